@@ -1,0 +1,94 @@
+import { createReadStream } from 'node:fs';
+import { join } from 'node:path';
+import type { Studio } from '@/studio/studio';
+import * as formats from '@/studio/formats';
+import * as masters from '@/studio/masters';
+import { recordBuyer } from '@/studio/orders';
+import { archiveWork, recordWork } from '@/studio/recordWork';
+import { reading } from '@/studio/readMaster';
+import { changeSettings } from '@/studio/settings';
+import * as stock from '@/studio/stock';
+import { takeInMaster } from '@/studio/takeInMaster';
+import { PICTURES } from '../pictures';
+import type { DemoClock } from './clock';
+import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
+import { scheduleMaking } from './making';
+import { scheduleOrders } from './selling';
+import { WORKS } from './works';
+
+/** What the demo has recorded, by the short names its parts call things. */
+export type Known = {
+  works: Map<string, string>; formats: Map<string, string>; papers: Map<string, string>; routes: Map<string, string>; buyers: string[]; editions: Map<string, string>;
+  services: { id: string; tracked: boolean }[];
+};
+
+/**
+ * Makes the demo studio: everything that ever happened in it, at its own time, through the same acts a person uses.
+ *
+ * @param pictures the folder the demo's pictures were made in
+ * @param onStep told what is being done, in words
+ */
+export async function fillStudio(studio: Studio, clock: DemoClock, pictures: string, onStep: (says: string) => void): Promise<void> {
+  const known: Known = { works: new Map(), formats: new Map(), papers: new Map(), routes: new Map(), buyers: [], editions: new Map(), services: [] };
+  clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));
+  for (const w of WORKS) clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
+  scheduleMaking(studio, clock, known);
+  scheduleOrders(studio, clock, known);
+  clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
+  clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
+  clock.at({ hoursAgo: 0.5 }, async () => { onStep('writing its orders and its register'); });
+  await clock.play();
+}
+
+async function furnish(studio: Studio, clock: DemoClock, known: Known) {
+  const holidays = [0, 1, 2, 3].map((k) => clock.day(-9 - k * 20)).join('\n');
+  await changeSettings(studio, { ...SETTINGS, families: [...SETTINGS.families], holidays });
+  for (const [key, p] of Object.entries(PAPERS)) known.papers.set(key, (await stock.recordPaper(studio, { ...p })).id!);
+  for (const [key, r] of Object.entries(ROUTES)) known.routes.set(key, (await stock.recordRoute(studio, { ...r })).id!);
+  for (const s of SUPPLIES) await stock.recordSupply(studio, s as Parameters<typeof stock.recordSupply>[1]);
+  for (const { readDaysAgo, ...s } of SERVICES) {
+    const { id } = await stock.recordService(studio, { ...s, readOn: clock.day(readDaysAgo) });
+    known.services.push({ id: id!, tracked: s.tracked });
+  }
+  for (const { mayWrite, ...b } of BUYERS) {
+    const { id } = await recordBuyer(studio, { ...b, email: '', mayWriteSince: mayWrite ? clock.day(390) : null, notes: '' });
+    known.buyers.push(id!);
+  }
+  await stock.discontinuePaper(studio, { id: known.papers.get('ledger')!, discontinued: true });
+}
+
+const BLANK = { year: null, medium: '', size: '', owner: '', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, rights: '', notes: '' };
+
+async function takeIn(studio: Studio, known: Known, w: (typeof WORKS)[number], pictures: string, onStep: (says: string) => void) {
+  const { id: workId } = await recordWork(studio, { ...BLANK, ...w.record });
+  known.works.set(w.key, workId!);
+  const spec = PICTURES.find((p) => p.key === w.picture);
+  if (spec) {
+    onStep(`taking in ${spec.file}`);
+    const { masterId } = await takeInMaster(studio, createReadStream(join(pictures, spec.file)), { fileName: spec.file, workId: workId! });
+    await reading(studio, masterId);
+    if (w.method) await masters.noteCapture(studio, { id: masterId, method: w.method });
+  }
+  for (const size of w.sizes) {
+    const { id } = await formats.offerFormat(studio, { workId: workId!, size, family: 'metric frames' });
+    known.formats.set(`${w.key} ${size}`, id!);
+  }
+  if (w.key === 'lamp' || w.key === 'pans') {
+    // Bottom-weighted, for title, number and signature.
+    for (const size of w.sizes) await formats.changeBorder(studio, { id: known.formats.get(`${w.key} ${size}`)!, top: '25 mm', right: '25 mm', bottom: '32 mm', left: '25 mm' });
+  }
+  if (w.key === 'breakwater') await formats.judgeSizesBy(studio, { workId: workId!, school: { kind: 'distance' }, families: ['panoramas', 'metric frames'] });
+}
+
+async function archiveOne(studio: Studio) {
+  const { id } = await recordWork(studio, { ...BLANK, title: 'Study for a Weir', kind: 'drawing', medium: 'pencil', year: 2019, mayPrint: 'yes', notes: 'Only a study; nothing was ever printed of it.' });
+  await archiveWork(studio, { id: id!, archived: true });
+}
+
+/** A file that was cut short on its way: it is looked at, refused with a sentence, and leaves nothing but that sentence. */
+async function bringInBroken(studio: Studio, pictures: string) {
+  const whole = PICTURES.find((p) => p.key === 'slate-terraces')!;
+  const half = createReadStream(join(pictures, whole.file), { end: 1_500_000 });
+  const { masterId } = await takeInMaster(studio, half, { fileName: 'slate_terraces_from_phone.jpg', workId: null });
+  await reading(studio, masterId);
+}

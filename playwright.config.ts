@@ -1,0 +1,31 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const PORT = 3377;
+// Workers load this file again: the folder is made once and handed on.
+const data = (process.env.GLASSINE_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'glassine-e2e-')));
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  // One studio, one story: the tests build on each other's records no more than two windows of one studio do.
+  workers: 1,
+  timeout: 900_000,
+  expect: { timeout: 60_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env.CHROMIUM || '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--no-first-run'] },
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/studio`,
+    env: { GLASSINE_DATA: data, GLASSINE_HOST: '127.0.0.1', NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    reuseExistingServer: false,
+    timeout: 180_000,
+  },
+});

@@ -1,0 +1,103 @@
+// Measures what docs/benchmarks.md promises, each case beside a plain peer in the same minute, and writes that page.
+import { createReadStream, existsSync } from 'node:fs';
+import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { cpus, tmpdir, totalmem } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import workerpool from 'workerpool';
+import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
+import { ladder, FAMILY_NAMES } from '@/core/resolution';
+import { solvePrice } from '@/core/price/solve';
+import { derive, VIEW_PX } from '@/imaging/derive';
+import { readFacts } from '@/imaging/facts';
+import { ObjectStore } from '@/imaging/objects';
+import { PICTURES } from '../demo/pictures';
+
+type Row = { name: string; figure: string; peer: string; ratio: string; target: string };
+const rows: Row[] = [];
+const RUNS = Number(process.env.GLASSINE_BENCH_RUNS ?? 3);
+const median = (list: number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+const seconds = (ms: number) => `${(ms / 1_000).toFixed(2)} s`;
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const started = performance.now();
+  await work();
+  return performance.now() - started;
+}
+
+sharp.cache(false);
+const picture = join('.demo/pictures', PICTURES[0]!.file);
+if (!existsSync(picture)) {
+  console.log('Painting the picture to measure by…');
+  await mkdir('.demo/pictures', { recursive: true });
+  const pool = workerpool.pool(join(process.cwd(), 'demo/paint/worker.ts'), { workerType: 'process', maxWorkers: 1, forkOpts: { execArgv: ['--import', 'tsx'] } });
+  await pool.exec('makePicture', [PICTURES[0], picture]);
+  await pool.terminate();
+}
+const dir = await mkdtemp(join(tmpdir(), 'glassine-bench-'));
+try {
+  await intake();
+  await pure();
+  await writePage();
+} finally {
+  await rm(dir, { recursive: true, force: true });
+}
+
+/** A 67-megapixel 16-bit TIFF taken in (streamed, hashed, facts, tiles, view, thumb) against plain sharp making the view. */
+async function intake() {
+  const { size } = await stat(picture);
+  const ours: number[] = [], plain: number[] = [];
+  // A first round that is not counted brings the file into the system's cache for both.
+  for (let run = -1; run < RUNS; run++) {
+    const store = new ObjectStore(join(dir, `run${run}`));
+    const a = await timed(async () => {
+      const received = await store.receive(createReadStream(picture, { highWaterMark: 1 << 20 }), 'night-ferry.tif');
+      await readFacts(received.path, 'night-ferry.tif');
+      const path = await store.keep(received);
+      await derive(path, store.derivedDir(received.sha256), 'night-ferry.tif');
+    });
+    const b = await timed(() => sharp(picture, { limitInputPixels: false }).autoOrient().resize({ width: VIEW_PX, height: VIEW_PX, fit: 'inside' }).toColourspace('srgb').jpeg({ quality: 88 }).toFile(join(dir, 'plain.jpg')));
+    if (run >= 0) { ours.push(a); plain.push(b); }
+    console.log(`  intake ${seconds(a)}, plain view ${seconds(b)}, ${(a / b).toFixed(2)} ×${run < 0 ? ' (not counted)' : ''}`);
+    await rm(join(dir, `run${run}`), { recursive: true, force: true });
+  }
+  const ratios = ours.map((a, i) => a / plain[i]!);
+  rows.push({ name: `intake of a 67-megapixel 16-bit TIFF, ${Math.round(size / 1e6)} MB: stream, SHA-256, facts, tiles, view, small picture`, figure: seconds(median(ours)), peer: `plain sharp making the view, ${seconds(median(plain))}`, ratio: `${median(ratios).toFixed(2)} ×`, target: '≤ 1.5 ×' });
+  rows.push({ name: 'peak memory of that process, all of it', figure: `${Math.round(process.resourceUsage().maxRSS / 1024)} MB`, peer: '', ratio: '', target: '< 1.5 GB' });
+}
+
+async function pure() {
+  const one = (name: string, times: number, work: () => unknown, target: string) => {
+    for (let i = 0; i < Math.min(times, 50); i++) work();
+    const started = performance.now();
+    for (let i = 0; i < times; i++) work();
+    rows.push({ name, figure: `${(((performance.now() - started) / times) * 1_000).toFixed(0)} µs`, peer: '', ratio: '', target });
+  };
+  one('the ladder: every size of all families against one file', 500, () => ladder({ width: 9449, height: 7087 }, FAMILY_NAMES, { kind: 'distance' }), '');
+  one('price.solve with five costs and its bar', 2_000, () => solvePrice({ costs: [1, 2, 3, 4, 5].map((n) => ({ name: `c${n}`, amount: n * 100 })), fixedFees: [], shareFees: [{ name: 'f', share: 0.1 }], carriageCharged: 0, margin: 0.5, given: 0 }), '');
+  const entries: ChainedEntry[] = [];
+  let prevHash = GENESIS;
+  for (let seq = 1; seq <= 100_000; seq++) {
+    const line = { seq, at: '2026-05-03T09:00:00.000Z', who: 'Maren', act: 'printed', editionId: 'E', impressionId: `I${seq}`, body: { number: `${seq}/100000` }, prevHash };
+    prevHash = entryHash(line);
+    entries.push({ ...line, hash: prevHash });
+  }
+  const ms = await timed(async () => checkChain(entries));
+  rows.push({ name: 'walking a register of 100 000 entries', figure: seconds(ms), peer: '', ratio: '', target: '' });
+}
+
+async function writePage() {
+  const table = [['case', 'figure', 'peer', 'ratio', 'target'], ...rows.map((r) => [r.name, r.figure, r.peer, r.ratio, r.target])];
+  console.log(table.map((r) => r.join(' | ')).join('\n'));
+  const page = `# Benchmarks
+
+Measured by \`npm run bench\`, which writes this page. Each case and its peer run in turn in one process; the median of ${RUNS} rounds
+after one that is not counted. The machine: ${cpus().length} cores (${cpus()[0]!.model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.version}, sharp ${(JSON.parse(await readFile('node_modules/sharp/package.json', 'utf8')) as { version: string }).version}.
+Absolute times move with the machine; the ratios are what to hold it to.
+
+| ${table[0]!.join(' | ')} |
+|${table[0]!.map(() => ' --- ').join('|')}|
+${table.slice(1).map((r) => `| ${r.join(' | ')} |`).join('\n')}
+`;
+  await writeFile('docs/benchmarks.md', page);
+}

@@ -1,0 +1,77 @@
+// What the commands share: installing what is missing and building what is stale. Plain Node, since nothing may be
+// installed yet when it runs.
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+process.chdir(root);
+
+/** Runs a command to its end and stops everything when it fails. */
+export function run(command, args, options = {}) {
+  const { status, signal } = spawnSync(command, args, { stdio: 'inherit', ...options });
+  if (status !== 0) {
+    console.error(`\n${[command, ...args].join(' ')} ended with ${signal ?? status}.`);
+    process.exit(status || 1);
+  }
+}
+
+export const bin = (name) => join(root, 'node_modules/.bin', name);
+const read = (path) => (existsSync(path) ? readFileSync(path, 'utf8') : '');
+
+/** Installs the packages of the lock file unless they lie there already. */
+export function install() {
+  const stamp = join(root, 'node_modules/.glassine-lock');
+  const wanted = createHash('sha256').update(read(join(root, 'package-lock.json'))).digest('hex');
+  if (read(stamp) === wanted) return;
+  console.log('Installing packages…');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(stamp, wanted);
+}
+
+/** Everything a build depends on, as one hash of names, sizes and times. */
+function sourceStamp() {
+  const hash = createHash('sha256');
+  const walk = (path) => {
+    const s = statSync(path);
+    if (s.isDirectory()) readdirSync(path).sort().forEach((name) => walk(join(path, name)));
+    else if (!/\.test\.tsx?$/.test(path)) hash.update(`${path} ${s.size} ${Math.round(s.mtimeMs)}\n`);
+  };
+  ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'].forEach((p) => walk(join(root, p)));
+  return hash.digest('hex');
+}
+
+/** Builds the application unless the build is newer than everything it was made from. */
+export function build() {
+  const stamp = join(root, '.next/glassine-built');
+  const wanted = sourceStamp();
+  if (read(stamp) === wanted) return;
+  console.log('Building…');
+  run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  mkdirSync(join(root, '.next'), { recursive: true });
+  writeFileSync(stamp, wanted);
+}
+
+/**
+ * Serves the built application and says where. Another address than this machine's own needs a passphrase of at least ten
+ * characters in GLASSINE_PASSPHRASE.
+ */
+export function serve({ data, port: usual }) {
+  const host = process.env.GLASSINE_HOST || '127.0.0.1';
+  const port = process.env.PORT || String(usual);
+  const isHere = ['127.0.0.1', 'localhost', '::1', '[::1]'].includes(host);
+  if (!isHere && (process.env.GLASSINE_PASSPHRASE ?? '').length < 10) {
+    console.error(`GLASSINE_HOST is ${host}: others can reach it. Set GLASSINE_PASSPHRASE to at least 10 characters, or leave GLASSINE_HOST out.`);
+    process.exit(2);
+  }
+  const env = { ...process.env, GLASSINE_DATA: data, GLASSINE_HOST: host, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
+  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', port], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  child.stdout.on('data', (chunk) => {
+    if (/Ready/.test(String(chunk))) console.log(`\nGlassine is at http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}\nIts folder is ${resolve(data)}. Ctrl-C ends it.`);
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+  return child;
+}

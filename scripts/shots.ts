@@ -1,0 +1,56 @@
+// Pictures of the main views, 1280 × 800, into docs/screenshots/. Wants a running demo studio: npm run shots [-- base out only…]
+import { mkdir } from 'node:fs/promises';
+import { chromium, type Page } from '@playwright/test';
+
+const [base = 'http://127.0.0.1:3210', out = 'docs/screenshots', ...only] = process.argv.slice(2);
+
+const workId = async (page: Page, title: string): Promise<string> => {
+  await page.goto(`${base}/works?q=${encodeURIComponent(title)}`);
+  const href = await page.locator('ul[aria-label="Works"] a').first().getAttribute('href');
+  return href!.split('/')[2]!;
+};
+const station = (title: string, name: string) => async (page: Page) => { await page.goto(`${base}/works/${await workId(page, title)}/${name}`); };
+const orderOf = (show: string, nth = 0) => async (page: Page) => {
+  await page.goto(`${base}/orders?show=${show}`);
+  await page.goto(base + (await page.locator('table[aria-label="Orders"] tbody a').nth(nth * 2).getAttribute('href'))!);
+};
+
+/** Every view by the name of its picture, and the way to it. */
+const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
+  bench: (page) => page.goto(`${base}/`),
+  works: (page) => page.goto(`${base}/works`),
+  original: station('Night Ferry', 'original'),
+  capture: station('Night Ferry', 'capture'),
+  sizes: station('Night Ferry', 'sizes'),
+  'sizes-working': async (page) => { await station('Night Ferry', 'sizes')(page); await page.getByRole('button', { name: /^Working: 400 × 300/ }).first().click(); },
+  proofs: station('Night Ferry', 'proofs'),
+  edition: station('Night Ferry', 'edition'),
+  price: async (page) => { await station('Night Ferry', 'price')(page); await page.getByRole('button', { name: /^400 × 300/ }).click(); },
+  listing: station('Night Ferry', 'listing'),
+  papers: (page) => page.goto(`${base}/papers`),
+  register: (page) => page.goto(`${base}/register`),
+  sheets: async (page) => {
+    await page.goto(`${base}/register`);
+    await page.getByRole('link', { name: 'Night Ferry' }).click();
+    await page.getByRole('row', { name: /^21\/40/ }).click();
+    await page.keyboard.press('Shift+ArrowRight'); await page.keyboard.press('Shift+ArrowRight');
+  },
+  orders: (page) => page.goto(`${base}/orders`),
+  packing: orderOf('packed'),
+  journal: (page) => page.goto(`${base}/journal`),
+  studio: (page) => page.goto(`${base}/studio`),
+};
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+await mkdir(out, { recursive: true });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+page.on('pageerror', (e) => console.error('page error:', e.message));
+page.on('console', (m) => { if (m.type() === 'error') console.error('console:', m.text()); });
+for (const [name, go] of Object.entries(VIEWS)) {
+  if (only.length && !only.includes(name)) continue;
+  await go(page);
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${out}/${name}.png` });
+  console.log(name);
+}
+await browser.close();

@@ -1,0 +1,48 @@
+// npm test: installs what is missing, Chromium included, then types, lint with layer rules, unit tests, end-to-end tests.
+// Ends with one line: how many tests passed and failed.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { bin, build, install } from './house.mjs';
+
+install();
+ensureChromium();
+rmSync('test-results', { recursive: true, force: true });
+mkdirSync('test-results', { recursive: true });
+
+const total = { passed: 0, failed: 0 };
+const step = (name, command, args, count) => {
+  const started = Date.now();
+  console.log(`\n— ${name}`);
+  const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const counted = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
+  total.passed += counted.passed;
+  total.failed += counted.failed || (status === 0 ? 0 : 1);
+  console.log(`  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`);
+};
+const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
+
+step('types', bin('tsc'), ['--noEmit']);
+step('lint and layers', bin('eslint'), ['.']);
+step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
+  const r = json('test-results/unit.json');
+  return { passed: r?.numPassedTests ?? 0, failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1 };
+});
+build();
+step('end to end', bin('playwright'), ['test'], () => {
+  const r = json('test-results/e2e.json');
+  return { passed: r?.stats.expected ?? 0, failed: r ? r.stats.unexpected + r.errors.length : 1 };
+});
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed ? 1 : 0);
+
+/** Debian's Chromium drives the end-to-end tests; it is installed where it is missing and that is allowed. */
+function ensureChromium() {
+  if (existsSync(process.env.CHROMIUM || '/usr/bin/chromium')) return;
+  console.log('Installing Chromium…');
+  const as = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+  const apt = (...args) => { const [command, ...rest] = [...as, 'apt-get', ...args]; return spawnSync(command, rest, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status; };
+  if (apt('install', '-y', '--no-install-recommends', 'chromium') !== 0 && (apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', 'chromium') !== 0)) {
+    console.error('Chromium could not be installed. Install it, or name it in CHROMIUM.');
+    process.exit(1);
+  }
+}

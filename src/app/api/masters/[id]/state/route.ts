@@ -1,0 +1,12 @@
+import { answer } from '@/app/respond';
+import { studio } from '@/app/server';
+import { findRow } from '@/store/rows';
+import { masters } from '@/store/schema';
+import { readingOf } from '@/studio/readMaster';
+
+export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
+  return answer(async () => {
+    const master = await findRow((await studio()).db, masters, (await params).id);
+    return master ? { state: master.state, reading: readingOf(master.id) } : { state: 'gone', reading: null };
+  });
+}

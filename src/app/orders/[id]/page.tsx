@@ -1,0 +1,17 @@
+import { notFound } from 'next/navigation';
+import { studio } from '@/app/server';
+import { packingTable } from '@/studio/packingTable';
+import { PackingView } from './PackingView';
+
+type Props = { params: Promise<{ id: string }> };
+
+export async function generateMetadata({ params }: Props) {
+  const table = await packingTable(await studio(), (await params).id);
+  return { title: table ? `Order ${table.order.number}` : 'No such order' };
+}
+
+export default async function OrderPage({ params }: Props) {
+  const table = await packingTable(await studio(), (await params).id);
+  if (!table) notFound();
+  return <PackingView key={table.order.id} table={table} />;
+}

@@ -1,0 +1,54 @@
+import type { Ask } from './RecordSheet';
+
+export const PAPER_ASKS: readonly Ask[] = [
+  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'choice', name: 'base', label: 'Base', options: ['cotton', 'alpha cellulose', 'resin-coated', 'canvas', 'washi', 'card'] },
+  { kind: 'choice', name: 'surface', label: 'Surface', options: ['matte', 'textured matte', 'satin', 'lustre', 'gloss', 'metallic'] },
+  { kind: 'whole', name: 'gsm', label: 'Weight, g/m²' },
+  { kind: 'text', name: 'thickness', label: 'Thickness', hint: '0.48 mm' },
+  { kind: 'choice', name: 'brightener', label: 'Brightener', options: ['none', 'little', 'much'] },
+  { kind: 'whole', name: 'dryHours', label: 'Drying before it is judged, hours' },
+  { kind: 'text', name: 'pricePerM2', label: 'Price of a square metre' },
+  { kind: 'text', name: 'sizes', label: 'Sizes held', hint: 'A2 sheets, 610 mm roll' },
+  { kind: 'text', name: 'permanence', label: 'Permanence, and who claims it', hint: 'with its test condition; never printed bare' },
+  { kind: 'tick', name: 'mayRoll', label: 'May be rolled' },
+  { kind: 'tick', name: 'scuffs', label: 'Scuffs: interleave, gloves, no stacking' },
+  { kind: 'prose', name: 'notes', label: 'Notes', hint: 'printable side, the setting that worked' },
+];
+
+export const ROUTE_ASKS: readonly Ask[] = [
+  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'choice', name: 'kind', label: 'Kind', options: ['own printer', 'lab', 'quick-print shop', 'print-on-demand house', 'hand-made darkroom print'] },
+  { kind: 'text', name: 'process', label: 'Process', hint: 'pigment inkjet (giclée)' },
+  { kind: 'whole', name: 'leadDays', label: 'Days it takes' },
+  { kind: 'whole', name: 'ppi', label: 'Pixels per inch it asks' },
+  { kind: 'text', name: 'space', label: 'Colour space', hint: 'opRGB' },
+  { kind: 'text', name: 'fileKinds', label: 'File kinds', hint: 'TIFF 8 or 16 bit' },
+  { kind: 'text', name: 'pricePerM2', label: 'Price of a square metre', hint: 'for an own printer: ink and wear' },
+  { kind: 'text', name: 'minimum', label: 'Least for one print' },
+  { kind: 'tick', name: 'addsBorder', label: 'Adds a white border on the sheet' },
+  { kind: 'tick', name: 'givesProofs', label: 'Gives proofs' },
+  { kind: 'prose', name: 'notes', label: 'Notes' },
+];
+
+export const SUPPLY_ASKS: readonly Ask[] = [
+  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'choice', name: 'kind', label: 'Kind', options: ['board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'care sheet', 'label', 'tape', 'corner', 'box'] },
+  { kind: 'length', name: 'size', label: 'Size', hint: 'inside; a tube: diameter x length' },
+  { kind: 'text', name: 'weight', label: 'Weight of one', hint: '96 g' },
+  { kind: 'whole', name: 'onHand', label: 'On hand' },
+  { kind: 'whole', name: 'reorderAt', label: 'Order more at' },
+  { kind: 'text', name: 'price', label: 'Price of one' },
+];
+
+export const SERVICE_ASKS: readonly Ask[] = [
+  { kind: 'text', name: 'carrier', label: 'Carrier' },
+  { kind: 'text', name: 'name', label: 'Service' },
+  { kind: 'text', name: 'price', label: 'Price' },
+  { kind: 'day', name: 'readOn', label: 'Price read on' },
+  { kind: 'whole', name: 'days', label: 'Days it takes' },
+  { kind: 'text', name: 'insured', label: 'Insured up to' },
+  { kind: 'length', name: 'maxLength', label: 'Longest side' },
+  { kind: 'text', name: 'maxWeight', label: 'Heaviest', hint: '2 kg' },
+  { kind: 'tick', name: 'tracked', label: 'Tracked' },
+];

@@ -1,0 +1,29 @@
+import { notFound } from 'next/navigation';
+import { impressionsOf, IMPRESSIONS_A_PAGE, registerLength, stateCounts } from '@/store/editions';
+import { papersAndRoutes } from '@/store/proofs';
+import { findRow } from '@/store/rows';
+import { editions, works } from '@/store/schema';
+import { currentMaster, formatsOf } from '@/store/works';
+import { pageOf } from '@/app/query';
+import { studio } from '@/app/server';
+import { EditionView } from './EditionView';
+
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: string; do?: string }> };
+
+export default async function EditionPage({ params, searchParams }: Props) {
+  const { db } = await studio();
+  const edition = await findRow(db, editions, (await params).id);
+  if (!edition) notFound();
+  const q = await searchParams;
+  const page = pageOf(q.page);
+  const [work, rows, counts, formats, { papers }, length, master] = await Promise.all([
+    findRow(db, works, edition.workId), impressionsOf(db, edition.id, page), stateCounts(db, edition.id), formatsOf(db, edition.workId), papersAndRoutes(db), registerLength(db), currentMaster(db, edition.workId),
+  ]);
+  return (
+    <EditionView
+      key={`${edition.id}:${page}`} edition={edition} title={work!.title} rows={rows} counts={counts} page={page} perPage={IMPRESSIONS_A_PAGE}
+      formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId)} papers={papers} entries={length.entries}
+      picture={master?.state === 'ready' ? master.sha256 : null} begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}
+    />
+  );
+}

@@ -1,0 +1,12 @@
+import { wholeOf, type Params } from '../whole';
+import { EditionStation } from './EditionStation';
+
+export default async function EditionPage({ params }: Params) {
+  const { work, editions, counts, formats, settings, current } = await wholeOf(params);
+  return (
+    <EditionStation
+      key={work.id} work={work} editions={editions.map((edition) => ({ edition, counts: counts.get(edition.id) ?? {} }))} formats={formats} remake={settings.remake}
+      picture={current?.state === 'ready' ? current.sha256 : null}
+    />
+  );
+}

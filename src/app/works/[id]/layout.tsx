@@ -1,0 +1,17 @@
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { studio } from '@/app/server';
+import { workWhole } from '@/studio/stations';
+import { WorkTable } from './WorkTable';
+
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
+  const whole = await workWhole(await studio(), (await params).id);
+  return { title: whole?.work.title ?? 'No such work' };
+}
+
+export default async function WorkLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {
+  const whole = await workWhole(await studio(), (await params).id);
+  if (!whole) notFound();
+  const { work, current, findings, beside } = whole;
+  return <WorkTable work={work} current={current} findings={findings} beside={beside}>{children}</WorkTable>;
+}

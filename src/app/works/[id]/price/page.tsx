@@ -1,0 +1,14 @@
+import { wholeOf, type Params } from '../whole';
+import { costSuggestion } from '@/studio/costs';
+import { PriceView } from './PriceView';
+
+export default async function PricePage({ params }: Params) {
+  const { work, formats, prices, proofs, studio } = await wholeOf(params);
+  const suggestions = await costSuggestion(studio, work.id, formats, proofs);
+  return (
+    <PriceView
+      key={work.id} originalPrice={work.soldPriceMinor} originalSize={work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null}
+      lines={formats.map((format) => ({ format, price: prices.find((p) => p.formatId === format.id) ?? null, suggestion: suggestions.get(format.id)! }))}
+    />
+  );
+}

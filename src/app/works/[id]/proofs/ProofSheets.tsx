@@ -1,0 +1,85 @@
+'use client';
+import { useState } from 'react';
+import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/states';
+import type { Paper, Route } from '@/store/proofs';
+import type { Format } from '@/store/works';
+import type { ProofLine } from '@/studio/proofs';
+import { TroubleNote, useAct } from '@/ui/Acts';
+import { Check, Field, Fields, Select } from '@/ui/Field';
+import { Small, Stack } from '@/ui/Layout';
+import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { useUnits } from '@/ui/Units';
+import { Marked } from '@/ui/Verdict';
+
+const KIND_NAMES: Record<ProofKind, string> = { whole: 'whole, at full size', snippet: 'snippet at the final scale', strip: 'test strip', thumbnails: 'sheet of thumbnails', reduced: 'reduced whole' };
+
+/** Records the next round: which size on which paper by which route, and what changed since the last. */
+export function AskSheet({ formats, papers, routes, lines, onClose }: { formats: Format[]; papers: Paper[]; routes: Route[]; lines: ProofLine[]; onClose: () => void }) {
+  const last = lines[0];
+  const live = papers.filter((p) => !p.discontinued);
+  const [formatId, setFormat] = useState(formats.find((f) => f.id === last?.format.id)?.id ?? formats[0]!.id);
+  const [paperId, setPaper] = useState(last?.paper.id ?? live[0]?.id ?? papers[0]!.id);
+  const [routeId, setRoute] = useState(last?.route.id ?? routes[0]!.id);
+  const [kind, setKind] = useState<ProofKind>('whole');
+  const [changed, setChanged] = useState('');
+  const [cost, setCost] = useState('');
+  const [made, setMade] = useState(true);
+  const act = useAct();
+  const { currency } = useUnits();
+  const before = lines.find((l) => l.format.id === formatId && l.paper.id === paperId && l.route.id === routeId);
+  const save = async () => { if (await act.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made })) onClose(); };
+  return (
+    <SheetDialog title={`Record round ${(before?.proof.round ?? 0) + 1}`} isOpen onClose={onClose}>
+      <Stack>
+        <Fields $columns="1fr 1fr">
+          <Select label="Size" value={formatId} onChange={setFormat} options={formats.map((f) => ({ key: f.id, name: f.name }))} />
+          <Select<ProofKind> label="What kind" value={kind} onChange={setKind} options={PROOF_KINDS.map((k) => ({ key: k, name: KIND_NAMES[k] }))} />
+          <Select label="Paper" value={paperId} onChange={setPaper} options={papers.map((p) => ({ key: p.id, name: p.discontinued ? `${p.name} (discontinued)` : p.name }))} />
+          <Select label="Route" value={routeId} onChange={setRoute} options={routes.map((r) => ({ key: r.id, name: r.name }))} />
+        </Fields>
+        <Field label="Changed since the last round" value={changed} onChange={setChanged} hint={before?.proof.words ? `The last was judged: “${before.proof.words}”` : 'one thing, e.g. “lightness +4 in the shadows”'} wrong={act.wrong('changed')} />
+        <Field label={`What it cost, ${currency}`} value={cost} onChange={setCost} width={140} wrong={act.wrong('cost')} />
+        <Check checked={made} onChange={setMade}>It is made, and drying now</Check>
+        <TroubleNote trouble={act.trouble} fields={['changed', 'cost']} />
+      </Stack>
+      <SheetEnd label="Record it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
+    </SheetDialog>
+  );
+}
+
+const VERDICTS: readonly { key: ProofVerdict; name: string }[] = [
+  { key: 'accept', name: 'accept it' }, { key: 'adjust', name: 'adjust and proof again' }, { key: 'reject', name: 'reject it: another paper, route or file' },
+];
+
+/** Judges one proof, where and how it was looked at. */
+export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
+  const { proof: p, format, paper, dry } = line;
+  const { length, withUnit } = useUnits();
+  const act = useAct();
+  const [verdict, setVerdict] = useState<ProofVerdict>('accept');
+  const [light, setLight] = useState('daylight, D50 booth');
+  const [shown] = useState(length(p.distanceUm));
+  const [distance, setDistance] = useState(shown);
+  const [words, setWords] = useState('');
+  const save = async (reason = '') => {
+    const exact = distance === shown ? `${p.distanceUm} um` : withUnit(distance);
+    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason })) onClose();
+  };
+  return (
+    <SheetDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
+      <Stack>
+        <p>{format.name} on {paper.name}, {p.kind}. <Small>{p.changed ? `Changed since the last: ${p.changed}.` : 'Nothing was noted as changed.'}</Small></p>
+        {dry.left > 0 && <Marked kind="care">Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.</Marked>}
+        <Select<ProofVerdict> label="Verdict" value={verdict} onChange={setVerdict} options={VERDICTS} width={330} />
+        <Fields $columns="1fr 1fr">
+          <Field label="In what light" value={light} onChange={setLight} wrong={act.wrong('light')} />
+          <Field label="From how far" value={distance} onChange={setDistance} hint="the distance this size is judged from" wrong={act.wrong('distance')} />
+        </Fields>
+        <Field label="In words" value={words} onChange={setWords} lines={3} hint={verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much'} wrong={act.wrong('words')} />
+        {verdict === 'accept' && p.kind !== 'whole' && <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>}
+        <TroubleNote trouble={act.trouble} fields={['light', 'distance', 'words']} onReason={(reason) => void save(reason)} />
+      </Stack>
+      <SheetEnd label="Judge it so" busy={act.busy} onDo={() => void save()} onClose={onClose} />
+    </SheetDialog>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { Paper, Route } from '@/store/proofs';
+import type { Format } from '@/store/works';
+import type { ProofLine } from '@/studio/proofs';
+import { useAct } from '@/ui/Acts';
+import { Button, Row } from '@/ui/Button';
+import { useKeys } from '@/ui/Keys';
+import { Empty, Lead, Small, Stack } from '@/ui/Layout';
+import { Slip } from '@/ui/Slip';
+import { narrow, t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+import { Marked, type MarkKind } from '@/ui/Verdict';
+import { AskSheet, JudgeSheet } from './ProofSheets';
+
+type Props = { formats: Format[]; papers: Paper[]; routes: Route[]; lines: ProofLine[]; hasMaster: boolean };
+
+const Line = styled.li`
+  display: grid; grid-template-columns: 66px minmax(0, 1.1fr) minmax(0, 1.4fr) 168px; gap: 4px 18px; padding: 11px 0; border-bottom: 1px solid ${t.hair}; align-items: start;
+  .round { font: italic 19px/22px ${t.serif}; } p { line-height: 17px; } button { width: 100%; }
+  ${narrow} { grid-template-columns: 50px minmax(0, 1fr); > :nth-child(n + 3) { grid-column: 2; } }
+`;
+const List = styled.ol`border-top: 1px solid ${t.ink};`;
+
+const STATE: Record<ProofLine['proof']['state'], { mark: MarkKind; word: string }> = {
+  asked: { mark: 'none', word: 'asked for' }, made: { mark: 'care', word: 'to judge' }, accepted: { mark: 'holds', word: 'accepted' },
+  adjust: { mark: 'care', word: 'adjust and proof again' }, rejected: { mark: 'fails', word: 'rejected' },
+};
+
+/** The rounds of proofing a work has been through, newest first. */
+export function ProofsView({ formats, papers, routes, lines, hasMaster }: Props) {
+  const [asking, setAsking] = useState(false);
+  const [judging, setJudging] = useState<ProofLine | null>(null);
+  const act = useAct();
+  const nextToJudge = lines.find((l) => l.proof.state === 'made' && l.dry.left === 0) ?? lines.find((l) => l.proof.state === 'made');
+  const ready = hasMaster && formats.length > 0 && papers.length > 0 && routes.length > 0;
+  useKeys([
+    ...(nextToJudge ? [{ key: 'j', says: 'judge the proof that waits', run: () => setJudging(nextToJudge) }] : []),
+    ...(ready ? [{ key: 'r', says: 'record the next round', run: () => setAsking(true) }] : []),
+  ]);
+  const lacks = [!hasMaster && 'a file (Capture)', !formats.length && 'a size on offer (Sizes)', !papers.length && 'a paper (Papers)', !routes.length && 'a route (Papers)'].filter(Boolean);
+  return (
+    <Stack>
+      <Row style={{ justifyContent: 'space-between' }}>
+        <Lead>A proof is judged dry, beside the original, in the light the print will hang in. The accepted whole proof becomes the reference later prints are held against.</Lead>
+        {ready && <Button keyName="r" main={!nextToJudge} onPress={() => setAsking(true)}>Record a round</Button>}
+      </Row>
+      {lines.length === 0 && (
+        <Empty title="No proof yet">
+          <p>{ready ? 'Record a snippet, a strip or a whole proof of one size on one paper by one route. Its round is counted, its drying time kept, and it comes to the bench when it can be judged.' : `A proof needs ${lacks.join(', ')} first.`}</p>
+        </Empty>
+      )}
+      {lines.length > 0 && <List aria-label="Proofs, newest first">{lines.map((l) => <OneProof key={l.proof.id} line={l} first={l === nextToJudge} onJudge={() => setJudging(l)} onHere={() => void act.run('proofMade', { id: l.proof.id })} />)}</List>}
+      <Slip style={{ maxWidth: 560 }}><h3>One thing at a time</h3>A round that changes two things at once cannot say which of them helped. A snippet speaks only for the part of the picture it shows.</Slip>
+      {asking && <AskSheet formats={formats} papers={papers} routes={routes} lines={lines} onClose={() => setAsking(false)} />}
+      {judging && <JudgeSheet key={judging.proof.id} line={judging} onClose={() => setJudging(null)} />}
+    </Stack>
+  );
+}
+
+function OneProof({ line, first, onJudge, onHere }: { line: ProofLine; first: boolean; onJudge: () => void; onHere: () => void }) {
+  const { proof: p, format, paper, route, dry, stale } = line;
+  const { length, money } = useUnits();
+  const act = useAct();
+  const state = STATE[p.state];
+  return (
+    <Line data-state={p.state}>
+      <span className="round">{p.round}</span>
+      <div>
+        <p><strong>{format.name}</strong>, {p.kind}{p.kind === 'whole' ? ' proof' : ''}</p>
+        <p><Small>{paper.name} by {route.name}{p.costMinor > 0 ? `, ${money(p.costMinor)}` : ''}</Small></p>
+        {p.changed && <p><Small>Changed: {p.changed}</Small></p>}
+      </div>
+      <div>
+        <p><Marked kind={state.mark}>{state.word}{p.reference ? ', the reference' : ''}</Marked></p>
+        {p.state === 'made' && <p><Small>{dry.left > 0 ? `${dry.hours} h of ${paper.dryHours} dried: ${dry.left} h to go` : `${dry.hours} h dried, ${paper.dryHours} wanted; judge it from ${length(p.distanceUm)}`}</Small></p>}
+        {p.state === 'asked' && <p><Small>asked {p.askedAt.slice(0, 10)}, {route.leadDays} days said</Small></p>}
+        {p.judgedAt && <p><Small>judged {p.judgedAt.slice(0, 10)} from {length(p.distanceUm)}{p.light ? `, in ${p.light}` : ''}</Small></p>}
+        {p.words && <p style={{ whiteSpace: 'pre-line' }}>“{p.words}”</p>}
+        {stale.length > 0 && <p><Marked kind="care">Stale: {stale.join(' and ')} changed since</Marked></p>}
+      </div>
+      <div>
+        {p.state === 'made' && <Button main={first} keyName={first ? 'j' : undefined} onPress={onJudge}>Judge it</Button>}
+        {p.state === 'asked' && <Button onPress={onHere}>It is here</Button>}
+        {(p.state === 'asked' || p.state === 'made') && <Button quiet isDisabled={act.busy} onPress={() => void act.run('takeBackProof', { id: p.id })}>Take it back</Button>}
+      </div>
+    </Line>
+  );
+}

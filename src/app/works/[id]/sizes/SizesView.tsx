@@ -1,0 +1,100 @@
+'use client';
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import { countVerdicts, type FamilyName, type ResolutionCheck, type Rung, type School } from '@/core/resolution';
+import type { Format } from '@/store/works';
+import { TroubleNote, useAct } from '@/ui/Acts';
+import { Button, Row } from '@/ui/Button';
+import { Field } from '@/ui/Field';
+import { useKeys } from '@/ui/Keys';
+import { Empty, Small, Stack } from '@/ui/Layout';
+import { Slip } from '@/ui/Slip';
+import { useUnits } from '@/ui/Units';
+import { LadderDrawing } from './LadderDrawing';
+import { LadderTable } from './LadderTable';
+import { OfferedFormats } from './OfferedFormats';
+import { SchoolChoice } from './SchoolChoice';
+
+export type Offered = { format: Format; check: ResolutionCheck | null };
+type Props = {
+  workId: string; picture: string | null; hasFile: boolean; mayPrint: 'yes' | 'not yet' | 'no'; rungs: Rung[]; offered: Offered[];
+  school: School; families: FamilyName[]; own: { school: boolean; families: boolean }; studioSchool: School;
+};
+
+const Two = styled.div`
+  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 560px); gap: 28px; align-items: start; margin-top: 14px;
+  @media (max-width: 1100px) { grid-template-columns: minmax(0, 1fr); }
+`;
+
+/** Whether a format is a rung of the ladder: the same size, lying the same way. */
+const isRung = (f: Format, r: Rung) => f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
+
+/** The ladder of sizes, drawn and in figures; what is ticked is offered. */
+export function SizesView({ workId, picture, hasFile, mayPrint, rungs, offered, school, families, own, studioSchool }: Props) {
+  const [showThin, setShowThin] = useState(true);
+  const shown = useMemo(() => (showThin ? rungs : rungs.filter((r) => r.check.verdict !== 'too thin')), [rungs, showThin]);
+  const offeredRungs = shown.filter((r) => offered.some((o) => isRung(o.format, r)));
+  // Of several sizes on offer the middle one shows the picture largest without hiding the sizes about it.
+  const firstOffered = offeredRungs[Math.floor((offeredRungs.length - 1) / 2 + 0.5)];
+  const [chosenKey, setChosen] = useState<string | null>(null);
+  const chosen = shown.find((r) => r.key === chosenKey) ?? firstOffered ?? shown.find((r) => r.check.verdict === 'holds') ?? shown[0];
+  const [lit, setLit] = useState<string | null>(null);
+  const act = useAct();
+  const { size } = useUnits();
+  const formatOf = (r: Rung) => offered.find((o) => isRung(o.format, r))?.format;
+  const toggle = (r: Rung) => {
+    const format = formatOf(r);
+    // Micrometres in the typed form: 203.2 mm must not become 203 mm on the way.
+    if (format) void act.run('withdrawFormat', { id: format.id, withdrawn: true });
+    else void act.run('offerFormat', { workId, size: `${r.frame.width} um x ${r.frame.height} um`, family: r.family });
+  };
+  const step = (by: number) => () => {
+    const at = shown.findIndex((r) => r.key === chosen?.key);
+    const next = shown[(at + by + shown.length) % shown.length];
+    if (next) setChosen(next.key);
+  };
+  useKeys([
+    { key: 'n', says: 'the next size of the ladder', run: step(1) },
+    { key: 'b', says: 'the size before', run: step(-1) },
+    { key: 'o', says: 'offer the chosen size, or stop offering it', run: () => { if (chosen) toggle(chosen); } },
+  ]);
+  if (!hasFile || !chosen) {
+    return <Empty title="No size can be judged yet"><p>Sizes are judged against the pixels of the current master. Bring a file in under Capture; every size of the chosen families is then worked out at once.</p></Empty>;
+  }
+  const n = countVerdicts(rungs);
+  return (
+    <div>
+      <SchoolChoice workId={workId} school={school} families={families} own={own} studioSchool={studioSchool} showThin={showThin} onShowThin={setShowThin} />
+      {mayPrint !== 'yes' && <Slip style={{ marginTop: 12 }}><h3>{mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}</h3>Sizes can be looked at; an edition opens only when Original says it may be printed.</Slip>}
+      <Two>
+        <Stack $gap={22}>
+          <LadderDrawing rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} picture={picture} />
+          <OfferedFormats offered={offered} picture={picture} />
+        </Stack>
+        <Stack $gap={14}>
+          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} />
+          <Small>{n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it. Chosen now: {size(chosen.frame)}.</Small>
+          <TroubleNote trouble={act.trouble} fields={['size']} />
+          <OwnSize workId={workId} />
+        </Stack>
+      </Two>
+    </div>
+  );
+}
+
+/** A size of one's own, written the way people write them. */
+function OwnSize({ workId }: { workId: string }) {
+  const act = useAct();
+  const { unit, withUnit } = useUnits();
+  const [typed, setTyped] = useState('');
+  const offer = async () => { if (await act.run('offerFormat', { workId, size: withUnit(typed), family: 'own' })) setTyped(''); };
+  return (
+    <form onSubmit={(e) => { e.preventDefault(); void offer(); }}>
+      <Row style={{ alignItems: 'flex-start' }}>
+        <Field label="A size of your own" value={typed} onChange={setTyped} width={230} hint={unit === 'mm' ? '365 x 274 mm, A3+, 12x12 in' : '14 3/8 x 10 3/4 in, A3+'} wrong={act.wrong('size')} />
+        <div style={{ paddingTop: 18 }}><Button type="submit" isDisabled={!typed.trim() || act.busy}>Offer it</Button></div>
+      </Row>
+      <TroubleNote trouble={act.trouble} fields={['size']} />
+    </form>
+  );
+}

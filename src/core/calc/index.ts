@@ -1,0 +1,29 @@
+import { InputError } from '../errors';
+import { validate } from '../validate';
+import type { Calc } from './kit';
+import { captureCalcs } from './capture';
+import { layoutCalcs } from './layout';
+import { parcelCalcs } from './parcel';
+import { priceCalcs } from './price';
+import { resolutionCalcs } from './resolution';
+
+/** Every calculation by name. The interface's workings, the scripts' door and the command line read this one list. */
+export const CALCS: ReadonlyMap<string, Calc> = new Map(
+  [...resolutionCalcs, ...captureCalcs, ...layoutCalcs, ...priceCalcs, ...parcelCalcs].map((c) => [c.name, c]),
+);
+
+/**
+ * Runs a calculation by name on plain JSON.
+ *
+ * @throws InputError for a name that is not in the registry, or input that its schema or the calculation refuses
+ * @example runCalc('resolution.largest', { pixels: { width: 3000, height: 2000 }, ppi: 300 }) // { width: 254000, height: 169333 }
+ */
+export function runCalc(name: string, input: unknown): unknown {
+  const found = CALCS.get(name);
+  if (!found) throw new InputError('name', name, `one of ${[...CALCS.keys()].join(', ')}`);
+  validate(found.schema, input);
+  return found.run(input);
+}
+
+export { CALCS as default };
+export type { Calc };

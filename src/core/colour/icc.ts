@@ -1,0 +1,134 @@
+import { InputError } from '../errors';
+
+/** Chromaticities of a display-like space: red, green, blue and its white. */
+export type Primaries = { red: Xy; green: Xy; blue: Xy; white: Xy };
+type Xy = readonly [x: number, y: number];
+type Vec3 = [number, number, number];
+type Mat3 = [Vec3, Vec3, Vec3];
+
+/** Source: IEC 61966-2-5 (opRGB). */
+export const OPRGB_PRIMARIES: Primaries = { red: [0.64, 0.33], green: [0.21, 0.71], blue: [0.15, 0.06], white: [0.3127, 0.329] };
+/** Source: IEC 61966-2-5: the curve's exponent is 563/256. */
+export const OPRGB_GAMMA = 563 / 256;
+/** Source: ICC.1, the profile connection space's white. */
+const D50: Vec3 = [0.9642, 1, 0.8249];
+/** Source: Lam 1985, the Bradford cone matrix, as ICC.1 Annex E uses it. */
+const BRADFORD: Mat3 = [[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0.0389, -0.0685, 1.0296]];
+
+/**
+ * Writes an ICC version 2 matrix profile for a space of given primaries and a pure power curve.
+ *
+ * @param label what the profile calls itself, plain ASCII
+ * @returns the profile's bytes
+ * Source: ICC.1:2001-04.
+ * @example writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA).length > 300 // true
+ */
+export function writeMatrixProfile(label: string, primaries: Primaries, gamma: number): Uint8Array {
+  const columns = adaptedColumns(primaries);
+  const tags: [string, Uint8Array][] = [
+    ['desc', descTag(label)],
+    ['cprt', textTag('No copyright, use freely')],
+    ['wtpt', xyzTag(xyzOf(primaries.white))],
+    ['rXYZ', xyzTag(columns[0])], ['gXYZ', xyzTag(columns[1])], ['bXYZ', xyzTag(columns[2])],
+    ['rTRC', curveTag(gamma)], ['gTRC', curveTag(gamma)], ['bTRC', curveTag(gamma)],
+  ];
+  const start = 128 + 4 + 12 * tags.length;
+  const total = start + tags.reduce((n, [, body]) => n + padded(body.length), 0);
+  const bytes = new Uint8Array(total);
+  const view = new DataView(bytes.buffer);
+  view.setUint32(0, total);
+  view.setUint32(8, 0x02400000);
+  ascii(bytes, 12, 'mntrRGB XYZ ');
+  [2026, 1, 1, 0, 0, 0].forEach((v, i) => view.setUint16(24 + 2 * i, v));
+  ascii(bytes, 36, 'acsp');
+  D50.forEach((v, i) => view.setInt32(68 + 4 * i, s15(v)));
+  view.setUint32(128, tags.length);
+  let offset = start;
+  tags.forEach(([name, body], i) => {
+    const at = 132 + 12 * i;
+    ascii(bytes, at, name);
+    view.setUint32(at + 4, offset);
+    view.setUint32(at + 8, body.length);
+    bytes.set(body, offset);
+    offset += padded(body.length);
+  });
+  return bytes;
+}
+
+/**
+ * The name a profile gives itself, from its `desc` tag (version 2 text or version 4 localised text), or null when it has
+ * none. The name is only a label: it does not say what the space is.
+ *
+ * @throws InputError for bytes that are not an ICC profile, or are cut short
+ * Source: ICC.1:2022, 7.2 and 10.
+ * @example profileLabel(writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA)) // 'opRGB'
+ */
+export function profileLabel(profile: Uint8Array): string | null {
+  const view = new DataView(profile.buffer, profile.byteOffset, profile.byteLength);
+  const faulty = () => new InputError('profile', `${profile.length} bytes`, 'a whole ICC profile');
+  if (profile.length < 132 || read(profile, 36, 4) !== 'acsp' || view.getUint32(0) > profile.length) throw faulty();
+  const count = view.getUint32(128);
+  if (132 + 12 * count > profile.length) throw faulty();
+  for (let i = 0; i < count; i++) {
+    const at = 132 + 12 * i;
+    if (read(profile, at, 4) !== 'desc') continue;
+    const [offset, size] = [view.getUint32(at + 4), view.getUint32(at + 8)];
+    if (offset + size > profile.length || size < 16) throw faulty();
+    if (read(profile, offset, 4) === 'mluc') {
+      const length = view.getUint32(offset + 20);
+      const from = offset + view.getUint32(offset + 24);
+      if (from + length > profile.length) throw faulty();
+      return new TextDecoder('utf-16be').decode(profile.subarray(from, from + length)).replace(/\0+$/, '');
+    }
+    const length = view.getUint32(offset + 8);
+    return read(profile, offset + 12, Math.min(length, size - 12)).replace(/\0.*$/s, '');
+  }
+  return null;
+}
+
+const xyzOf = ([x, y]: Xy): Vec3 => [x / y, 1, (1 - x - y) / y];
+const s15 = (v: number) => Math.round(v * 65536);
+const padded = (n: number) => (n + 3) & ~3;
+
+/** The XYZ of each primary at full strength, adapted to D50. */
+function adaptedColumns(p: Primaries): [Vec3, Vec3, Vec3] {
+  const cols = [xyzOf(p.red), xyzOf(p.green), xyzOf(p.blue)] as [Vec3, Vec3, Vec3];
+  const scale = multiply(inverse(transpose(cols)), xyzOf(p.white));
+  const adapt = adaptation(xyzOf(p.white), D50);
+  return cols.map((c, i) => multiply(adapt, c.map((v) => v * scale[i]!) as Vec3)) as [Vec3, Vec3, Vec3];
+}
+
+function adaptation(from: Vec3, to: Vec3): Mat3 {
+  const [a, b] = [multiply(BRADFORD, from), multiply(BRADFORD, to)];
+  const scaled = BRADFORD.map((row, i) => row.map((v) => (v * b[i]!) / a[i]!)) as Mat3;
+  return product(inverse(BRADFORD), scaled);
+}
+
+const multiply = (m: Mat3, v: Vec3): Vec3 => m.map((r) => r[0] * v[0] + r[1] * v[1] + r[2] * v[2]) as Vec3;
+const transpose = (m: Mat3): Mat3 => [0, 1, 2].map((i) => m.map((r) => r[i]!)) as Mat3;
+const product = (a: Mat3, b: Mat3): Mat3 => transpose(transpose(b).map((c) => multiply(a, c)) as Mat3);
+
+function inverse([[a, b, c], [d, e, f], [g, h, i]]: Mat3): Mat3 {
+  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
+  return [
+    [(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det],
+    [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det],
+    [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det],
+  ];
+}
+
+function ascii(bytes: Uint8Array, at: number, text: string) {
+  for (let i = 0; i < text.length; i++) bytes[at + i] = text.charCodeAt(i);
+}
+const read = (bytes: Uint8Array, at: number, n: number) => String.fromCharCode(...bytes.subarray(at, at + n));
+
+function tag(type: string, size: number, fill: (view: DataView, bytes: Uint8Array) => void): Uint8Array {
+  const bytes = new Uint8Array(size);
+  ascii(bytes, 0, type);
+  fill(new DataView(bytes.buffer), bytes);
+  return bytes;
+}
+const descTag = (label: string) => tag('desc', 12 + label.length + 1 + 78, (v, b) => { v.setUint32(8, label.length + 1); ascii(b, 12, label); });
+const textTag = (text: string) => tag('text', 8 + text.length + 1, (_, b) => ascii(b, 8, text));
+const xyzTag = (xyz: Vec3) => tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
+const curveTag = (gamma: number) => tag('curv', 14, (v) => { v.setUint32(8, 1); v.setUint16(12, Math.round(gamma * 256)); });

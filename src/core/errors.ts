@@ -1,0 +1,50 @@
+/**
+ * A value that cannot be used, said so that a person can put it right.
+ *
+ * @example new InputError('width', '12 smoots', 'a length such as "420 mm" or "16 1/2 in"').message
+ * // 'width: got "12 smoots", expected a length such as "420 mm" or "16 1/2 in"'
+ */
+export class InputError extends Error {
+  constructor(
+    readonly field: string,
+    readonly value: unknown,
+    readonly expected: string,
+  ) {
+    super(`${field}: got ${show(value)}, expected ${expected}`);
+    this.name = 'InputError';
+  }
+
+  /** The server is built in several bundles, each with a copy of this class: what it is called decides, not which copy. */
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isNamed(error, 'InputError');
+  }
+
+  /** The plain object that scripts and the interface receive. */
+  toJSON() {
+    return { field: this.field, value: this.value ?? null, expected: this.expected };
+  }
+}
+
+/** An act that the state of things does not allow: nothing was typed wrongly, but it cannot be done now. */
+export class RefusedError extends Error {
+  constructor(
+    readonly says: string,
+    /** True when the person may go on by giving a reason. */
+    readonly overridable = false,
+  ) {
+    super(says);
+    this.name = 'RefusedError';
+  }
+
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isNamed(error, 'RefusedError');
+  }
+}
+
+const isNamed = (error: unknown, name: string): boolean => Object.prototype.toString.call(error) === '[object Error]' && (error as Error).name === name;
+
+function show(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  const text = JSON.stringify(value) ?? String(value);
+  return text.length > 80 ? `${text.slice(0, 77)}…` : text;
+}

@@ -1,0 +1,34 @@
+/** Source: handbook §9. */
+export const PROOF_STATES = ['asked', 'made', 'accepted', 'adjust', 'rejected'] as const;
+export type ProofState = (typeof PROOF_STATES)[number];
+export const PROOF_KINDS = ['whole', 'snippet', 'strip', 'thumbnails', 'reduced'] as const;
+export type ProofKind = (typeof PROOF_KINDS)[number];
+export type ProofVerdict = 'accept' | 'adjust' | 'reject';
+
+export const VERDICT_LEADS_TO: Readonly<Record<ProofVerdict, ProofState>> = { accept: 'accepted', adjust: 'adjust', reject: 'rejected' };
+
+/**
+ * Whether a proof has dried long enough to be judged.
+ *
+ * @param madeAt UTC, ISO 8601
+ * @param now UTC, ISO 8601
+ * @returns hours dried and hours still to wait, in whole hours
+ * @example dried('2026-11-23T09:00:00Z', 24, '2026-11-24T11:30:00Z') // { hours: 26, left: 0 }
+ */
+export function dried(madeAt: string, dryHours: number, now: string): { hours: number; left: number } {
+  const hours = Math.max(0, (Date.parse(now) - Date.parse(madeAt)) / 3_600_000);
+  return { hours: Math.floor(hours), left: Math.max(0, Math.ceil(dryHours - hours)) };
+}
+
+/** What a proof was made of; a difference in any part makes an accepted proof stale. */
+export type Formula = { masterId: string; formatId: string; formatStamp: string; paperId: string; routeId: string };
+
+/**
+ * Which parts of a formula differ now from when the proof was made.
+ *
+ * @example staleParts({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }, { masterId: 'b', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }) // ['the master']
+ */
+export function staleParts(then: Formula, now: Formula): string[] {
+  const names: Record<keyof Formula, string> = { masterId: 'the master', formatId: 'the format', formatStamp: 'the format’s size or border', paperId: 'the paper', routeId: 'the route' };
+  return (Object.keys(names) as (keyof Formula)[]).filter((k) => then[k] !== now[k]).map((k) => names[k]);
+}

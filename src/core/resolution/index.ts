@@ -1,0 +1,6 @@
+export * from './distance';
+export * from './school';
+export * from './check';
+export * from './largest';
+export * from './families';
+export * from './ladder';

@@ -1,0 +1,30 @@
+import bwipjs from 'bwip-js/node';
+import type { Page } from './pdf';
+
+type RawSymbol = { pixs: number[]; pixx: number; pixy: number } | { sbs: number[] };
+
+/** Draws a QR code as squares, so that it is sharp at any size. The quiet margin is the caller's to leave. */
+export function drawQr(page: Page, text: string, x: number, y: number, side: number): void {
+  const symbol = bwipjs.raw({ bcid: 'qrcode', text, eclevel: 'M' } as never)[0] as unknown as RawSymbol;
+  if (!('pixs' in symbol)) throw new Error('not a matrix code');
+  const cell = side / symbol.pixx;
+  for (let row = 0; row < symbol.pixy; row++) {
+    for (let col = 0; col < symbol.pixx; col++) {
+      let run = 0;
+      while (col + run < symbol.pixx && symbol.pixs[row * symbol.pixx + col + run]) run++;
+      // A hair of overlap: separate squares show seams on some screens.
+      if (run) page.fill(x + col * cell, y + row * cell, run * cell, cell * 1.02);
+      col += run;
+    }
+  }
+}
+
+/** Draws a Code 128 barcode, for scanners that read only lines. */
+export function drawCode128(page: Page, text: string, x: number, y: number, width: number, height: number): void {
+  const symbol = bwipjs.raw({ bcid: 'code128', text } as never)[0] as unknown as RawSymbol;
+  if (!('sbs' in symbol)) throw new Error('not a line code');
+  const modules = symbol.sbs.reduce((a, b) => a + b, 0);
+  const unit = width / modules;
+  let at = x;
+  symbol.sbs.forEach((w, i) => { if (i % 2 === 0) page.fill(at, y, w * unit, height); at += w * unit; });
+}

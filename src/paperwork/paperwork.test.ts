@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { folder } from '../../tests/unit/helpers/files';
+import { csv } from './csv';
+import { Page, sender } from './pdf';
+import { seal, shortCode, studioKey, unseal } from './seal';
+
+describe('the code on a certificate', () => {
+  const sealed = { edition: '01ABC', number: '13/40', title: 'Salt | Pans, “low sun”', made: '2026-11-24' };
+  test('is signed with the studio’s key, and any change of it is found', async () => {
+    const dir = await folder();
+    const key = await studioKey(dir);
+    const code = seal(key, sealed);
+    expect(unseal(key, code)).toEqual(sealed);
+    expect(unseal(await studioKey(dir), code)).toEqual(sealed);
+    expect((await stat(join(dir, 'keys', 'certificates.pem'))).mode & 0o077).toBe(0);
+    expect(unseal(await studioKey(await folder()), code)).toBeNull();
+    fc.assert(
+      fc.property(fc.nat(code.length - 1), fc.constantFrom('0', 'x', '|'), (at, sign) => {
+        const forged = code.slice(0, at) + sign + code.slice(at + 1);
+        return forged === code || unseal(key, forged) === null;
+      }),
+    );
+    for (const other of 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_') {
+      const forged = code.slice(0, -1) + other;
+      expect(unseal(key, forged) === null).toBe(forged !== code);
+    }
+    expect(shortCode(code)).toMatch(/^([0-9A-F]{4} ){3}[0-9A-F]{4}$/);
+    for (const odd of ['', '|', 'GL1|a|b', 'GL9|a|b|c|d|e']) expect(unseal(key, odd)).toBeNull();
+  });
+});
+
+describe('tables', () => {
+  test.each([
+    ['=1+1', "'=1+1"],
+    ['+358 40', "'+358 40"],
+    ['-3', "'-3"],
+    ['@x', "'@x"],
+    ['\tx', "'\tx"],
+    ['a,b', '"a,b"'],
+    ['a "b"', '"a ""b"""'],
+    ['two\nlines', '"two\nlines"'],
+    ['plain', 'plain'],
+  ])('%j becomes %j', (cell, out) => {
+    expect(csv([[cell]])).toBe(`\uFEFF${out}\r\n`);
+  });
+  test('numbers stay numbers, nothing stays empty', () => expect(csv([[1, null, -2]])).toBe('\uFEFF1,,-2\r\n'));
+});
+
+test('a sender whose address begins with its own name is named once', () => {
+  expect(sender('Skerry Lane', ['Skerry Lane', 'Rope Walk 4'])).toEqual(['Skerry Lane', 'Rope Walk 4']);
+  expect(sender('Skerry Lane', ['Rope Walk 4', 'Skerry Lane'])).toEqual(['Skerry Lane', 'Rope Walk 4', 'Skerry Lane']);
+});
+
+describe('setting type', () => {
+  const page = new Page(100, 150, { title: 't', author: 'a', at: '2026-11-24T00:00:00Z' });
+  test('no line is wider than its column, no letter is lost', () => {
+    fc.assert(
+      fc.property(fc.lorem({ maxCount: 30 }), fc.integer({ min: 15, max: 90 }), fc.integer({ min: 6, max: 18 }), (text, width, size) => {
+        const lines = page.linesOf(text, width, 'sans', size);
+        return (
+          lines.every((l) => page.widthOf(l, 'sans', size) <= width + 0.01 || l.length === 1) &&
+          lines.join('').replace(/\s/g, '') === text.replace(/\s/g, '')
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+  test('a word longer than the column is cut, and a name too long is set smaller', () => {
+    expect(page.linesOf('Winterbourne-Achterdam-von-und-zu-Überallundnirgends', 20, 'bold', 14).length).toBeGreaterThan(3);
+    expect(page.fitting('Greta Winterbourne-Achterdam', 88, 'bold', 17, 10)).toBeGreaterThan(
+      page.fitting('Greta Winterbourne-Achterdam-Quillfeather-Osterquist', 88, 'bold', 17, 10),
+    );
+  });
+});

@@ -1,0 +1,3 @@
+export * from './works';
+export * from './making';
+export * from './selling';

@@ -1,0 +1,31 @@
+import { InputError } from '@/core/errors';
+import type { Act, ActResult } from './act';
+import * as editions from './editions';
+import * as formats from './formats';
+import * as masters from './masters';
+import * as orders from './orders';
+import * as parcels from './parcels';
+import * as proofs from './proofs';
+import * as work from './recordWork';
+import * as price from './setPrice';
+import * as settings from './settings';
+import * as stock from './stock';
+import type { Studio } from './studio';
+
+const everything: Record<string, unknown> = { ...editions, ...formats, ...masters, ...orders, ...parcels, ...proofs, ...work, ...price, ...settings, ...stock };
+
+/** Every act by name: what the interface, scripts and undo may ask for. A function without a schema is not an act. */
+export const ACTS: ReadonlyMap<string, Act> = new Map(
+  Object.entries(everything).filter((e): e is [string, Act] => typeof e[1] === 'function' && 'schema' in e[1] && 'run' in e[1]),
+);
+
+/**
+ * Does an act by name.
+ *
+ * @throws InputError for an unknown name or input; RefusedError when the state of things does not allow it
+ */
+export function doAct(studio: Studio, name: string, input: unknown): Promise<ActResult> {
+  const found = ACTS.get(name);
+  if (!found) throw new InputError('act', name, `one of ${[...ACTS.keys()].join(', ')}`);
+  return found.run(studio, input);
+}

@@ -1,0 +1,79 @@
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import { benchLines, type BenchLine } from '@/core/bench/lines';
+import { impressionLabel } from '@/core/edition/states';
+import { localDay } from '@/core/measure';
+import { compareScale } from '@/core/parcel/weigh';
+import { waitingImpressions } from '@/store/editions';
+import { lowSupplies, openOrders } from '@/store/orders';
+import { waitingProofs } from '@/store/proofs';
+import { editions, formats, orders, prices, works } from '@/store/schema';
+import { refusedIntakes, stillReading, worksWithoutMaster } from '@/store/works';
+import type { Studio } from './studio';
+
+/** Everything the bench shows: what wants hands, what runs low, and how the month's promises went. */
+export async function benchToday(studio: Studio) {
+  const { db } = studio;
+  const settings = await studio.settings();
+  const now = studio.now();
+  const today = localDay(now, settings.timeZone);
+  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late] = await Promise.all([
+    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today),
+  ]);
+  const titles = reading.length ? await db.select({ id: works.id, title: works.title }).from(works) : [];
+  const lines = benchLines({
+    today, now,
+    orders: orderRows.map((r) => ({
+      id: r.order.id, number: r.order.number, buyer: r.buyer, what: r.what, state: r.order.state as 'new', shipBy: r.order.shipBy, pieces: r.pieces, ready: r.ready, form: r.parcelForm,
+      scaleOff: r.scaleMg !== null && r.expectedMg !== null && compareScale(r.expectedMg, r.scaleMg).verdict !== 'holds' ? compareScale(r.expectedMg, r.scaleMg).says : null,
+    })),
+    proofs: proofRows.map((r) => ({ id: r.proof.id, workId: r.proof.workId, title: r.title, format: r.formatName, paper: r.paperName, route: r.routeName, round: r.proof.round, state: r.proof.state as 'made', madeAt: r.proof.madeAt, askedAt: r.proof.askedAt, dryHours: r.dryHours, leadDays: r.leadDays, distanceMm: r.proof.distanceUm / 1_000 })),
+    impressions: impressionRows.map((r) => ({
+      editionId: r.editionId, title: r.title, state: r.state as 'printed', signing: r.signing, count: r.n, since: r.since,
+      labels: r.n === 1 ? impressionLabel(r.kind === 'open' ? 'open' : 'run', r.first, r.size) : r.last - r.first === r.n - 1 ? `nos. ${r.first}–${r.last}${r.size ? ` of ${r.size}` : ''}` : `${r.n} between nos. ${r.first} and ${r.last}`,
+    })),
+    masters: [
+      ...reading.map((m) => ({ workId: m.workId, title: titles.find((t) => t.id === m.workId)?.title ?? m.fileName, reading: true, createdAt: m.receivedAt })),
+      ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
+    ],
+    refusals: refusals.map((r) => ({ id: r.id, fileName: r.fileName, says: r.says, at: r.startedAt })),
+    unpriced,
+  });
+  return { lines, low, today, settings, late, week: weekLoad(lines, orderRows.map((r) => r.order.shipBy), today) };
+}
+
+async function unpricedWorks(studio: Studio) {
+  return studio.db.select({ workId: works.id, title: works.title, formats: sql<string>`group_concat(DISTINCT ${formats.name})` }).from(formats)
+    .innerJoin(works, eq(works.id, formats.workId)).innerJoin(editions, eq(editions.workId, works.id)).leftJoin(prices, eq(prices.formatId, formats.id))
+    .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id))).groupBy(works.id).limit(12);
+}
+
+/** Of the orders that left in the last 30 days, how many left by the day promised. */
+async function promisesKept(studio: Studio, today: string) {
+  const [row] = await studio.db.all<{ sent: number; kept: number }>(sql`
+    SELECT count(*) AS sent, coalesce(sum(substr(p.dispatched_at, 1, 10) <= o.ship_by), 0) AS kept FROM parcels p JOIN ${orders} o ON o.id = p.order_id
+    WHERE p.dispatched_at IS NOT NULL AND p.dispatched_at >= date(${today}, '-30 days')`);
+  return { sent: row?.sent ?? 0, kept: row?.kept ?? 0 };
+}
+
+/** Minutes of work that fall on each of the next seven days, by what is promised for it. */
+function weekLoad(lines: BenchLine[], shipDays: string[], today: string): { day: string; minutes: number }[] {
+  return Array.from({ length: 7 }, (_, k) => {
+    const day = new Date(Date.parse(`${today}T00:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10);
+    const promised = shipDays.filter((d) => d === day || (k === 0 && d < today)).length * 12;
+    const rest = k === 0 ? lines.filter((l) => l.group === 'Dry now, or waiting on an eye').reduce((a, l) => a + l.minutes, 0) : 0;
+    return { day, minutes: promised + rest };
+  });
+}
+
+/** The numbers that stand beside the places: the lines the bench has, and the orders that are open. */
+export async function placeCounts(studio: Studio): Promise<{ bench: number; orders: number }> {
+  const [row] = await studio.db.all<{ orders: number; other: number }>(sql`
+    SELECT (SELECT count(*) FROM orders WHERE state IN ('new', 'picked', 'packed', 'sealed')) AS orders,
+           (SELECT count(*) FROM proofs WHERE state IN ('asked', 'made'))
+         + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
+         + (SELECT count(*) FROM intakes WHERE state = 'refused')
+         + (SELECT count(*) FROM masters WHERE state = 'reading')
+         + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
+         + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);
+  return { bench: (row?.orders ?? 0) + (row?.other ?? 0), orders: row?.orders ?? 0 };
+}

@@ -1,0 +1,41 @@
+import { inArray, and, eq, sql } from 'drizzle-orm';
+import { listingText, type ListedSize } from '@/core/listing';
+import { sheetOf } from '@/core/layout/sheet';
+import { impressions } from '@/store/schema';
+import { formatCheck, type WorkWhole } from './stations';
+import type { Studio } from './studio';
+
+export type Listing = { paragraphs: string[]; left: { name: string; why: string }[]; ready: boolean };
+
+/** What can be written of a work today, and which sizes stay out of it and why. */
+export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> {
+  const { settings, current, formats, prices, proofs, editions, work } = w;
+  const left: Listing['left'] = [];
+  const sizes: ListedSize[] = [];
+  for (const f of formats) {
+    const price = prices.find((p) => p.formatId === f.id);
+    const check = current ? formatCheck(f, current, w.school) : null;
+    if (!check) left.push({ name: f.name, why: 'there is no file to judge it by' });
+    else if (check.verdict === 'too thin') left.push({ name: f.name, why: 'the file is too thin for it' });
+    else if (!price) left.push({ name: f.name, why: 'it has no price' });
+    else {
+      const image = { width: f.imageWidthUm, height: f.imageHeightUm };
+      const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
+      sizes.push({
+        image, sheet: sheetOf(image, { top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm }), priceMinor: price.priceMinor,
+        paper: reference ? `${reference.paper.name} (${reference.paper.base}, ${reference.paper.gsm} g/m²)` : null, process: reference?.route.process ?? null,
+      });
+    }
+  }
+  const edition = editions.find((e) => !e.closedAt) ?? null;
+  const [row] = edition?.kind === 'limited'
+    ? await studio.db.select({ n: sql<number>`count(*)` }).from(impressions).where(and(eq(impressions.editionId, edition.id), eq(impressions.kind, 'run'), inArray(impressions.state, ['declared', 'printed', 'inspected', 'signed', 'certified', 'returned'])))
+    : [];
+  return {
+    left, ready: sizes.length > 0 && edition !== null,
+    paragraphs: listingText({
+      title: work.title, artist: settings.artist || settings.name, medium: work.medium, year: work.year, sizes,
+      edition: edition ? { covers: edition.covers, left: row?.n ?? null } : null, handlingDays: settings.handlingDays, unit: settings.unit, currency: settings.currency,
+    }),
+  };
+}

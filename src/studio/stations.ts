@@ -1,0 +1,106 @@
+import { cache } from 'react';
+import { eq } from 'drizzle-orm';
+import type { Mark } from '@/core/finding';
+import { checkResolution, countVerdicts, croppedTo, ladder, type Pixels, type School } from '@/core/resolution';
+import { editionsOf, stateCounts, type Edition } from '@/store/editions';
+import { proofsOf } from '@/store/proofs';
+import { findRow } from '@/store/rows';
+import { prices, works } from '@/store/schema';
+import { formatsOf, mastersOf, neighbours, type Format, type Master, type Work } from '@/store/works';
+import type { Studio } from './studio';
+
+export const STATIONS = ['original', 'capture', 'sizes', 'proofs', 'edition', 'price', 'listing'] as const;
+export type Station = (typeof STATIONS)[number];
+export type StationFinding = { station: Station; mark: Mark | 'none'; says: string };
+
+/** The pixels of a master as it is looked at, its orientation flag applied. */
+export const viewedPixels = (m: Pick<Master, 'widthPx' | 'heightPx' | 'orientation'>): Pixels =>
+  m.orientation >= 5 ? { width: m.heightPx, height: m.widthPx } : { width: m.widthPx, height: m.heightPx };
+
+/** Everything the table of a work shows, read once for its strip and its open station. */
+export const workWhole = cache(async (studio: Studio, workId: string) => {
+  const { db } = studio;
+  const work = await findRow(db, works, workId);
+  if (!work) return null;
+  const [settings, masters, formats, proofRows, editions, priceRows, beside] = await Promise.all([
+    studio.settings(), mastersOf(db, workId), formatsOf(db, workId), proofsOf(db, workId), editionsOf(db, workId),
+    db.select().from(prices).where(eq(prices.workId, workId)), neighbours(db, work),
+  ]);
+  const current = masters.find((m) => m.current) ?? null;
+  const school: School = work.school ?? settings.school;
+  const families = work.families ?? settings.families;
+  const counts = new Map<string, Record<string, number>>();
+  for (const e of editions) counts.set(e.id, await stateCounts(db, e.id));
+  const rungs = current ? ladder(viewedPixels(current), families, school) : [];
+  const findings: StationFinding[] = [
+    originalFinding(work), captureFinding(current, masters.length), sizesFinding(current, rungs, formats, school),
+    proofsFinding(proofRows, formats.length), editionFinding(editions, counts), priceFinding(formats, priceRows.length), listingFinding(formats, priceRows.length, editions),
+  ];
+  return { work, settings, masters, current, school, families, formats, proofs: proofRows, editions, counts, prices: priceRows, beside, rungs, findings };
+});
+export type WorkWhole = NonNullable<Awaited<ReturnType<typeof workWhole>>>;
+
+function originalFinding(w: Work): StationFinding {
+  const station = 'original' as const;
+  if (w.mayPrint === 'no') return { station, mark: 'fails', says: 'May not be printed' };
+  if (w.mayPrint === 'not yet') return { station, mark: 'care', says: 'May not be printed yet: say when it may' };
+  const known = [w.drySince && `Dry since ${w.drySince}`, w.varnish && `varnish: ${w.varnish}`].filter(Boolean).join(', ');
+  if (!w.medium || (w.kind !== 'born digital' && !w.widthUm)) return { station, mark: 'none', says: 'Medium or size not recorded' };
+  return { station, mark: 'holds', says: `${known ? `${known}; ` : ''}may be printed` };
+}
+
+function captureFinding(m: Master | null, count: number): StationFinding {
+  const station = 'capture' as const;
+  if (!m) return { station, mark: 'none', says: 'No file yet' };
+  if (m.state === 'reading') return { station, mark: 'none', says: `${m.fileName} is being read` };
+  const others = count > 1 ? `; ${count} masters` : '';
+  if (!m.profileLabel) return { station, mark: 'care', says: `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit; no profile: its colours are not known${others}` };
+  return { station, mark: 'holds', says: `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit, ${m.profileLabel.replace(/ \(.*/, '')}${others}` };
+}
+
+function sizesFinding(m: Master | null, rungs: ReturnType<typeof ladder>, formats: Format[], school: School): StationFinding {
+  const station = 'sizes' as const;
+  if (!m) return { station, mark: 'none', says: 'Waits for a file' };
+  const n = countVerdicts(rungs);
+  const thin = formats.filter((f) => formatCheck(f, m, school).verdict === 'too thin').length;
+  const says = `${n.holds} hold, ${n.stretched} stretched, ${n.tooThin} too thin; ${formats.length} offered`;
+  return { station, mark: thin ? 'fails' : formats.length ? 'holds' : 'none', says: thin ? `${says}, ${thin} of them too thin` : says };
+}
+
+/** Whether the file carries a format, cropped to its shape. */
+export function formatCheck(f: Format, m: Master, school: School) {
+  const image = { width: f.imageWidthUm, height: f.imageHeightUm };
+  return checkResolution(croppedTo(viewedPixels(m), image), image, school);
+}
+
+function proofsFinding(rows: WorkWhole['proofs'], formats: number): StationFinding {
+  const station = 'proofs' as const;
+  const of = (state: string) => rows.filter((r) => r.proof.state === state).length;
+  if (of('made')) return { station, mark: 'care', says: `${of('made')} to judge${of('accepted') ? `; ${of('accepted')} accepted` : ''}` };
+  if (of('accepted')) return { station, mark: 'holds', says: `${of('accepted')} accepted${of('asked') ? `, ${of('asked')} asked for` : ''}` };
+  if (of('asked')) return { station, mark: 'none', says: `${of('asked')} asked for` };
+  return { station, mark: 'none', says: rows.length ? 'None accepted yet' : formats ? 'No proof yet' : 'Waits for a size' };
+}
+
+function editionFinding(editions: Edition[], counts: Map<string, Record<string, number>>): StationFinding {
+  const station = 'edition' as const;
+  const e = editions.find((x) => x.kind === 'limited') ?? editions[0];
+  if (!e) return { station, mark: 'none', says: 'Not opened' };
+  const c = counts.get(e.id)!;
+  const sum = (...states: string[]) => states.reduce((a, s) => a + (c[s] ?? 0), 0);
+  const gone = sum('dispatched', 'delivered', 'gifted'), ready = sum('inspected', 'signed', 'certified');
+  const kind = e.kind === 'open' ? 'Open' : `Limited to ${e.size}${e.proofs.AP + e.proofs.PP + e.proofs.HC ? ` + ${e.proofs.AP + e.proofs.PP + e.proofs.HC} proofs` : ''}`;
+  return { station, mark: 'holds', says: `${kind}; ${gone} gone, ${ready} in the drawer${e.closedAt ? '; closed' : ''}` };
+}
+
+function priceFinding(formats: Format[], priced: number): StationFinding {
+  const station = 'price' as const;
+  if (!formats.length) return { station, mark: 'none', says: 'Waits for a size' };
+  if (!priced) return { station, mark: 'none', says: 'No price yet' };
+  return priced < formats.length ? { station, mark: 'care', says: `${priced} of ${formats.length} sizes priced` } : { station, mark: 'holds', says: `${priced === 1 ? 'The size is' : `All ${priced} sizes are`} priced` };
+}
+
+function listingFinding(formats: Format[], priced: number, editions: Edition[]): StationFinding {
+  const lacks = [!formats.length && 'a size', !priced && 'a price', !editions.length && 'an edition'].filter(Boolean);
+  return { station: 'listing', mark: 'none', says: lacks.length ? `Needs ${lacks.join(', ')}` : 'Can be written' };
+}

@@ -1,0 +1,95 @@
+import { getTableColumns, type Table } from 'drizzle-orm';
+import { parseMoney, parseSize, parseWeight, parseLength } from '@/core/measure';
+import { insertRow, patchRow, rowById } from '@/store/rows';
+import { papers, routes, services, supplies } from '@/store/schema';
+import { act } from './act';
+import { count, day, flag, id, just, line, name, oneOf, prose, typed } from './schemas';
+import { noteInJournal, type Studio } from './studio';
+
+const BASES = ['cotton', 'alpha cellulose', 'resin-coated', 'canvas', 'washi', 'card'] as const;
+const SURFACES = ['matte', 'textured matte', 'satin', 'lustre', 'gloss', 'metallic'] as const;
+
+type PaperInput = {
+  id?: string; name: string; base: (typeof BASES)[number]; surface: (typeof SURFACES)[number]; gsm: number; thickness: string;
+  brightener: 'none' | 'little' | 'much'; mayRoll: boolean; scuffs: boolean; dryHours: number; pricePerM2: string; sizes: string; permanence: string; notes: string;
+};
+
+/** Records a paper, or changes what is known of it. */
+export const recordPaper = act<PaperInput>(
+  just({ id, name, base: oneOf(...BASES), surface: oneOf(...SURFACES), gsm: count(20, 1200), thickness: typed, brightener: oneOf('none', 'little', 'much'), mayRoll: flag, scuffs: flag, dryHours: count(0, 240), pricePerM2: typed, sizes: line, permanence: line, notes: prose }, ['id']),
+  async (studio, { id: given, thickness, pricePerM2, ...rest }) => {
+    const { currency, unit } = await studio.settings();
+    const row = { ...rest, thicknessUm: parseLength(thickness, unit, 'thickness'), pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2') };
+    return keep(studio, papers, given, row, 'paper');
+  },
+);
+
+/** Notes that a paper is no longer made, or is made again. */
+export const discontinuePaper = act<{ id: string; discontinued: boolean }>(just({ id, discontinued: flag }), (studio, input) => studio.store.write(async (tx) => {
+  const paper = await rowById(tx, papers, input.id, 'id');
+  await patchRow(tx, papers, paper.id, { discontinued: input.discontinued });
+  const says = `${paper.name} is ${input.discontinued ? 'discontinued' : 'made again'}.`;
+  await noteInJournal(studio, tx, { act: 'changed', subject: 'paper', subjectId: paper.id, says });
+  return { says, undo: { act: 'discontinuePaper', input: { id: paper.id, discontinued: !input.discontinued } } };
+}));
+
+type RouteInput = {
+  id?: string; name: string; kind: (typeof routes.$inferSelect)['kind']; process: string; leadDays: number; ppi: number; space: string; fileKinds: string;
+  addsBorder: boolean; givesProofs: boolean; pricePerM2: string; minimum: string; notes: string;
+};
+
+/** Records a way of getting prints made. */
+export const recordRoute = act<RouteInput>(
+  just({ id, name, kind: oneOf('own printer', 'lab', 'quick-print shop', 'print-on-demand house', 'hand-made darkroom print'), process: line, leadDays: count(0, 120), ppi: count(30, 1200), space: line, fileKinds: line, addsBorder: flag, givesProofs: flag, pricePerM2: typed, minimum: typed, notes: prose }, ['id']),
+  async (studio, { id: given, ppi, pricePerM2, minimum, ...rest }) => {
+    const { currency } = await studio.settings();
+    const was = given ? await rowById(studio.db, routes, given, 'id') : null;
+    // The form asks one figure; a route that has steps keeps them until that figure is changed.
+    const ppiSteps = was && was.ppiSteps[0]?.ppi === ppi ? was.ppiSteps : [{ ppi }];
+    const row = { ...rest, ppiSteps, pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'), minimumMinor: parseMoney(minimum, currency, 'minimum') };
+    return keep(studio, routes, given, row, 'route');
+  },
+);
+
+type SupplyInput = { id?: string; name: string; kind: (typeof supplies.$inferSelect)['kind']; size: string; weight: string; onHand: number; reorderAt: number; price: string };
+
+/** Records something on the packing shelf, or how many of it there are. */
+export const recordSupply = act<SupplyInput>(
+  just({ id, name, kind: oneOf('board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'certificate', 'care sheet', 'label', 'tape', 'corner', 'box'), size: typed, weight: typed, onHand: count(0, 1_000_000), reorderAt: count(0, 1_000_000), price: typed }, ['id']),
+  async (studio, { id: given, size, weight, price, ...rest }) => {
+    const { currency, unit } = await studio.settings();
+    const area = size.trim() ? parseSize(size, unit, 'size') : { width: 0, height: 0 };
+    const row = { ...rest, widthUm: area.width, heightUm: area.height, weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'), priceMinor: price.trim() ? parseMoney(price, currency, 'price') : 0 };
+    return keep(studio, supplies, given, row, 'supply');
+  },
+);
+
+type ServiceInput = { id?: string; carrier: string; name: string; tracked: boolean; insured: string; days: number; maxLength: string; maxWeight: string; price: string; readOn: string };
+
+/** Records a carrier's service, with the day its price was read. */
+export const recordService = act<ServiceInput>(
+  just({ id, carrier: name, name, tracked: flag, insured: typed, days: count(0, 120), maxLength: typed, maxWeight: typed, price: typed, readOn: day }, ['id']),
+  async (studio, { id: given, insured, maxLength, maxWeight, price, ...rest }) => {
+    const { currency, unit } = await studio.settings();
+    const row = {
+      ...rest, insuredMinor: insured.trim() ? parseMoney(insured, currency, 'insured') : 0, maxLengthUm: parseLength(maxLength, unit, 'maxLength'),
+      maxWeightMg: parseWeight(maxWeight, unit === 'in' ? 'oz' : 'g', 'maxWeight'), priceMinor: parseMoney(price, currency, 'price'),
+    };
+    return keep(studio, services, given, row, 'service');
+  },
+);
+
+type Named = typeof papers | typeof routes | typeof supplies | typeof services;
+
+function keep(studio: Studio, table: Named, given: string | undefined, row: Record<string, unknown> & { name: string }, subject: string) {
+  return studio.store.write(async (tx) => {
+    const before = given ? await rowById(tx, table as typeof papers, given, 'id') : undefined;
+    const rowId = given ?? studio.newId();
+    const known = getTableColumns(table as Table);
+    const columns = Object.fromEntries(Object.entries(row).filter(([k]) => k in known));
+    if (given) await patchRow(tx, table as typeof papers, given, columns);
+    else await insertRow(tx, table as typeof papers, { id: rowId, ...columns } as typeof papers.$inferInsert);
+    await noteInJournal(studio, tx, { act: given ? 'changed' : 'recorded', subject, subjectId: rowId, says: `${given ? 'Changed' : 'Recorded'} the ${subject} ${row.name}`, before, after: row });
+    return { says: `${row.name} is recorded.`, id: rowId };
+  });
+}

@@ -1,0 +1,49 @@
+'use client';
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import styled from 'styled-components';
+import { SheetDialog } from './Slip';
+import { t } from './tokens';
+
+type KeyUse = { key: string; says: string; run: () => void };
+type Registry = { add: (use: { current: KeyUse[] }) => () => void };
+const Context = createContext<Registry | null>(null);
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || target.closest('[role=listbox],[role=dialog]') !== null || /^(input|textarea|select)$/i.test(target.tagName) && (target as HTMLInputElement).type !== 'checkbox');
+
+/** Single keys that follow the work. They rest while somebody types, and `?` lists those that work here. */
+export function KeysProvider({ children }: { children: ReactNode }) {
+  const layers = useRef<{ current: KeyUse[] }[]>([]);
+  const [help, setHelp] = useState<KeyUse[] | null>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || event.defaultPrevented) return;
+      const all = layers.current.flatMap((l) => l.current);
+      if (event.key === '?') { event.preventDefault(); setHelp(all); return; }
+      // The last to come is the nearest to the work.
+      const use = all.filter((u) => u.key === event.key).at(-1);
+      if (use) { event.preventDefault(); use.run(); }
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+  const registry = useMemo<Registry>(() => ({ add: (use) => { layers.current.push(use); return () => { layers.current = layers.current.filter((l) => l !== use); }; } }), []);
+  return (
+    <Context value={registry}>
+      {children}
+      <SheetDialog title="Keys that work here" isOpen={help !== null} onClose={() => setHelp(null)}>
+        <KeyList>{help?.map((u) => <div key={u.key + u.says}><dt><kbd>{u.key}</kbd></dt><dd>{u.says}</dd></div>)}<div><dt><kbd>esc</kbd></dt><dd>put a sheet or slip away</dd></div></KeyList>
+      </SheetDialog>
+    </Context>
+  );
+}
+
+const KeyList = styled.dl`columns: 2; column-gap: 32px; div { display: flex; gap: 12px; padding: 4px 0; break-inside: avoid; } kbd { display: inline-block; min-width: 28px; padding: 0 6px; border: 1px solid ${t.ink}; text-align: center; font: inherit; background: ${t.white}; }`;
+
+/** Keys of one part of the screen, for as long as it is there. */
+export function useKeys(uses: KeyUse[]) {
+  const registry = useContext(Context);
+  const box = useRef(uses);
+  useEffect(() => { box.current = uses; });
+  useEffect(() => registry?.add(box), [registry]);
+}

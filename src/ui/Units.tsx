@@ -1,0 +1,55 @@
+'use client';
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { formatLength, formatMoney, formatSize, formatWeight, type Size, type Um, type UnitSystem } from '@/core/measure';
+
+type Units = {
+  unit: UnitSystem;
+  currency: string;
+  flip: () => void;
+  length: (um: Um) => string;
+  size: (size: Size) => string;
+  /** The same size in the other system, for those who think in it. */
+  other: (size: Size) => string;
+  bare: (um: Um) => string;
+  bareSize: (size: Size) => string;
+  weight: (mg: number) => string;
+  money: (minor: number) => string;
+  bareMoney: (minor: number) => string;
+  /** What was typed, with the unit being read added where none was written. */
+  withUnit: (typed: string) => string;
+};
+
+const Context = createContext<Units | null>(null);
+export const UNIT_COOKIE = 'glassine_unit';
+
+/** How sizes are read everywhere: millimetres or inches, flipped by one key, kept for the next visit. */
+export function UnitsProvider({ first, currency, children }: { first: UnitSystem; currency: string; children: ReactNode }) {
+  const [unit, setUnit] = useState(first);
+  const flip = useCallback(() => setUnit((was) => {
+    const now = was === 'mm' ? 'in' : 'mm';
+    document.cookie = `${UNIT_COOKIE}=${now}; path=/; max-age=31536000; samesite=strict`;
+    return now;
+  }), []);
+  const value = useMemo<Units>(() => {
+    const style = { inches: 'fraction' } as const;
+    return {
+      unit, currency, flip,
+      length: (um) => formatLength(um, unit, style),
+      size: (s) => formatSize(s, unit, style),
+      other: (s) => formatSize(s, unit === 'mm' ? 'in' : 'mm', style),
+      bare: (um) => formatLength(um, unit, { ...style, bare: true }),
+      bareSize: (s) => formatSize(s, unit, { ...style, bare: true }),
+      weight: (mg) => formatWeight(mg, unit),
+      money: (m) => formatMoney(m, currency),
+      bareMoney: (m) => formatMoney(m, currency, { bare: true }),
+      withUnit: (typed) => (!typed.trim() || /[a-zµ"'″′”+]\s*$/iu.test(typed.trim()) || /^a\d/i.test(typed.trim()) ? typed : `${typed} ${unit}`),
+    };
+  }, [unit, currency, flip]);
+  return <Context value={value}>{children}</Context>;
+}
+
+export function useUnits(): Units {
+  const units = useContext(Context);
+  if (!units) throw new Error('useUnits outside UnitsProvider');
+  return units;
+}

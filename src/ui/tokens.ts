@@ -1,0 +1,17 @@
+/** The whole palette. Everything around a picture is neutral; the slip is the only warm tone. */
+export const t = {
+  wall: '#dcdcdc', sheet: '#fafafa', second: '#f1f1f1', white: '#ffffff',
+  ink: '#17202b', ink2: '#4c5560', ink3: '#5f676f', line: '#b4b4b4', hair: '#cccccc', pressed: '#e6e6e6',
+  slip: 'rgba(236, 229, 207, 0.94)', slipEdge: '#b9ad86', slipInk: '#4d4732',
+  holds: '#1d6b58', care: '#8a5500', fails: '#ad2f1b',
+  sans: "'Archivo Variable', 'Archivo', system-ui, sans-serif",
+  serif: "'Newsreader Variable', 'Newsreader', Georgia, serif",
+} as const;
+
+export const text = {
+  body: '13px/18px',
+  small: '12px/15px',
+} as const;
+
+/** From here down the screen is a hand's width: one column, everything reachable with a thumb. */
+export const narrow = '@media (max-width: 760px)';

@@ -1,0 +1,243 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { fill, makeFile, makeTiff, said } from './hands';
+
+const upload = async (page: Page, path: string) => {
+  await page.goto('/works');
+  await page.locator('input[type=file]').setInputFiles(path);
+};
+const act = async (page: Page, name: string, input: unknown) => {
+  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  return { status: response.status(), body: await response.json() };
+};
+
+test.describe('what comes in and what does not', () => {
+  test('a text that calls itself a TIFF, a PNG that calls itself a JPEG and an empty file each get a sentence and leave nothing', async ({
+    page,
+  }) => {
+    await page.goto('/works');
+    const before = await page.getByText(/^\d+ works?\./).textContent();
+    await page
+      .locator('input[type=file]')
+      .setInputFiles([
+        makeFile('letter.tif', 'Dear Maren, enclosed is no picture at all.'),
+        makeFile('lies.jpg', Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex')),
+        makeFile('nothing.png', ''),
+      ]);
+    const list = page.getByRole('list', { name: 'Files on their way in' });
+    await expect(list.getByText(/“nothing\.png” is empty: 0 bytes came in/)).toBeVisible();
+    await page.goto('/works');
+    expect(await page.getByText(/^\d+ works?\./).textContent()).toBe(before);
+  });
+
+  test('the same file again is known; the master comes back byte for byte', async ({ page }) => {
+    const path = await makeTiff('signal-lamp.tif', 900, 1200, 7);
+    await upload(page, path);
+    await page.waitForURL(/\/capture/);
+    await expect(page.getByRole('img', { name: /whole$/ })).toBeVisible({ timeout: 60_000 });
+    const href = (await page.getByRole('link', { name: 'save the master' }).getAttribute('href'))!;
+    const back = await (await page.request.get(href)).body();
+    expect(createHash('sha256').update(back).digest('hex')).toBe(createHash('sha256').update(readFileSync(path)).digest('hex'));
+    const workUrl = page.url();
+    await upload(page, path);
+    await page.waitForURL(workUrl);
+  });
+
+  test('a picture dropped anywhere on the bench begins a work', async ({ page }) => {
+    const bytes = readFileSync(await makeTiff('quarry face.tif', 400, 300, 21)).toString('base64');
+    await page.goto('/');
+    await page.waitForLoadState('networkidle');
+    const dropped = await page.evaluateHandle((base64) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'quarry face.tif'));
+      return transfer;
+    }, bytes);
+    await page.dispatchEvent('body', 'dragover', { dataTransfer: dropped });
+    await page.dispatchEvent('body', 'drop', { dataTransfer: dropped });
+    await page.waitForURL(/\/works\/.+\/capture/);
+    await expect(page.getByRole('heading', { name: 'Quarry face', level: 1 })).toBeVisible();
+    await expect(page.getByText('400 × 300 px, 0.1 megapixels')).toBeVisible();
+  });
+
+  test('a file that is cut short is looked at, refused and said on the bench, where it can be cleared', async ({ page }) => {
+    const whole = readFileSync(await makeTiff('pans.tif', 1000, 1000, 9));
+    await upload(page, makeFile('pans.tif', whole.subarray(0, 2_000_000)));
+    await page.waitForURL(/\/works\/.+/);
+    await expect(async () => {
+      await page.goto('/');
+      await expect(page.getByText(/“pans\.tif” cannot be read to its end/)).toBeVisible({ timeout: 1_000 });
+    }).toPass({ timeout: 60_000 });
+    await page.keyboard.press('e');
+    await said(page, 'Cleared.');
+    await expect(page.getByText(/“pans\.tif”/)).toHaveCount(0);
+  });
+
+  test('an upload is stopped halfway and nothing of it is kept', async ({ page }) => {
+    await page.goto('/works');
+    const before = await page.getByText(/^\d+ works?\./).textContent();
+    // The way in is slowed so that there is a halfway.
+    const session = await page.context().newCDPSession(page);
+    await session.send('Network.enable');
+    await session.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: 400_000,
+    });
+    await page.locator('input[type=file]').setInputFiles(await makeTiff('large.tif', 2400, 1800, 11));
+    await expect(page.getByText(/MB, about \d+ s left/)).toBeVisible();
+    await page.getByRole('button', { name: 'Stop', exact: true }).click();
+    await expect(page.getByText('Stopped. Nothing of it was kept.')).toBeVisible();
+    await session.send('Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+    await page.goto('/works');
+    expect(await page.getByText(/^\d+ works?\./).textContent()).toBe(before);
+  });
+});
+
+test('two windows pick at once: one gets the last print, the other is told', async ({ page, context }) => {
+  await page.goto('/works?q=Night');
+  const workId = (await page.getByRole('link', { name: /Night Ferry/ }).getAttribute('href'))!.split('/')[2]!;
+  await page.goto(`/works/${workId}/edition`);
+  await page.getByRole('link', { name: 'Open its sheets' }).click();
+  await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();
+  // The first print of the run is sold: one more is ready, and two want it.
+  const order = async (name: string) => {
+    await page.goto('/orders/new');
+    await page.getByRole('combobox', { name: 'Buyer' }).fill('somebody');
+    await page.getByRole('option', { name: 'somebody new' }).click();
+    await fill(page, { Name: name, Address: 'Quay 1', Country: 'Norrholm' });
+    await page.getByRole('button', { name: 'Take the order' }).click();
+    await page.waitForURL(/\/orders\/[0-9A-Z]{20,}/);
+    return page.url();
+  };
+  const [first, second] = [await order('Oda'), await order('Tomas')];
+  const other = await context.newPage();
+  await Promise.all([page.goto(first), other.goto(second)]);
+  const pick = (p: Page) => p.getByRole('button', { name: /^Pick it from the drawer/ }).click();
+  await Promise.all([pick(page), pick(other)]);
+  const outcome = (p: Page) => p.getByText(/Picked for order \d+: 2\/5|0 of 1 ready of Night Ferry/).first();
+  await Promise.all([expect(outcome(page)).toBeVisible(), expect(outcome(other)).toBeVisible()]);
+  const texts = [await outcome(page).textContent(), await outcome(other).textContent()];
+  expect(texts.filter((t) => t!.startsWith('Picked'))).toHaveLength(1);
+  expect(texts.filter((t) => t!.startsWith('0 of 1'))).toHaveLength(1);
+  await other.close();
+});
+
+test.describe('hands', () => {
+  test('one key flips every size, another lists the keys, numbers go to places, and typing is left alone', async ({ page }) => {
+    await page.goto('/works?q=Night');
+    await expect(page.getByText(/381 × 285\.8 mm/)).toBeVisible();
+    await page.keyboard.press('x');
+    await expect(page.getByText(/15 × 11 1\/4 in/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText(/15 × 11 1\/4 in/)).toBeVisible();
+    await page.keyboard.press('x');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Keys that work here' })).toContainText('flip millimetres and inches');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('4');
+    await page.waitForURL(/\/register/);
+    await page.keyboard.press('/');
+    await page.keyboard.type('2/5 night');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('link', { name: '2/5 of Night Ferry' })).toBeVisible();
+  });
+
+  test('what is wrong is said under its field, and what was typed is still there', async ({ page }) => {
+    await page.goto('/works/new');
+    await fill(page, { Title: 'Tin Boat', 'Size of the original': '12 smoots', Year: '2023' });
+    await page.getByRole('button', { name: 'Record the work' }).click();
+    await expect(page.getByText(/Expected a size such as "400 x 300 mm"/)).toBeVisible();
+    await expect(page.getByLabel('Size of the original')).toHaveValue('12 smoots');
+    await expect(page.getByLabel('Title')).toHaveValue('Tin Boat');
+    await fill(page, { 'Size of the original': '15 3/4 × 11 13/16 in' });
+    await page.getByRole('button', { name: 'Record the work' }).click();
+    await page.waitForURL(/\/original/);
+    await expect(page.getByText('400 × 300 mm').first()).toBeVisible();
+  });
+
+  test('an inch studio: a border nobody touched keeps its micrometres', async ({ page }) => {
+    await page.goto('/works?q=Night');
+    await page.getByRole('link', { name: /Night Ferry/ }).click();
+    await page.waitForURL(/\/sizes$/);
+    await page.keyboard.press('x');
+    await page.getByRole('button', { name: 'Border', exact: true }).click();
+    await expect(page.getByLabel('Top', { exact: true })).toHaveValue('1 in');
+    await page.getByLabel('Bottom', { exact: true }).fill('2 in');
+    await page.getByRole('button', { name: 'Keep this border' }).click();
+    await page.keyboard.press('x');
+    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText('border 25 top, 25 right, 50.8 bottom, 25 left');
+  });
+
+  test('at 390 px the bench and the packing table fit the hand', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 800 });
+    await page.goto('/orders');
+    const order = (await page.getByRole('row').nth(1).getByRole('link').first().getAttribute('href'))!;
+    for (const url of ['/', order]) {
+      await page.goto(url);
+      await page.waitForLoadState('networkidle');
+      expect([url, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([url, 390]);
+    }
+  });
+
+  test('at 1280 px and at 200 % no page scrolls sideways', async ({ page }) => {
+    for (const width of [1280, 640]) {
+      await page.setViewportSize({ width, height: 800 });
+      for (const url of ['/', '/works', '/papers?show=shelf', '/register', '/orders', '/orders/new', '/journal', '/studio']) {
+        await page.goto(url);
+        expect([width, url, await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)]).toEqual([
+          width,
+          url,
+          true,
+        ]);
+      }
+    }
+  });
+});
+
+test.describe('the doors', () => {
+  test('a page elsewhere may not change anything, nor may another name reach the studio', async ({ request }) => {
+    const post = (headers: Record<string, string>, url = '/api/act/archiveWork') =>
+      request.post(url, { data: {}, headers }).then((r) => r.status());
+    expect(await post({ origin: 'http://evil.example' })).toBe(403);
+    expect(await post({ origin: 'http://evil.example' }, '/api/intake?name=x.tif')).toBe(403);
+    expect(await post({ 'sec-fetch-site': 'cross-site' })).toBe(403);
+    expect(await post({ host: 'evil.example' })).toBe(403);
+    expect(await post({ origin: 'http://127.0.0.1:3377' })).toBe(422);
+  });
+
+  test('no path from a request reaches the file system', async ({ request }) => {
+    for (const path of [
+      '/api/pictures/..%2f..%2fetc/passwd',
+      `/api/pictures/${'a'.repeat(64)}/..%2f..%2fglassine.db`,
+      `/api/pictures/${'a'.repeat(64)}/tiles/0/0_0`,
+      '/api/masters/..%2f/file',
+      '/api/export/..%2fkeys',
+    ]) {
+      expect([path, (await request.get(path)).status() >= 400]).toEqual([path, true]);
+    }
+  });
+
+  test('the calculations answer scripts, and say what is wrong with their input', async ({ page }) => {
+    const calc = async (name: string, data: unknown) => {
+      const r = await page.request.post(`/api/calc/${name}`, { data });
+      return [r.status(), await r.json()] as const;
+    };
+    const [status, body] = await calc('resolution.check', {
+      pixels: { width: 9449, height: 7087 },
+      print: { width: '600 mm', height: '450 mm' },
+      school: { kind: 'flat', ppi: 300 },
+    });
+    expect([status, body.verdict, Math.round(body.ppi * 10) / 10]).toEqual([200, 'holds', 400]);
+    expect(
+      await calc('resolution.check', {
+        pixels: { width: 1, height: 1 },
+        print: { width: 'wide', height: '1 mm' },
+        school: { kind: 'flat', ppi: 300 },
+      }),
+    ).toEqual([422, { error: expect.objectContaining({ field: 'print.width', value: 'wide' }) }]);
+    expect((await page.request.get('/api/calc').then((r) => r.json())).calcs.length).toBeGreaterThan(6);
+    expect(await act(page, 'noSuchAct', {})).toMatchObject({ status: 422, body: { error: { field: 'act' } } });
+  });
+});

@@ -1,0 +1,85 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { writeTiff } from '../../demo/tiff';
+
+/** Chooses in one of the house's selects. */
+export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
+  const scope = page.getByRole('dialog').last();
+  const root = (await scope.count()) ? scope : page;
+  await root
+    .getByRole('button', { name: new RegExp(`${label}$`) })
+    .or(root.getByRole('button', { name: new RegExp(`^${label}|${label}`) }))
+    .first()
+    .click();
+  await page.getByRole('option', { name: option }).first().click();
+}
+
+/** Fills fields by their labels. */
+export async function fill(page: Page, values: Record<string, string>): Promise<void> {
+  const dialog = page.getByRole('dialog').last();
+  const root = (await dialog.count()) ? dialog : page;
+  for (const [label, value] of Object.entries(values)) await root.getByLabel(label, { exact: true }).first().fill(value);
+}
+
+/** Waits until the studio has said what was done. */
+export async function said(page: Page, text: string | RegExp): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: text }).first()).toBeVisible();
+}
+
+/** A TIFF of 16 bits with stripes fine enough to measure, written to disk. */
+export async function makeTiff(name: string, width: number, height: number, seed = 0): Promise<string> {
+  const path = join(mkdtempSync(join(tmpdir(), 'glassine-file-')), name);
+  await writeTiff(path, { width, height, bits: 16, channels: 3, ppi: 300, taken: '2026:11:04 10:12:00' }, (from, rows) => {
+    const band = new Uint16Array(width * rows * 3);
+    for (let i = 0; i < band.length; i++) band[i] = ((i * 2654435761 + from * 40503 + seed) >>> 8) & 0xffff;
+    return band;
+  });
+  return path;
+}
+
+export function makeFile(name: string, bytes: Uint8Array | string): string {
+  const path = join(mkdtempSync(join(tmpdir(), 'glassine-file-')), name);
+  writeFileSync(path, bytes);
+  return path;
+}
+
+export type ReadPdf = { pages: { widthMm: number; heightMm: number; text: string }[]; title: string };
+
+/** Reads a PDF back: its pages' sizes and all of its words. */
+export async function readPdf(request: APIRequestContext, url: string): Promise<ReadPdf> {
+  const response = await request.get(url);
+  expect(response.status()).toBe(200);
+  expect(response.headers()['content-type']).toBe('application/pdf');
+  const doc = await getDocument({ data: new Uint8Array(await response.body()), verbosity: 0 }).promise;
+  const pages = [];
+  for (let n = 1; n <= doc.numPages; n++) {
+    const page = await doc.getPage(n);
+    const { width, height } = page.getViewport({ scale: 1 });
+    const content = await page.getTextContent();
+    pages.push({
+      widthMm: (width / 72) * 25.4,
+      heightMm: (height / 72) * 25.4,
+      text: joined(content.items.flatMap((i) => ('str' in i ? [{ str: i.str, transform: i.transform as number[], width: i.width }] : []))),
+    });
+  }
+  const { info } = await doc.getMetadata();
+  return { pages, title: (info as { Title?: string }).Title ?? '' };
+}
+
+type Run = { str: string; transform: number[]; width: number };
+
+/** Runs of type as words: two that touch on one line are one word, set from two halves of a typeface. */
+function joined(runs: Run[]): string {
+  let text = '',
+    end = Number.NaN,
+    line = Number.NaN;
+  for (const { str, transform, width } of runs) {
+    const touches = Math.abs(transform[5]! - line) < 0.5 && Math.abs(transform[4]! - end) < 0.6;
+    text += (touches ? '' : ' ') + str;
+    [end, line] = [transform[4]! + width, transform[5]!];
+  }
+  return text.replace(/\s+/g, ' ').trim();
+}

@@ -1,0 +1,191 @@
+import { Studio, type StudioOptions } from '@/studio/studio';
+import * as editions from '@/studio/editions';
+import { offerFormat } from '@/studio/formats';
+import { placeOrder, recordBuyer } from '@/studio/orders';
+import * as proofs from '@/studio/proofs';
+import { recordWork } from '@/studio/recordWork';
+import { reading } from '@/studio/readMaster';
+import { setPrice } from '@/studio/setPrice';
+import * as stock from '@/studio/stock';
+import { takeInMaster } from '@/studio/takeInMaster';
+import type { Signing } from '@/core/edition/states';
+import { folder, inPieces, tiff } from './files';
+
+const open: Studio[] = [];
+afterAll(async () => {
+  for (const s of open.splice(0)) await s.close();
+});
+
+/** A studio of its own, empty, closed when the test file ends. */
+export async function emptyStudio(options: Partial<StudioOptions> = {}): Promise<Studio> {
+  const studio = await Studio.open({ dataDir: options.dataDir ?? (await folder()), ...options });
+  open.push(studio);
+  return studio;
+}
+
+export const WORK = {
+  title: 'Night Ferry',
+  year: 2025,
+  medium: 'gouache on board',
+  kind: 'painting' as const,
+  size: '380 x 285 mm',
+  owner: 'the studio',
+  soldPrice: '',
+  drySince: null,
+  varnish: '',
+  surface: '',
+  smears: false,
+  mayPrint: 'yes' as const,
+  rights: '',
+  notes: '',
+};
+export const PAPER = {
+  name: 'Harrow Rag 310',
+  base: 'cotton' as const,
+  surface: 'matte' as const,
+  gsm: 310,
+  thickness: '0.48 mm',
+  brightener: 'none' as const,
+  mayRoll: true,
+  scuffs: true,
+  dryHours: 24,
+  pricePerM2: '19.40',
+  sizes: '',
+  permanence: '',
+  notes: '',
+};
+export const ROUTE = {
+  name: 'the back room',
+  kind: 'own printer' as const,
+  process: 'pigment inkjet',
+  leadDays: 1,
+  ppi: 300,
+  space: 'opRGB',
+  fileKinds: 'TIFF',
+  addsBorder: true,
+  givesProofs: true,
+  pricePerM2: '21',
+  minimum: '0',
+  notes: '',
+};
+export const BUYER = {
+  name: 'Oda Brennick',
+  preferredName: '',
+  email: '',
+  address: 'Lower Mole 12\nHaldenness',
+  country: 'Norrholm',
+  mayWriteSince: null,
+  notes: '',
+};
+
+/** A studio with a work that has a master, a format with a price, a paper, a route and a buyer. */
+export async function furnished(options: Partial<StudioOptions> & { withMaster?: boolean } = {}) {
+  const studio = await emptyStudio(options);
+  const workId = (await recordWork(studio, WORK)).id!;
+  let masterId = '';
+  if (options.withMaster !== false) {
+    ({ masterId } = await takeInMaster(studio, inPieces(await tiff({ width: 1200, height: 900, ppi: 300 })), {
+      fileName: 'ferry.tif',
+      workId,
+    }));
+    await reading(studio, masterId);
+  }
+  const formatId = (await offerFormat(studio, { workId, size: '100 x 75 mm', family: 'own' })).id!;
+  const paperId = (await stock.recordPaper(studio, PAPER)).id!;
+  const routeId = (await stock.recordRoute(studio, ROUTE)).id!;
+  const buyerId = (await recordBuyer(studio, BUYER)).id!;
+  await setPrice(studio, {
+    formatId,
+    price: '53.10',
+    question: { costs: [], fixedFees: [], shareFees: [], carriageCharged: 0, margin: 0.5, given: 0 },
+  });
+  return { studio, workId, masterId, formatId, paperId, routeId, buyerId };
+}
+export type Furnished = Awaited<ReturnType<typeof furnished>>;
+
+/** Opens an edition and takes its first prints as far as signed. */
+export async function withPrints(
+  f: Furnished,
+  size: number,
+  prints: number,
+  signing: Signing = 'front',
+): Promise<{ editionId: string; ids: string[] }> {
+  const { studio, workId, formatId, paperId } = f;
+  const editionId = (
+    await editions.openEdition(studio, {
+      workId,
+      kind: 'limited',
+      size,
+      proofs: { AP: 1, PP: 0, HC: 0 },
+      run: 'all sizes',
+      formatId: null,
+      signing,
+    })
+  ).id!;
+  const ids = (await numbersOf(studio, editionId)).slice(0, prints).map((i) => i.id);
+  if (prints === 0) return { editionId, ids };
+  await editions.printImpressions(studio, {
+    editionId,
+    impressionIds: ids,
+    count: null,
+    formatId,
+    paperId,
+    reason: 'no proof in this test',
+  });
+  await editions.handleImpressions(studio, { editionId, impressionIds: ids, act: 'passed', note: '' });
+  if (signing === 'front' || signing === 'back')
+    await editions.handleImpressions(studio, { editionId, impressionIds: ids, act: 'signed', note: '' });
+  return { editionId, ids };
+}
+
+export async function numbersOf(studio: Studio, editionId: string) {
+  const { impressions } = await import('@/store/schema');
+  const { and, eq, asc } = await import('drizzle-orm');
+  return studio.db
+    .select()
+    .from(impressions)
+    .where(and(eq(impressions.editionId, editionId), eq(impressions.kind, 'run')))
+    .orderBy(asc(impressions.number));
+}
+
+export const order = async (f: Furnished, editionId: string, quantity = 1): Promise<string> =>
+  (
+    await placeOrder(f.studio, {
+      buyerId: f.buyerId,
+      lines: [{ editionId, formatId: f.formatId, quantity, price: '' }],
+      carriage: '',
+      message: '',
+      wantsSignature: false,
+      paid: true,
+      orderedOn: null,
+      notes: '',
+    })
+  ).id!;
+
+/** An accepted whole proof of the format on the paper. */
+export async function acceptedProof(f: Furnished): Promise<string> {
+  const id = (
+    await proofs.askProof(f.studio, {
+      formatId: f.formatId,
+      paperId: f.paperId,
+      routeId: f.routeId,
+      kind: 'whole',
+      changed: '',
+      cost: '4.10',
+      made: true,
+    })
+  ).id!;
+  await proofs.judgeProof(f.studio, { id, verdict: 'accept', light: 'D50', distance: '', words: '', reason: 'dried under a fan' });
+  return id;
+}
+
+/** What a refused act says. */
+export async function refused(work: Promise<unknown>): Promise<{ says: string; overridable: boolean; field?: string }> {
+  try {
+    await work;
+  } catch (error) {
+    const e = error as { says?: string; message: string; overridable?: boolean; field?: string };
+    return { says: e.says ?? e.message, overridable: e.overridable ?? false, field: e.field };
+  }
+  throw new Error('it was done');
+}
