@@ -2,6 +2,7 @@
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import workerpool from 'workerpool';
+import { resumeMeasuring } from '@/studio/measureMaster';
 import { Studio } from '@/studio/studio';
 import { PICTURES } from './pictures';
 import { DemoClock } from './studio/clock';
@@ -47,6 +48,8 @@ async function fill(): Promise<void> {
   const clock = new DemoClock(new Date());
   const studio = await Studio.open({ dataDir: partly, now: clock.now });
   await fillStudio(studio, clock, pictures, (says) => say(`${seconds()}  ${says}`));
+  say(`${seconds()}  measuring what is not measured yet`);
+  await resumeMeasuring(studio);
   await studio.close();
   await rm(folder, { recursive: true, force: true });
   await rename(partly, folder);

@@ -15,4 +15,4 @@ export default function proxy(request: NextRequest) {
   return NextResponse.next();
 }
 
-export const config = { matcher: ['/((?!api/intake|_next/|icon).*)'] };
+export const config = { matcher: ['/((?!api/intake|api/check/|api/printfile$|_next/|icon).*)'] };

@@ -2,7 +2,7 @@ import { rename } from 'node:fs/promises';
 import sharp from 'sharp';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, writeMatrixProfile } from '@/core/colour/icc';
 import type { PictureSpec } from '../pictures';
-import { writeTiff } from '../tiff';
+import { writeTiff } from '@/imaging/tiff';
 import { bandOf, painterOf } from './hands';
 
 /** Makes one demo picture at `path`; what is there is whole, or not there at all. */

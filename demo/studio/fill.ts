@@ -12,6 +12,7 @@ import { takeInMaster } from '@/studio/takeInMaster';
 import { PICTURES } from '../pictures';
 import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
+import { recordTools, scheduleCapturing } from './capturing';
 import { scheduleMaking } from './making';
 import { scheduleOrders } from './selling';
 import { WORKS } from './works';
@@ -32,6 +33,7 @@ export async function fillStudio(studio: Studio, clock: DemoClock, pictures: str
   const known: Known = { works: new Map(), formats: new Map(), papers: new Map(), routes: new Map(), buyers: [], editions: new Map(), services: [] };
   clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));
   for (const w of WORKS) clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
+  scheduleCapturing(clock, studio, known, onStep);
   scheduleMaking(studio, clock, known);
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
@@ -54,6 +56,7 @@ async function furnish(studio: Studio, clock: DemoClock, known: Known) {
     const { id } = await recordBuyer(studio, { ...b, email: '', mayWriteSince: mayWrite ? clock.day(390) : null, notes: '' });
     known.buyers.push(id!);
   }
+  await recordTools(studio, clock);
   await stock.discontinuePaper(studio, { id: known.papers.get('ledger')!, discontinued: true });
 }
 

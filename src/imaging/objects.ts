@@ -1,4 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
+import { createReadStream } from 'node:fs';
 import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { RefusedError } from '@/core/errors';
@@ -67,6 +68,22 @@ export class ObjectStore {
     if (await this.has(sha256)) await rm(path, { force: true });
     else await rename(path, place);
     return place;
+  }
+
+  /** A place for a file being made here; what is left there is swept away at the next start. */
+  async passing(): Promise<string> {
+    await mkdir(join(this.dataDir, 'incoming'), { recursive: true });
+    return join(this.dataDir, 'incoming', randomUUID());
+  }
+
+  /** Gives a file made here its lasting place under its hash. */
+  async adopt(path: string): Promise<{ sha256: string; bytes: number }> {
+    const hash = createHash('sha256');
+    let bytes = 0;
+    for await (const chunk of createReadStream(path)) { hash.update(chunk as Buffer); bytes += (chunk as Buffer).length; }
+    const sha256 = hash.digest('hex');
+    await this.keep({ path, sha256, bytes });
+    return { sha256, bytes };
   }
 
   async drop(received: Received): Promise<void> {

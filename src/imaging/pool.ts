@@ -2,7 +2,10 @@ import { join } from 'node:path';
 import workerpool from 'workerpool';
 import { RefusedError } from '@/core/errors';
 import type { FileFacts } from './facts';
-import type { Answer } from './worker';
+import type { Answer, ImagingTasks } from './worker';
+
+type ValueOf<K extends keyof ImagingTasks> = Extract<Awaited<ReturnType<ImagingTasks[K]>>, { ok: true }> extends { value: infer V } ? V : never;
+const QUICK = new Set<keyof ImagingTasks>(['lightGrid', 'smallGrey', 'patchMeans', 'guessCorners', 'readPixel', 'checkPrintFile']);
 
 export type Task<T> = { done: Promise<T>; cancel: () => void };
 
@@ -28,6 +31,11 @@ export class ImagingPool {
     return this.run('derive', [path, into, fileName], DERIVE_MS, onStep);
   }
 
+  /** Any other task of a worker, by name. */
+  do<K extends keyof ImagingTasks>(task: K, args: Parameters<ImagingTasks[K]>, onStep?: (step: string, share?: number) => void): Task<ValueOf<K>> {
+    return this.run(task, args, QUICK.has(task) ? FACTS_MS * 4 : DERIVE_MS, onStep);
+  }
+
   /** Kilobytes the largest worker has held at most. */
   peakMemory(): Task<number> {
     const promise = this.pool.exec('peakMemory', []);
@@ -38,8 +46,8 @@ export class ImagingPool {
     await this.pool.terminate(true);
   }
 
-  private run<T>(task: string, args: unknown[], limitMs: number, onStep?: (step: string) => void): Task<T> {
-    const promise = this.pool.exec(task, args, { on: (event: { step: string }) => onStep?.(event.step) });
+  private run<T>(task: string, args: unknown[], limitMs: number, onStep?: (step: string, share?: number) => void): Task<T> {
+    const promise = this.pool.exec(task, args, { on: (event: { step: string; share?: number }) => onStep?.(event.step, event.share) });
     promise.timeout(limitMs);
     const done = (async () => {
       let answer: Answer<T>;

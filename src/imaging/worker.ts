@@ -4,7 +4,12 @@ import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { RefusedError } from '@/core/errors';
 import { derive } from './derive';
+import { makeCopy } from './copies';
 import { readFacts } from './facts';
+import { measurePicture } from './measure';
+import { checkPrintFile, makePrintFile } from './printFile';
+import { findDust, guessCorners, lightGrid, patchMeans, readPixel, smallGrey } from './sample';
+import { simulate } from './simulate';
 
 sharp.cache(false);
 
@@ -20,10 +25,23 @@ async function answered<T>(work: Promise<T>): Promise<Answer<T>> {
   }
 }
 
+const progress = (step: string, share: number) => workerpool.workerEmit({ step, share });
+
 const tasks = {
   facts: (path: string, fileName: string) => answered(readFacts(path, fileName)),
   derive: (path: string, into: string, fileName: string) =>
     answered(derive(path, into, fileName, (step) => workerpool.workerEmit({ step })).then(() => true)),
+  measure: (path: string, scratch: string) => answered(measurePicture(path, scratch, (step) => workerpool.workerEmit({ step }))),
+  printFile: (q: Parameters<typeof makePrintFile>[0]) => answered(makePrintFile(q, progress).then(() => true)),
+  checkPrintFile: (path: string, asked: Parameters<typeof checkPrintFile>[1]) => answered(checkPrintFile(path, asked)),
+  copy: (q: Parameters<typeof makeCopy>[0]) => answered(makeCopy(q, progress).then(() => true)),
+  capture: (q: Parameters<typeof simulate>[0]) => answered(simulate(q, progress).then(() => true)),
+  lightGrid: (path: string) => answered(lightGrid(path)),
+  smallGrey: (path: string) => answered(smallGrey(path)),
+  patchMeans: (path: string, corners: Parameters<typeof patchMeans>[1]) => answered(patchMeans(path, corners)),
+  guessCorners: (path: string) => answered(guessCorners(path)),
+  findDust: (path: string, scratch: string, noise: number) => answered(findDust(path, scratch, noise, progress)),
+  readPixel: (path: string, x: number, y: number) => answered(readPixel(path, x, y)),
   peakMemory: () => process.resourceUsage().maxRSS,
 };
 export type ImagingTasks = typeof tasks;

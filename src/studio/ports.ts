@@ -1,6 +1,21 @@
+import type { Size } from '@/core/measure';
+import type { Faults } from '@/core/capture/faults';
+
 /** A scale on the packing table. What comes from it is a reading, with the scale's own error. */
 export interface Scale {
   readonly name: string;
   /** @returns milligrams */
   read(on: { loadMg: number; parcelId: string }): Promise<number>;
+}
+
+/** One pass of a device over an original, before any file exists: what part of it, how large, and the device's own faults. */
+export type Pass = { name: string; part: { left: number; top: number; width: number; height: number }; to: { width: number; height: number }; ppi: number | null; shows: 'work' | 'blank board' | 'target'; faults: Faults; seed: number };
+
+/** A flatbed or a camera. What it delivers is a file; how that comes about is its own affair. */
+export interface CaptureDevice {
+  readonly name: string;
+  readonly kind: 'flatbed' | 'camera';
+  /** True for a stand-in: what it makes is labelled so everywhere. */
+  readonly simulated: boolean;
+  passes(q: { original: Size; ppi: number; longSidePx: number; shows: Pass['shows']; seed: number }): Pass[];
 }

@@ -4,6 +4,7 @@ import type { Tx } from '@/store/db';
 import { findRow, patchRow, removeRow } from '@/store/rows';
 import { editions, formats, intakes, journal, masters, proofs, works } from '@/store/schema';
 import { mastersOf, sameFile, stillReading } from '@/store/works';
+import { measuring, resumeMeasuring } from './measureMaster';
 import { noteInJournal, type Studio } from './studio';
 
 export type ReadingState = { step: string; startedAt: number; megapixels: number };
@@ -46,6 +47,7 @@ export async function resumeIntakes(studio: Studio): Promise<void> {
     await studio.store.write((tx) => removeRow(tx, intakes, intake.id));
   }
   for (const master of await stillReading(studio.db)) void reading(studio, master.id);
+  void resumeMeasuring(studio);
 }
 
 async function read(studio: Studio, masterId: string, entry: Running): Promise<void> {
@@ -66,6 +68,7 @@ async function read(studio: Studio, masterId: string, entry: Running): Promise<v
     await patchRow(tx, masters, masterId, { state: 'ready' });
     await tx.update(intakes).set({ state: 'in' }).where(eq(intakes.masterId, masterId));
   });
+  void measuring(studio, masterId);
 }
 
 /** Takes a master out again that could not be read; the sentence why stays until somebody has seen it. */

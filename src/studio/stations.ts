@@ -1,5 +1,6 @@
 import { cache } from 'react';
 import { eq } from 'drizzle-orm';
+import { DETAIL_WARNS } from '@/core/capture/readings';
 import type { Mark } from '@/core/finding';
 import { checkResolution, countVerdicts, croppedTo, ladder, type Pixels, type School } from '@/core/resolution';
 import { editionsOf, stateCounts, type Edition } from '@/store/editions';
@@ -54,8 +55,11 @@ function captureFinding(m: Master | null, count: number): StationFinding {
   if (!m) return { station, mark: 'none', says: 'No file yet' };
   if (m.state === 'reading') return { station, mark: 'none', says: `${m.fileName} is being read` };
   const others = count > 1 ? `; ${count} masters` : '';
-  if (!m.profileLabel) return { station, mark: 'care', says: `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit; no profile: its colours are not known${others}` };
-  return { station, mark: 'holds', says: `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit, ${m.profileLabel.replace(/ \(.*/, '')}${others}` };
+  const what = `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit`;
+  const detail = m.detailShare === null ? '' : `, detail ${Math.round(100 * m.detailShare)} %`;
+  if (!m.profileLabel && m.colour === 'RGB') return { station, mark: 'care', says: `${what}${detail}; no profile: its colours are not known${others}` };
+  if (m.detailShare !== null && m.detailShare < DETAIL_WARNS) return { station, mark: 'care', says: `${what}, but true detail reaches only ${Math.round(100 * m.detailShare)} % of it${others}` };
+  return { station, mark: m.gravest?.verdict === 'fails' ? 'care' : 'holds', says: `${what}${m.profileLabel ? `, ${m.profileLabel.replace(/ \(.*/, '')}` : ''}${detail}${others}` };
 }
 
 function sizesFinding(m: Master | null, rungs: ReturnType<typeof ladder>, formats: Format[], school: School): StationFinding {

@@ -50,7 +50,11 @@ export class Studio {
     return this.options.who ?? ((await this.settings(db)).artist || 'the studio');
   }
 
+  /** Set while closing: what runs beside then ends without a word. */
+  closed = false;
+
   async close(): Promise<void> {
+    this.closed = true;
     await this.imaging.end();
     this.store.close();
   }

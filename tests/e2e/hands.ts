@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { writeTiff } from '../../demo/tiff';
+import { writeTiff } from '../../src/imaging/tiff';
 
 /** Chooses in one of the house's selects. */
 export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {

@@ -33,7 +33,7 @@ export function WorksView({ lines, total, perPage, asked }: { lines: WorkLine[];
         {(choose) => (
           <Head>
             <div><PageTitle>Works</PageTitle><Lead>{total} {asked.archived ? 'put away' : total === 1 ? 'work' : 'works'}. Drop a TIFF, JPEG, PNG or WebP anywhere here to begin another.</Lead></div>
-            <Row>{choose}<ButtonLink href="/works/new" keyName="n">Record one without a file</ButtonLink></Row>
+            <Row>{choose}<ButtonLink href="/works/new" keyName="n">Record one without a file</ButtonLink><ButtonLink href="/works/plan">Plan a capture</ButtonLink></Row>
           </Head>
         )}
       </IntakeZone>

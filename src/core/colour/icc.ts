@@ -1,4 +1,5 @@
 import { InputError } from '../errors';
+import { openProfile, type Curve } from './profile';
 
 /** Chromaticities of a display-like space: red, green, blue and its white. */
 export type Primaries = { red: Xy; green: Xy; blue: Xy; white: Xy };
@@ -11,34 +12,49 @@ export const OPRGB_PRIMARIES: Primaries = { red: [0.64, 0.33], green: [0.21, 0.7
 /** Source: IEC 61966-2-5: the curve's exponent is 563/256. */
 export const OPRGB_GAMMA = 563 / 256;
 /** Source: ICC.1, the profile connection space's white. */
-const D50: Vec3 = [0.9642, 1, 0.8249];
+export const D50: Vec3 = [0.9642, 1, 0.8249];
 /** Source: Lam 1985, the Bradford cone matrix, as ICC.1 Annex E uses it. */
 const BRADFORD: Mat3 = [[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0.0389, -0.0685, 1.0296]];
 
 /**
- * Writes an ICC version 2 matrix profile for a space of given primaries and a pure power curve.
+ * Writes an ICC version 2 matrix profile for a space of given primaries and a curve.
  *
  * @param label what the profile calls itself, plain ASCII
+ * @param curve the exponent of a pure power, or the curve itself from coded value to light
  * @returns the profile's bytes
  * Source: ICC.1:2001-04.
  * @example writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA).length > 300 // true
  */
-export function writeMatrixProfile(label: string, primaries: Primaries, gamma: number): Uint8Array {
+export function writeMatrixProfile(label: string, primaries: Primaries, curve: number | Curve): Uint8Array {
   const columns = adaptedColumns(primaries);
   const tags: [string, Uint8Array][] = [
     ['desc', descTag(label)],
     ['cprt', textTag('No copyright, use freely')],
     ['wtpt', xyzTag(xyzOf(primaries.white))],
     ['rXYZ', xyzTag(columns[0])], ['gXYZ', xyzTag(columns[1])], ['bXYZ', xyzTag(columns[2])],
-    ['rTRC', curveTag(gamma)], ['gTRC', curveTag(gamma)], ['bTRC', curveTag(gamma)],
+    ['rTRC', curveTag(curve)], ['gTRC', curveTag(curve)], ['bTRC', curveTag(curve)],
   ];
+  return assemble('RGB ', tags);
+}
+
+/**
+ * Writes an ICC version 2 profile for grey with a curve.
+ *
+ * Source: ICC.1:2001-04.
+ * @example openProfile(writeGreyProfile('grey', 2.2)).space // 'GRAY'
+ */
+export function writeGreyProfile(label: string, curve: number | Curve): Uint8Array {
+  return assemble('GRAY', [['desc', descTag(label)], ['cprt', textTag('No copyright, use freely')], ['wtpt', xyzTag(D50)], ['kTRC', curveTag(curve)]]);
+}
+
+function assemble(space: 'RGB ' | 'GRAY', tags: [string, Uint8Array][]): Uint8Array {
   const start = 128 + 4 + 12 * tags.length;
   const total = start + tags.reduce((n, [, body]) => n + padded(body.length), 0);
   const bytes = new Uint8Array(total);
   const view = new DataView(bytes.buffer);
   view.setUint32(0, total);
   view.setUint32(8, 0x02400000);
-  ascii(bytes, 12, 'mntrRGB XYZ ');
+  ascii(bytes, 12, `mntr${space}XYZ `);
   [2026, 1, 1, 0, 0, 0].forEach((v, i) => view.setUint16(24 + 2 * i, v));
   ascii(bytes, 36, 'acsp');
   D50.forEach((v, i) => view.setInt32(68 + 4 * i, s15(v)));
@@ -64,26 +80,18 @@ export function writeMatrixProfile(label: string, primaries: Primaries, gamma: n
  * @example profileLabel(writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA)) // 'opRGB'
  */
 export function profileLabel(profile: Uint8Array): string | null {
-  const view = new DataView(profile.buffer, profile.byteOffset, profile.byteLength);
+  const tag = openProfile(profile).tags.get('desc');
+  if (!tag) return null;
+  const view = new DataView(tag.buffer, tag.byteOffset, tag.byteLength);
   const faulty = () => new InputError('profile', `${profile.length} bytes`, 'a whole ICC profile');
-  if (profile.length < 132 || read(profile, 36, 4) !== 'acsp' || view.getUint32(0) > profile.length) throw faulty();
-  const count = view.getUint32(128);
-  if (132 + 12 * count > profile.length) throw faulty();
-  for (let i = 0; i < count; i++) {
-    const at = 132 + 12 * i;
-    if (read(profile, at, 4) !== 'desc') continue;
-    const [offset, size] = [view.getUint32(at + 4), view.getUint32(at + 8)];
-    if (offset + size > profile.length || size < 16) throw faulty();
-    if (read(profile, offset, 4) === 'mluc') {
-      const length = view.getUint32(offset + 20);
-      const from = offset + view.getUint32(offset + 24);
-      if (from + length > profile.length) throw faulty();
-      return new TextDecoder('utf-16be').decode(profile.subarray(from, from + length)).replace(/\0+$/, '');
-    }
-    const length = view.getUint32(offset + 8);
-    return read(profile, offset + 12, Math.min(length, size - 12)).replace(/\0.*$/s, '');
+  if (tag.length < 16) throw faulty();
+  if (read(tag, 0, 4) === 'mluc') {
+    if (tag.length < 28) throw faulty();
+    const [length, from] = [view.getUint32(20), view.getUint32(24)];
+    if (from + length > tag.length) throw faulty();
+    return new TextDecoder('utf-16be').decode(tag.subarray(from, from + length)).replace(/\0+$/, '');
   }
-  return null;
+  return read(tag, 12, Math.min(view.getUint32(8), tag.length - 12)).replace(/\0.*$/s, '');
 }
 
 const xyzOf = ([x, y]: Xy): Vec3 => [x / y, 1, (1 - x - y) / y];
@@ -91,7 +99,7 @@ const s15 = (v: number) => Math.round(v * 65536);
 const padded = (n: number) => (n + 3) & ~3;
 
 /** The XYZ of each primary at full strength, adapted to D50. */
-function adaptedColumns(p: Primaries): [Vec3, Vec3, Vec3] {
+export function adaptedColumns(p: Primaries): [Vec3, Vec3, Vec3] {
   const cols = [xyzOf(p.red), xyzOf(p.green), xyzOf(p.blue)] as [Vec3, Vec3, Vec3];
   const scale = multiply(inverse(transpose(cols)), xyzOf(p.white));
   const adapt = adaptation(xyzOf(p.white), D50);
@@ -131,4 +139,8 @@ function tag(type: string, size: number, fill: (view: DataView, bytes: Uint8Arra
 const descTag = (label: string) => tag('desc', 12 + label.length + 1 + 78, (v, b) => { v.setUint32(8, label.length + 1); ascii(b, 12, label); });
 const textTag = (text: string) => tag('text', 8 + text.length + 1, (_, b) => ascii(b, 8, text));
 const xyzTag = (xyz: Vec3) => tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
-const curveTag = (gamma: number) => tag('curv', 14, (v) => { v.setUint32(8, 1); v.setUint16(12, Math.round(gamma * 256)); });
+/** A power by its exponent, any other curve by a table fine enough for 16 bit. */
+const TABLE = 1_024;
+const curveTag = (curve: number | Curve) => typeof curve === 'number'
+  ? tag('curv', 14, (v) => { v.setUint32(8, 1); v.setUint16(12, Math.round(curve * 256)); })
+  : tag('curv', 12 + 2 * TABLE, (v) => { v.setUint32(8, TABLE); for (let i = 0; i < TABLE; i++) v.setUint16(12 + 2 * i, Math.round(65_535 * Math.min(1, Math.max(0, curve(i / (TABLE - 1)))))); });

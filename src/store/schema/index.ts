@@ -1,3 +1,4 @@
 export * from './works';
 export * from './making';
 export * from './selling';
+export * from './capturing';

@@ -1,4 +1,6 @@
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { Derived } from '@/core/capture/checks';
+import type { Mark } from '@/core/finding';
 import type { FamilyName, School } from '@/core/resolution';
 import { at, flag, id, json, um } from './kit';
 
@@ -72,6 +74,13 @@ export const masters = sqliteTable('masters', {
   profileBytes: integer('profile_bytes').notNull().default(0),
   capturedAt: at('captured_at'),
   method: text('method').notNull().default(''),
+  /** The master this one was worked out from, and how; the stored bytes of both stay. */
+  parentId: text('parent_id'),
+  derived: json<Derived>('derived'),
+  /** In short, for lists: the share of the pixels' detail it holds, and its gravest finding. */
+  detailShare: real('detail_share'),
+  gravest: json<{ verdict: Mark; says: string }>('gravest'),
+  measuredAt: at('measured_at'),
   state: text('state').$type<(typeof MASTER_STATES)[number]>().notNull(),
   current: flag('current').notNull(),
   receivedAt: at('received_at').notNull(),

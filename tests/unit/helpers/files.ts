@@ -2,7 +2,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { writeTiff, type TiffSpec } from '#demo/tiff';
+import { writeTiff, type TiffSpec } from '@/imaging/tiff';
 
 const made: string[] = [];
 

@@ -2,32 +2,35 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
+import type { NamedFinding, Readings } from '@/core/capture/readings';
 import type { Master } from '@/store/works';
 import { useAct, TroubleNote } from '@/ui/Acts';
-import { Button, Row } from '@/ui/Button';
-import { Field } from '@/ui/Field';
+import { Button, ButtonLink, Row } from '@/ui/Button';
+import { Field, Select } from '@/ui/Field';
 import { IntakeZone } from '@/ui/Intake';
 import { Aside, Beside, Empty, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { Marked } from '@/ui/Verdict';
 import { useUnits } from '@/ui/Units';
+import { Findings, hasMap, MAP_SAYS, MapOver, type MapKind } from './Findings';
 
 type Reading = { step: string; secondsLeft: number; megapixels: number; startedAt: number };
 const Picture = styled.figure`background: #cfcfcf; display: grid; place-items: center; min-height: 240px; padding: 20px; img { max-width: 100%; max-height: 62vh; display: block; } figcaption { color: ${t.ink2}; }`;
 const MasterLine = styled.li<{ $on: boolean }>`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; padding: 8px 0; border-bottom: 1px solid ${t.hair}; align-items: baseline; strong { overflow-wrap: anywhere; }`;
 
 /** The masters of a work and what their files say of themselves. */
-export function CaptureView({ workId, masters, smears }: { workId: string; masters: Master[]; smears: boolean }) {
+export function CaptureView({ workId, masters, smears, readings, findings, measuring }: { workId: string; masters: Master[]; smears: boolean; readings: Readings | null; findings: NamedFinding[]; measuring: { step: string } | null }) {
   const current = masters.find((m) => m.current);
   return (
     <IntakeZone workId={workId} label={masters.length ? 'Bring in another capture' : 'Bring the file in'}>
       {(choose) => !current
-        ? <Empty title="No file yet"><p>A master is one digital capture of the work, kept byte for byte as it came in. Drop a TIFF, JPEG, PNG or WebP up to 2 GB anywhere on this page.</p><div>{choose}</div></Empty>
+        ? <Empty title="No file yet"><p>A master is one digital capture of the work, kept byte for byte as it came in. Drop a TIFF, JPEG, PNG or WebP up to 2 GB anywhere on this page, or plan the capture first: what to scan or photograph it with, for the largest print wanted.</p><div><Row>{choose}<ButtonLink href={`/works/${workId}/capture/plan`}>Plan its capture</ButtonLink></Row></div></Empty>
         : (
           <Beside $aside={372}>
-            <Shown master={current} />
+            <Shown master={current} readings={readings} />
             <Aside>
+              <Findings master={current} readings={readings} findings={findings} measuring={measuring} />
               <FileFacts master={current} />
               <section>
                 <SheetTitle>Masters of this work <span>{masters.length}</span></SheetTitle>
@@ -42,13 +45,20 @@ export function CaptureView({ workId, masters, smears }: { workId: string; maste
   );
 }
 
-function Shown({ master }: { master: Master }) {
+const MAPS: { key: MapKind; name: string }[] = [{ key: 'none', name: 'the picture alone' }, { key: 'detail', name: 'where its detail is' }, { key: 'high', name: 'lightest end' }, { key: 'low', name: 'darkest end' }, { key: 'edge', name: 'edge of its colours' }];
+
+function Shown({ master, readings }: { master: Master; readings: Readings | null }) {
+  const [kind, setKind] = useState<MapKind>('none');
+  const maps = readings ? MAPS.filter((m) => hasMap(readings, m.key)) : [];
   return (
-    <Picture>
-      {master.state === 'ready'
-        ? <img src={`/api/pictures/${master.sha256}/view`} alt={`The master ${master.fileName}, whole`} />
-        : <ReadingNow key={master.id} master={master} />}
-    </Picture>
+    <Stack $gap={8}>
+      <Picture>
+        {master.state === 'ready'
+          ? <div style={{ position: 'relative' }}><img src={`/api/pictures/${master.sha256}/view`} alt={`The master ${master.fileName}, whole`} />{readings && <MapOver readings={readings} kind={kind} />}</div>
+          : <ReadingNow key={master.id} master={master} />}
+      </Picture>
+      {maps.length > 1 && <Row $gap={16}><Select label="Shown on it" value={kind} onChange={setKind} options={maps} width={210} />{kind !== 'none' && <Small>{MAP_SAYS[kind][0]!.toUpperCase()}{MAP_SAYS[kind].slice(1)}.</Small>}</Row>}
+    </Stack>
   );
 }
 
@@ -95,7 +105,7 @@ function FileFacts({ master: m }: { master: Master }) {
           ['File', m.fileName], ['Kind', `${m.fileKind}${m.compression && m.compression !== m.fileKind.toLowerCase() ? `, ${m.compression} compression` : ''}${m.pages > 1 ? `, page 1 of ${m.pages}` : ''}`],
           ['Pixels', `${m.widthPx} × ${m.heightPx} px, ${((m.widthPx * m.heightPx) / 1e6).toFixed(1)} megapixels`],
           ['Depth', `${m.bits} bit, ${m.channels} ${m.channels === 1 ? 'channel' : 'channels'} ${m.colour}${m.alpha ? ', one of them alpha' : ''}`],
-          ['Profile', m.profileLabel ? `“${m.profileLabel}”` : <Marked key="p" kind="care">none: untagged. What its figures mean must be asked, not guessed.</Marked>],
+          ['Profile', m.profileLabel ? `“${m.profileLabel}”` : 'none: untagged'],
           ['Density', at], m.orientation > 1 && ['Turned', `orientation flag ${m.orientation}: applied for view, the bytes stay as they are`],
           ['Taken', m.capturedAt && `${m.capturedAt.replace('T', ' ')}, by the file’s own clock`], ['Size', mb(m.bytes)], ['Received', `${m.receivedAt.slice(0, 16).replace('T', ' ')} UTC`],
           ['SHA-256', <Small key="s">{m.sha256.slice(0, 16)}…{m.sha256.slice(-8)}</Small>],
@@ -111,7 +121,7 @@ function OneMaster({ master: m }: { master: Master }) {
   const act = useAct();
   return (
     <MasterLine $on={m.current}>
-      <div><strong>{m.fileName}</strong><br /><Small>{m.widthPx} × {m.heightPx} px, {m.bits} bit, {m.receivedAt.slice(0, 10)}</Small></div>
+      <div><strong>{m.fileName}</strong><br /><Small>{m.widthPx} × {m.heightPx} px, {m.bits} bit, {m.receivedAt.slice(0, 10)}{m.detailShare !== null && `, detail ${Math.round(100 * m.detailShare)} %`}{m.derived && `, ${m.derived.how}`}</Small></div>
       {m.current ? <Small>current</Small> : <Button onPress={() => void act.run('chooseMaster', { id: m.id })} isDisabled={act.busy}>Make current</Button>}
     </MasterLine>
   );

@@ -1,7 +1,14 @@
+import { measuringOf, masterFindings, readingsOf } from '@/studio/measureMaster';
 import { wholeOf, type Params } from '../whole';
 import { CaptureView } from './CaptureView';
 
 export default async function CapturePage({ params }: Params) {
-  const { work, masters } = await wholeOf(params);
-  return <CaptureView workId={work.id} smears={work.smears} masters={masters} />;
+  const { work, masters, current, studio } = await wholeOf(params);
+  const readings = current ? await readingsOf(studio.db, current.id) : null;
+  return (
+    <CaptureView
+      workId={work.id} smears={work.smears} masters={masters} readings={readings}
+      findings={readings && current ? masterFindings(readings, current, work) : []} measuring={current ? measuringOf(current.id) : null}
+    />
+  );
 }

@@ -17,7 +17,7 @@ import { SchoolChoice } from './SchoolChoice';
 
 export type Offered = { format: Format; check: ResolutionCheck | null };
 type Props = {
-  workId: string; picture: string | null; hasFile: boolean; mayPrint: 'yes' | 'not yet' | 'no'; rungs: Rung[]; offered: Offered[];
+  workId: string; picture: string | null; hasFile: boolean; detailShare: number | null; mayPrint: 'yes' | 'not yet' | 'no'; rungs: Rung[]; offered: Offered[];
   school: School; families: FamilyName[]; own: { school: boolean; families: boolean }; studioSchool: School;
 };
 
@@ -30,7 +30,7 @@ const Two = styled.div`
 const isRung = (f: Format, r: Rung) => f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
 
 /** The ladder of sizes, drawn and in figures; what is ticked is offered. */
-export function SizesView({ workId, picture, hasFile, mayPrint, rungs, offered, school, families, own, studioSchool }: Props) {
+export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, rungs, offered, school, families, own, studioSchool }: Props) {
   const [showThin, setShowThin] = useState(true);
   const shown = useMemo(() => (showThin ? rungs : rungs.filter((r) => r.check.verdict !== 'too thin')), [rungs, showThin]);
   const offeredRungs = shown.filter((r) => offered.some((o) => isRung(o.format, r)));
@@ -72,7 +72,7 @@ export function SizesView({ workId, picture, hasFile, mayPrint, rungs, offered, 
           <OfferedFormats offered={offered} picture={picture} />
         </Stack>
         <Stack $gap={14}>
-          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} />
+          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} detailShare={detailShare} />
           <Small>{n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it. Chosen now: {size(chosen.frame)}.</Small>
           <TroubleNote trouble={act.trouble} fields={['size']} />
           <OwnSize workId={workId} />

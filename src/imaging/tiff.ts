@@ -1,7 +1,7 @@
-import { open } from 'node:fs/promises';
+import { open, type FileHandle } from 'node:fs/promises';
 
 export type TiffSpec = {
-  width: number; height: number; bits: 8 | 16; channels: 1 | 3;
+  width: number; height: number; bits: 8 | 16; channels: 1 | 3 | 4;
   /** Pixels per inch to write into the file; none writes no density. */
   ppi?: number;
   profile?: Uint8Array;
@@ -11,28 +11,41 @@ export type TiffSpec = {
 };
 
 /**
- * Writes an uncompressed TIFF strip by strip, so that a picture larger than memory would do can be made.
- * `row(y)` gives one row of samples; for 16 bits, in the machine's own (little-endian) order.
+ * Writes an uncompressed TIFF band by band, so that a picture larger than memory would do can be made. Samples of 16 bits are
+ * in the machine's own (little-endian) order.
  *
  * Source: TIFF 6.0.
  */
-export async function writeTiff(path: string, spec: TiffSpec, band: (fromRow: number, rows: number) => Uint8Array | Uint16Array) {
-  const { width, height, bits, channels } = spec;
-  const rowBytes = (width * channels * bits) / 8;
-  const rowsPerStrip = Math.max(1, Math.floor((1 << 20) / rowBytes));
-  const strips = Math.ceil(height / rowsPerStrip);
-  const head = header(spec, rowBytes, rowsPerStrip, strips);
-  const file = await open(path, 'w');
-  try {
-    await file.write(head);
-    for (let s = 0; s < strips; s++) {
-      const rows = Math.min(rowsPerStrip, height - s * rowsPerStrip);
-      const samples = band(s * rowsPerStrip, rows);
-      await file.write(new Uint8Array(samples.buffer, samples.byteOffset, rows * rowBytes));
-    }
-  } finally {
-    await file.close();
+export class TiffWriter {
+  private constructor(private readonly file: FileHandle, private readonly rowBytes: number) {}
+
+  static async create(path: string, spec: TiffSpec): Promise<TiffWriter> {
+    const rowBytes = (spec.width * spec.channels * spec.bits) / 8;
+    const rowsPerStrip = Math.max(1, Math.floor((1 << 20) / rowBytes));
+    const file = await open(path, 'w');
+    await file.write(header(spec, rowBytes, rowsPerStrip, Math.ceil(spec.height / rowsPerStrip)));
+    return new TiffWriter(file, rowBytes);
   }
+
+  /** The next rows, as many as given. */
+  async write(samples: Uint8Array | Uint16Array, rows: number): Promise<void> {
+    const bytes = new Uint8Array(samples.buffer, samples.byteOffset, rows * this.rowBytes);
+    for (let at = 0; at < bytes.length;) at += (await this.file.write(bytes, at)).bytesWritten;
+  }
+
+  async close(): Promise<void> { await this.file.close(); }
+}
+
+/** Writes a whole TIFF; `band(y, n)` gives so many rows of samples. */
+export async function writeTiff(path: string, spec: TiffSpec, band: (fromRow: number, rows: number) => Uint8Array | Uint16Array) {
+  const rowsAtOnce = Math.max(1, Math.floor((1 << 20) / ((spec.width * spec.channels * spec.bits) / 8)));
+  const tiff = await TiffWriter.create(path, spec);
+  try {
+    for (let y = 0; y < spec.height; y += rowsAtOnce) {
+      const n = Math.min(rowsAtOnce, spec.height - y);
+      await tiff.write(band(y, n), n);
+    }
+  } finally { await tiff.close(); }
 }
 
 function header(spec: TiffSpec, rowBytes: number, rowsPerStrip: number, strips: number): Buffer {
@@ -45,7 +58,7 @@ function header(spec: TiffSpec, rowBytes: number, rowsPerStrip: number, strips: 
   const tags: [tag: number, type: number, count: number, data: Buffer][] = [
     [256, LONG, 1, longs(width)], [257, LONG, 1, longs(height)],
     [258, SHORT, channels, shorts(...Array<number>(channels).fill(bits))],
-    [259, SHORT, 1, shorts(1)], [262, SHORT, 1, shorts(channels === 1 ? 1 : 2)],
+    [259, SHORT, 1, shorts(1)], [262, SHORT, 1, shorts(channels === 1 ? 1 : channels === 4 ? 5 : 2)],
     ...(description ? [[270, ASCII, description.length + 1, ascii(description)] as [number, number, number, Buffer]] : []),
     [273, LONG, strips, Buffer.alloc(4 * strips)],
     [277, SHORT, 1, shorts(channels)], [278, LONG, 1, longs(rowsPerStrip)], [279, LONG, strips, longs(...sizes)],

@@ -1,0 +1,64 @@
+import { practiceCgats } from '@/core/colour/practiceChart';
+import type { Quad } from '@/core/capture/quad';
+import { simulatedCamera } from '@/standins/captureDevices';
+import { currentMaster, mastersOf } from '@/store/works';
+import * as checks from '@/studio/checkCapture';
+import { captureWith } from '@/studio/captureWith';
+import { recordEquipment } from '@/studio/equipment';
+import { jobEnd } from '@/studio/jobs';
+import { chooseMaster } from '@/studio/masters';
+import { measuring } from '@/studio/measureMaster';
+import * as preps from '@/studio/preps';
+import { makePrintFile, type MakeInput } from '@/studio/printFiles';
+import { reading } from '@/studio/readMaster';
+import type { Studio } from '@/studio/studio';
+import type { DemoClock } from './clock';
+import type { Known } from './fill';
+
+const BLANK = { id: null, size: '', pixels: '', ppi: '', steps: '', seconds: '', film: false, focal: '', price: '', days: '', readOn: null };
+
+/** What the studio captures with; none of it exists. */
+export async function recordTools(studio: Studio, clock: DemoClock): Promise<void> {
+  await recordEquipment(studio, { ...BLANK, kind: 'scanner', name: 'the flatbed by the window', size: '216 x 297 mm', ppi: '2400', steps: '300 600 1200 2400', seconds: '48' });
+  await recordEquipment(studio, { ...BLANK, kind: 'scanner', name: 'the film scanner', size: '130 x 180 mm', ppi: '3200', steps: '800 1600 3200', seconds: '35', film: true });
+  await recordEquipment(studio, { ...BLANK, kind: 'camera', name: 'the grey camera', pixels: '7360 x 4912', size: '36 x 24 mm' });
+  await recordEquipment(studio, { ...BLANK, kind: 'lens', name: 'the sixty', focal: '60 mm' });
+  await recordEquipment(studio, { ...BLANK, kind: 'lens', name: 'the hundred', focal: '100 mm' });
+  await recordEquipment(studio, { ...BLANK, kind: 'professional', name: 'Halden Repro', price: '140', days: '8', pixels: '14204 x 10652', readOn: clock.day(75) });
+}
+
+const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(String(result.more!.job));
+
+const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = { ppi: 300, kernel: 'lanczos3', sharpen: { amount: 60, radius: 0.8, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', borderInFile: false, untaggedIs: null, crop: null };
+
+/** Checks of captures, preps and print files, in the days after each work came in. */
+export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known, onStep: (says: string) => void): void {
+  const work = (key: string) => known.works.get(key)!;
+  const format = (key: string) => known.formats.get(key)!;
+  clock.at({ days: 199, hour: 11 }, async () => {
+    onStep('looking over the ferry for dust, and preparing its first print file');
+    const master = (await currentMaster(studio.db, work('ferry')))!;
+    await measuring(studio, master.id);
+    await jobOf(await checks.lookForDust(studio, { id: master.id }));
+    const list = (await checks.checksOf(studio.db, master.id)).find((c) => c.body.kind === 'dust')!;
+    if (list.body.kind === 'dust') for (const [at] of list.body.specks.slice(0, 4).entries()) await checks.tickSpeck(studio, { id: list.id, at, done: true });
+    const { id: prepId } = await preps.beginPrep(studio, { masterId: master.id, formatId: format('ferry 400 x 300 mm'), name: 'Ferry, 400 × 300', copyFrom: null });
+    for (const line of ['clean 4 specks in the sky', 'tone lift the shadows 4%', 'resample lanczos 9449x7087 to 4724x3543', 'sharpen 70% 0.9px 2', 'clean second look at 1:1, nothing new', 'convert to opRGB, relative colorimetric', 'flatten 8 bit']) await preps.logStep(studio, { id: prepId!, line });
+    const small = await preps.beginPrep(studio, { masterId: master.id, formatId: format('ferry 240 x 180 mm'), name: 'Ferry, small', copyFrom: prepId! });
+    await jobOf(await makePrintFile(studio, { ...FILE, formatId: format('ferry 240 x 180 mm'), masterId: master.id, prepId: small.id!, routeId: known.routes.get('own')! }));
+  });
+  clock.at({ days: 189, hour: 15 }, async () => {
+    onStep('reading the light and a target for the kiln yard');
+    const first = (await currentMaster(studio.db, work('kiln')))!;
+    const ask = { workId: work('kiln'), ppi: 150, longSidePx: 1_200, onlyPass: null };
+    await jobOf(await captureWith(studio, simulatedCamera, { ...ask, shows: 'blank board' }));
+    await jobOf(await captureWith(studio, simulatedCamera, { ...ask, shows: 'target' }));
+    const target = (await mastersOf(studio.db, work('kiln'))).find((m) => m.fileName.includes('target'))!;
+    await reading(studio, target.id);
+    const { more } = await checks.guessCorners(studio, { id: target.id });
+    await checks.checkTarget(studio, { id: target.id, corners: more!.corners as Quad, chart: 'the practice chart', reference: practiceCgats() });
+    await chooseMaster(studio, { id: first.id });
+    const { id: prepId } = await preps.beginPrep(studio, { masterId: first.id, formatId: format('kiln 400 x 300 mm'), name: 'Kiln yard, 400 × 300', copyFrom: null });
+    for (const line of ['sharpen 40% 0.6px', 'resample lanczos 4800x3600 to 4724x3543', 'remove the stamp at the lower edge']) await preps.logStep(studio, { id: prepId!, line });
+  });
+}

@@ -1,0 +1,15 @@
+import { InputError } from '@/core/errors';
+import { answer, jsonOf } from '@/app/respond';
+import { studio } from '@/app/server';
+import { CAPTURE_DEVICES } from '@/standins/captureDevices';
+import { captureWith, type CaptureInput } from '@/studio/captureWith';
+
+/** Captures a work with a stand-in device. */
+export async function POST(request: Request) {
+  return answer(async () => {
+    const { device, ...input } = (await jsonOf(request)) as { device?: string } & CaptureInput;
+    const chosen = CAPTURE_DEVICES[device as keyof typeof CAPTURE_DEVICES];
+    if (!chosen) throw new InputError('device', device, `one of ${Object.keys(CAPTURE_DEVICES).join(', ')}`);
+    return captureWith(await studio(), chosen, input);
+  });
+}

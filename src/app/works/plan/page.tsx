@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { studio } from '@/app/server';
+import { equipmentAtHand } from '@/studio/equipment';
+import { Head, Lead, PageTitle, Sheet, Wall } from '@/ui/Layout';
+import { PlannerView } from '../[id]/capture/plan/PlannerView';
+
+export const metadata: Metadata = { title: 'Plan a capture' };
+
+export default async function PlanAlone() {
+  const s = await studio();
+  const settings = await s.settings();
+  return (
+    <Wall>
+      <Head><div><PageTitle>Plan a capture</PageTitle><Lead>Before there is a file: with what to capture an original, for the largest print wanted of it.</Lead></div></Head>
+      <Sheet><PlannerView workId={null} title="an original" picture={null} equipment={await equipmentAtHand(s.db)} currency={settings.currency} first={{ kind: 'painting', original: null, smears: false, thick: false, gloss: false, print: null }} /></Sheet>
+    </Wall>
+  );
+}

@@ -1,0 +1,76 @@
+import { InputError } from '../errors';
+
+/** CIE L*, a*, b*. */
+export type Lab = readonly [L: number, a: number, b: number];
+
+const RADIAN = Math.PI / 180;
+const P25 = 25 ** 7;
+
+/**
+ * How different two colours look, CIEDE2000 with all weights 1.
+ *
+ * @returns ΔE00; about 1 is just seen side by side
+ * @throws InputError for values that are not numbers
+ * Source: Sharma, Wu, Dalal 2005, “The CIEDE2000 color-difference formula”.
+ * @example deltaE00([50, 2.6772, -79.7751], [50, 0, -82.7485]).toFixed(4) // '2.0425'
+ */
+export function deltaE00(one: Lab, two: Lab): number {
+  for (const [field, lab] of [['a', one], ['b', two]] as const) {
+    if (lab.length !== 3 || !lab.every(Number.isFinite)) throw new InputError(field, lab, 'three numbers: L*, a*, b*');
+  }
+  const [L1, a1, b1] = one, [L2, a2, b2] = two;
+  const meanC7 = ((Math.hypot(a1, b1) + Math.hypot(a2, b2)) / 2) ** 7;
+  const g = 0.5 * (1 - Math.sqrt(meanC7 / (meanC7 + P25)));
+  const [ap1, ap2] = [(1 + g) * a1, (1 + g) * a2];
+  const [C1, C2] = [Math.hypot(ap1, b1), Math.hypot(ap2, b2)];
+  const [h1, h2] = [hue(ap1, b1), hue(ap2, b2)];
+  const dL = L2 - L1, dC = C2 - C1;
+  let dh = C1 * C2 === 0 ? 0 : h2 - h1;
+  if (dh > 180) dh -= 360;
+  else if (dh < -180) dh += 360;
+  const dH = 2 * Math.sqrt(C1 * C2) * Math.sin((dh / 2) * RADIAN);
+  const L = (L1 + L2) / 2, C = (C1 + C2) / 2;
+  const apart = Math.abs(h1 - h2);
+  const h = C1 * C2 === 0 ? h1 + h2 : apart <= 180 ? (h1 + h2) / 2 : h1 + h2 < 360 ? (h1 + h2 + 360) / 2 : (h1 + h2 - 360) / 2;
+  const cos = (degrees: number) => Math.cos(degrees * RADIAN);
+  const T = 1 - 0.17 * cos(h - 30) + 0.24 * cos(2 * h) + 0.32 * cos(3 * h + 6) - 0.2 * cos(4 * h - 63);
+  const C7 = C ** 7;
+  const turn = -Math.sin(60 * Math.exp(-(((h - 275) / 25) ** 2)) * RADIAN) * 2 * Math.sqrt(C7 / (C7 + P25));
+  const L50 = (L - 50) ** 2;
+  const l = dL / (1 + (0.015 * L50) / Math.sqrt(20 + L50));
+  const c = dC / (1 + 0.045 * C);
+  const hh = dH / (1 + 0.015 * C * T);
+  return Math.sqrt(l * l + c * c + hh * hh + turn * c * hh);
+}
+
+function hue(a: number, b: number): number {
+  if (a === 0 && b === 0) return 0;
+  const degrees = Math.atan2(b, a) / RADIAN;
+  return degrees < 0 ? degrees + 360 : degrees;
+}
+
+const E = 216 / 24389, K = 24389 / 27;
+
+/**
+ * XYZ under D50 (white at Y = 1) to L*a*b*.
+ *
+ * Source: CIE 15.
+ * @example labOfXyz([0.9642, 1, 0.8249]) // [100, 0, 0]
+ */
+export function labOfXyz([x, y, z]: readonly [number, number, number]): [number, number, number] {
+  const f = (t: number) => (t > E ? Math.cbrt(t) : (K * t + 16) / 116);
+  const [fx, fy, fz] = [f(x / 0.9642), f(y), f(z / 0.8249)];
+  return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
+}
+
+/**
+ * L*a*b* to XYZ under D50.
+ *
+ * Source: CIE 15.
+ * @example xyzOfLab([100, 0, 0]) // [0.9642, 1, 0.8249]
+ */
+export function xyzOfLab([L, a, b]: Lab): [number, number, number] {
+  const fy = (L + 16) / 116;
+  const g = (f: number) => (f ** 3 > E ? f ** 3 : (116 * f - 16) / K);
+  return [0.9642 * g(fy + a / 500), g(fy), 0.8249 * g(fy - b / 200)];
+}

@@ -1,0 +1,223 @@
+import { rename, rm } from 'node:fs/promises';
+import sharp from 'sharp';
+import { writeGreyProfile } from '@/core/colour/icc';
+import { nameSpace } from '@/core/colour/space';
+import { RefusedError } from '@/core/errors';
+import { checkFile, filePixels, type FileCheck, type FileSpace, type PrintSpec } from '@/core/printfile/spec';
+import { mixRows, resampleRow, tapsFor } from '@/core/printfile/resample';
+import { profileOf, transformBetween, type Transform } from './colourEngine';
+import { openPixels, type PixelFile } from './pixels';
+import { TiffWriter } from './tiff';
+
+/** Rows given one after the other, interleaved, 0–65535. The row is used again by the next call. */
+type Rows = { width: number; height: number; channels: number; next: () => Promise<Float32Array> };
+
+const BAND = 64;
+/** A plain TIFF counts its bytes in 32 bits. */
+const MOST_TIFF_BYTES = 4_000_000_000;
+
+/**
+ * Makes a print file: crop, resample, unsharp mask, border, conversion to the asked space, depth, density, profile. Rows go
+ * through it one after another, so that memory does not grow with the print. The file appears whole or not at all.
+ *
+ * @param onStep told what is done and how far it is, 0–1
+ * @throws RefusedError with a sentence when it cannot be made
+ */
+export async function makePrintFile(q: { master: string; scratch: string; out: string; spec: PrintSpec }, onStep: (step: string, share: number) => void = () => {}): Promise<void> {
+  const { spec, out } = q;
+  const sizes = filePixels(spec.image, spec.border, spec.ppi);
+  const meta = await sharp(q.master, { limitInputPixels: false, failOn: 'none' }).metadata();
+  onStep('decoding the master', 0);
+  const pixels = await openPixels(q.master, q.scratch);
+  const partly = `${out}.part`;
+  let transform: Transform | null = null;
+  try {
+    const { left, top, width, height } = spec.crop;
+    if (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height) throw new RefusedError(`The crop, ${width} × ${height} px at ${left}, ${top}, reaches outside the master of ${pixels.width} × ${pixels.height} px.`);
+    const from = await sourceProfile(meta.icc ?? null, pixels.channels, spec);
+    const to = spec.space === 'as the master' ? from : await profileOf(spec.space);
+    const same = spec.space === 'as the master' || Buffer.from(to).equals(Buffer.from(from));
+    transform = same ? null : await transformBetween(from, to, spec.intent);
+    const channels = transform?.channels.to ?? pixels.channels;
+    if (transform && transform.channels.from !== pixels.channels) throw new RefusedError('The master’s profile does not fit its channels: treat it as untagged, and say what its numbers mean.');
+    const bytes = (sizes.sheet.width * sizes.sheet.height * channels * spec.bits) / 8;
+    if (bytes > MOST_TIFF_BYTES) throw new RefusedError(`The file would have ${(bytes / 1e9).toFixed(1)} GB; up to 4 GB can be written. Ask for 8 bit, or fewer pixels per inch.`);
+    let rows = resampled(cropped(pixels, spec.crop), sizes.image, spec.kernel);
+    if (spec.sharpen && spec.sharpen.amount > 0) rows = sharpened(rows, spec.sharpen);
+    const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
+    const tiff = await TiffWriter.create(jpeg ? `${partly}.tif` : partly, { ...sizes.sheet, bits: jpeg ? 8 : spec.bits, channels: channels as 1 | 3 | 4, ppi: spec.ppi, profile: to });
+    try {
+      await write(rows, tiff, sizes, channels, transform, jpeg ? 8 : spec.bits, (share) => onStep('making the print file', share));
+    } finally { await tiff.close(); }
+    if (jpeg) {
+      onStep('writing the JPEG', 0.98);
+      await sharp(`${partly}.tif`, { limitInputPixels: false, ignoreIcc: true }).keepIccProfile().withExifMerge({ IFD0: { XResolution: `${spec.ppi}/1`, YResolution: `${spec.ppi}/1`, ResolutionUnit: '2' } }).toColourspace(channels === 4 ? 'cmyk' : channels === 1 ? 'b-w' : 'srgb').jpeg({ quality: jpeg, chromaSubsampling: '4:4:4' }).toFile(partly);
+    }
+    await rename(partly, out);
+  } finally {
+    transform?.end();
+    await pixels.close();
+    await rm(partly, { force: true });
+    await rm(`${partly}.tif`, { force: true });
+  }
+}
+
+async function sourceProfile(icc: Uint8Array | null, channels: number, spec: PrintSpec): Promise<Uint8Array> {
+  if (icc) {
+    const model = nameSpace(icc).model;
+    if ((model === 'RGB' && channels === 3) || (model === 'CMYK' && channels === 4) || (model === 'grey' && channels === 1)) return icc;
+  }
+  if (channels === 4) return profileOf('CMYK');
+  if (channels === 1) return writeGreyProfile('Grey, gamma 2.2', 2.2);
+  if (!spec.untaggedIs) throw new RefusedError('The master is untagged: say what its numbers mean, sRGB or opRGB, before a print file is made of it.');
+  return profileOf(spec.untaggedIs);
+}
+
+function cropped(p: PixelFile, crop: PrintSpec['crop']): Rows {
+  const k = p.bits === 16 ? 1 : 257;
+  const row = new Float32Array(crop.width * p.channels);
+  let band: Uint8Array | Uint16Array = new Uint8Array(0), from = 0, y = 0;
+  return {
+    width: crop.width, height: crop.height, channels: p.channels,
+    async next() {
+      if (y >= from + Math.floor(band.length / (p.width * p.channels))) {
+        from = y;
+        band = await p.rows(crop.top + y, Math.min(BAND, crop.height - y));
+      }
+      const at = ((y - from) * p.width + crop.left) * p.channels;
+      scaled(band, at, k, row);
+      y++;
+      return row;
+    },
+  };
+}
+
+/** Across each row as it comes, then down over as many rows as the kernel reaches. */
+function resampled(from: Rows, to: { width: number; height: number }, kernel: PrintSpec['kernel']): Rows {
+  const across = tapsFor(from.width, to.width, kernel), down = tapsFor(from.height, to.height, kernel);
+  const ring = Array.from({ length: down.reach }, () => new Float32Array(to.width * from.channels));
+  const out = new Float32Array(to.width * from.channels);
+  let read = 0, y = 0;
+  return {
+    ...to, channels: from.channels,
+    async next() {
+      const last = Math.min(from.height, down.first[y]! + down.reach);
+      for (; read < last; read++) resampleRow(await from.next(), across, from.channels, ring[read % down.reach]!);
+      mixRows((k) => ring[k % down.reach]!, down, y, out);
+      y++;
+      return out;
+    },
+  };
+}
+
+/**
+ * Unsharp mask on lightness: the picture less its Gaussian blur, times the amount, added to every channel where it is over
+ * the threshold. On lightness alone, so that no edge takes on a colour.
+ */
+function sharpened(from: Rows, { amount, radius, threshold }: NonNullable<PrintSpec['sharpen']>): Rows {
+  const { width, height, channels } = from;
+  const sigma = Math.max(0.1, radius), reach = Math.min(60, Math.ceil(3 * sigma)), n = 2 * reach + 1;
+  const taps = Float32Array.from({ length: n }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
+  const sum = taps.reduce((a, b) => a + b, 0);
+  taps.forEach((t, i) => { taps[i] = t / sum; });
+  const rows = Array.from({ length: n }, () => new Float32Array(width * channels)), light = Array.from({ length: n }, () => new Float32Array(width)), soft = Array.from({ length: n }, () => new Float32Array(width));
+  const out = new Float32Array(width * channels), blur = new Float32Array(width);
+  let read = 0, y = 0;
+  const least = threshold * 257;
+  return {
+    width, height, channels,
+    async next() {
+      for (; read < Math.min(height, y + reach + 1); read++) {
+        const slot = read % n;
+        rows[slot]!.set(await from.next());
+        lightOf(rows[slot]!, channels, light[slot]!);
+        softenRow(light[slot]!, taps, soft[slot]!);
+      }
+      blur.fill(0);
+      for (let k = 0; k < n; k++) addTimes(soft[Math.min(height - 1, Math.max(0, y + k - reach)) % n]!, taps[k]!, blur);
+      addEdges(rows[y % n]!, light[y % n]!, blur, channels, amount / 100, least, out);
+      y++;
+      return out;
+    },
+  };
+}
+
+// Loops over a row stand by themselves: inside a function that waits they run several times slower.
+function lightOf(row: Float32Array, channels: number, out: Float32Array) {
+  if (channels === 3) for (let x = 0, i = 0; x < out.length; x++, i += 3) out[x] = 0.25 * row[i]! + 0.6 * row[i + 1]! + 0.15 * row[i + 2]!;
+  else if (channels === 4) for (let x = 0, i = 0; x < out.length; x++, i += 4) out[x] = (row[i]! + row[i + 1]! + row[i + 2]!) / 3;
+  else out.set(row);
+}
+
+function softenRow(l: Float32Array, taps: Float32Array, out: Float32Array) {
+  const n = taps.length, reach = n >> 1, last = l.length - 1;
+  for (let x = 0; x <= last; x++) {
+    let v = 0;
+    if (x >= reach && x + reach <= last) for (let k = 0, i = x - reach; k < n; k++, i++) v += taps[k]! * l[i]!;
+    else for (let k = 0; k < n; k++) v += taps[k]! * l[Math.min(last, Math.max(0, x + k - reach))]!;
+    out[x] = v;
+  }
+}
+
+function addTimes(row: Float32Array, k: number, to: Float32Array) {
+  for (let x = 0; x < to.length; x++) to[x]! += k * row[x]!;
+}
+
+function addEdges(row: Float32Array, l: Float32Array, blur: Float32Array, channels: number, amount: number, least: number, out: Float32Array) {
+  for (let x = 0, i = 0; x < l.length; x++) {
+    const edge = l[x]! - blur[x]!;
+    const add = edge > least || edge < -least ? amount * edge : 0;
+    for (let c = 0; c < channels; c++, i++) out[i] = row[i]! + add;
+  }
+}
+
+function scaled(band: Uint8Array | Uint16Array, at: number, k: number, out: Float32Array) {
+  for (let i = 0; i < out.length; i++) out[i] = band[at + i]! * k;
+}
+
+function clamped(row: Float32Array, out: Uint16Array, at: number) {
+  for (let x = 0; x < row.length; x++) { const v = row[x]!; out[at + x] = v <= 0 ? 0 : v >= 65_535 ? 65_535 : v + 0.5; }
+}
+
+async function write(rows: Rows, tiff: TiffWriter, sizes: ReturnType<typeof filePixels>, channels: number, transform: Transform | null, bits: 8 | 16, onShare: (share: number) => void) {
+  const { sheet, border, image } = sizes;
+  const paper = channels === 4 ? 0 : 65_535;
+  const wide = new Uint16Array(image.width * rows.channels * BAND);
+  for (let y0 = 0; y0 < sheet.height; y0 += BAND) {
+    const n = Math.min(BAND, sheet.height - y0);
+    const band = new Uint16Array(sheet.width * channels * n).fill(paper);
+    const inside: number[] = [];
+    for (let y = y0; y < y0 + n; y++) if (y >= border.top && y < border.top + image.height) inside.push(y);
+    for (let i = 0; i < inside.length; i++) {
+      const row = await rows.next();
+      clamped(row, wide, i * row.length);
+    }
+    if (inside.length) {
+      const own = wide.subarray(0, inside.length * image.width * rows.channels);
+      const made = transform ? transform.run(own) : own;
+      const line = image.width * channels;
+      inside.forEach((y, i) => band.set(made.subarray(i * line, (i + 1) * line), ((y - y0) * sheet.width + border.left) * channels));
+    }
+    await tiff.write(bits === 16 ? band : dithered(band, y0 * sheet.width * channels), n);
+    onShare((y0 + n) / sheet.height);
+  }
+}
+
+/** 16 bit to 8 with a spread of one step about each value, so that soft slopes do not band; the same every time. */
+function dithered(samples: Uint16Array, seed: number): Uint8Array {
+  const out = new Uint8Array(samples.length);
+  for (let i = 0; i < samples.length; i++) {
+    const v = samples[i]!;
+    if (v === 0 || v === 65_535) { out[i] = v >> 8; continue; }
+    let h = Math.imul((seed + i) ^ 0x9e3779b1, 0x85ebca6b);
+    h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
+    out[i] = Math.min(255, Math.max(0, Math.floor(v / 257 + ((h >>> 8) & 0xffff) / 65_536)));
+  }
+  return out;
+}
+
+/** Opens a finished file again and holds it against what it should be. */
+export async function checkPrintFile(path: string, asked: { name: string; sheet: { width: number; height: number }; ppi: number; bits: number | null; space: FileSpace | null }): Promise<FileCheck> {
+  const m = await sharp(path, { limitInputPixels: false, failOn: 'error' }).metadata();
+  return checkFile(asked, { pixels: { width: m.width, height: m.height }, bits: m.depth === 'ushort' ? 16 : 8, density: m.density ?? null, space: nameSpace(m.icc ?? null) });
+}

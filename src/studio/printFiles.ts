@@ -1,0 +1,161 @@
+import { rm, stat } from 'node:fs/promises';
+import { desc, eq } from 'drizzle-orm';
+import { RefusedError } from '@/core/errors';
+import { formatSize } from '@/core/measure';
+import { KERNELS, type Kernel } from '@/core/printfile/resample';
+import { cropFor, FILE_SPACES, filePixels, INTENTS, printFileName, resampleFactor, type Border, type FileSpace, type Intent, type PrintSpec } from '@/core/printfile/spec';
+import type { PrepStep } from '@/core/printfile/steps';
+import type { Received } from '@/imaging/objects';
+import type { Db } from '@/store/db';
+import { findRow, insertRow, removeRow, rowById } from '@/store/rows';
+import { formats, masters, preps, printFiles, routes, works } from '@/store/schema';
+import type { Format } from '@/store/works';
+import { act } from './act';
+import { startJob } from './jobs';
+import { addSteps } from './preps';
+import { id, just, oneOf, orNull } from './schemas';
+import { viewedPixels } from './stations';
+import { noteInJournal, type Studio } from './studio';
+
+export type PrintFile = typeof printFiles.$inferSelect;
+export const printFilesOf = (db: Db, workId: string): Promise<PrintFile[]> => db.select().from(printFiles).where(eq(printFiles.workId, workId)).orderBy(desc(printFiles.madeAt));
+
+export type MakeInput = {
+  formatId: string; masterId: string; prepId: string | null; routeId: string | null; ppi: number; kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
+  space: FileSpace | 'RGB + CMYK pair'; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number }; borderInFile: boolean; untaggedIs: 'sRGB' | 'opRGB' | null; crop: { left: number; top: number } | null;
+};
+const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
+const number = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
+
+const borderOf = (f: Format): Border => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
+export const sheetOf = (image: { width: number; height: number }, b: Border | null) => ({ width: image.width + (b?.left ?? 0) + (b?.right ?? 0), height: image.height + (b?.top ?? 0) + (b?.bottom ?? 0) });
+
+/** Makes a print file, or an RGB and CMYK pair, of a master for a format; it is opened again, checked, and the check stored. */
+export const makePrintFile = act<MakeInput>(
+  just({
+    formatId: id, masterId: id, prepId: orNull(id), routeId: orNull(id), ppi: number(30, 1_440), kernel: oneOf(...KERNELS),
+    sharpen: orNull(just({ amount: number(0, 500), radius: number(0.2, 20), threshold: number(0, 64) })), space: oneOf(...FILE_SPACES, 'RGB + CMYK pair'), intent: oneOf(...INTENTS), bits: { enum: [8, 16] },
+    file: { anyOf: [{ const: 'TIFF' }, just({ jpeg: whole(50, 100) })] }, borderInFile: { type: 'boolean' }, untaggedIs: { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] }, crop: orNull(just({ left: whole(0, 1e6), top: whole(0, 1e6) })),
+  }),
+  async (studio, input) => {
+    const master = await rowById(studio.db, masters, input.masterId, 'masterId');
+    const format = await rowById(studio.db, formats, input.formatId, 'formatId');
+    const work = await rowById(studio.db, works, format.workId, 'work');
+    if (master.workId !== work.id) throw new RefusedError('That master belongs to another work.');
+    if (work.mayPrint !== 'yes') throw new RefusedError(`${work.title} may not be printed${work.mayPrint === 'no' ? '' : ' yet'}: no print file is made of it.`);
+    if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
+    if (input.prepId) await rowById(studio.db, preps, input.prepId, 'prepId');
+    if (input.routeId) await rowById(studio.db, routes, input.routeId, 'routeId');
+    const spaces: FileSpace[] = input.space === 'RGB + CMYK pair' ? ['sRGB', 'CMYK'] : [input.space];
+    const image = { width: format.imageWidthUm, height: format.imageHeightUm };
+    const crop = cropFor(viewedPixels(master), image);
+    if (input.crop) Object.assign(crop, input.crop);
+    const specs: PrintSpec[] = spaces.map((space) => ({ image, border: input.borderInFile ? borderOf(format) : null, ppi: input.ppi, crop, kernel: input.kernel, sharpen: input.sharpen, space, intent: input.intent, bits: input.bits, file: input.file, untaggedIs: input.untaggedIs }));
+    const job = startJob(studio, async (follow, progress) => {
+      const made: string[] = [];
+      for (const [i, spec] of specs.entries()) made.push(await makeOne(studio, { input, work, format, master, spec, pair: specs.length > 1 }, (start) => follow((onStep) => start((says, share) => onStep(says, ((share ?? 0) + i) / specs.length))), progress));
+      if (input.prepId) await studio.store.write((tx) => addSteps(studio, tx, input.prepId!, stepsOf(specs[0]!, studio.now()), resampleFactor(crop, filePixels(image, null, input.ppi).image)));
+      return { says: made.join(' ') };
+    });
+    return { says: 'Making the print file.', more: { job } };
+  });
+
+type One = { input: MakeInput; work: { id: string; title: string }; format: Format; master: { id: string; sha256: string; fileName: string }; spec: PrintSpec; pair: boolean };
+
+async function makeOne(studio: Studio, { input, work, format, master, spec, pair }: One, follow: Parameters<Parameters<typeof startJob>[1]>[0], progress: (says: string, share?: number) => void): Promise<string> {
+  const sheet = sheetOf(spec.image, spec.border);
+  const version = 1 + (await printFilesOf(studio.db, work.id)).filter((f) => f.formatId === format.id && f.spec).length;
+  const { unit } = await studio.settings();
+  const fileName = printFileName(sheet, pair ? `${work.title} ${spec.space}` : work.title, version, unit, spec.file === 'TIFF' ? 'tif' : 'jpg');
+  const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
+  try {
+    await follow((onStep) => studio.imaging.do('printFile', [{ master: studio.objects.pathOf(master.sha256), scratch, out, spec }], onStep));
+    progress('opening it again');
+    const check = await studio.imaging.do('checkPrintFile', [out, { name: fileName, sheet, ppi: spec.ppi, bits: spec.file === 'TIFF' ? spec.bits : 8, space: spec.space }]).done;
+    const { sha256, bytes } = await studio.objects.adopt(out);
+    const newId = studio.newId();
+    await studio.store.write(async (tx) => {
+      await insertRow(tx, printFiles, { id: newId, workId: work.id, masterId: master.id, prepId: input.prepId, formatId: format.id, routeId: input.routeId, fileName, sha256, bytes, spec, check, state: 'ready', says: '', madeAt: studio.now() });
+      await noteInJournal(studio, tx, { act: 'made', subject: 'print file', subjectId: newId, says: `Made ${fileName} from ${master.fileName}: ${check.findings[0]!.says}`, after: spec });
+    });
+    return `${fileName} is made${check.holds ? ' and holds its check' : ', but fails its check'}.`;
+  } finally {
+    for (const path of [out, `${out}.part`, `${out}.part.tif`, `${scratch}.v`]) await rm(path, { force: true });
+  }
+}
+
+/** What Glassine did, as the steps of a prep. */
+function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
+  const { image, sheet } = filePixels(spec.image, spec.border, spec.ppi);
+  const c = spec.crop;
+  const step = (kind: PrepStep['kind'], says: string, figures: PrepStep['figures']): PrepStep => ({ kind, says, figures, by: 'Glassine', at });
+  return [
+    step('crop', `Crop to ${c.width} × ${c.height} px at ${c.left}, ${c.top}`, { pixels: `${c.width} × ${c.height}` }),
+    step('resample', `Resample ${spec.kernel} ${c.width} × ${c.height} to ${image.width} × ${image.height} px, × ${resampleFactor(c, image).toFixed(2)}`, { kernel: spec.kernel, from: `${c.width} × ${c.height}`, to: `${image.width} × ${image.height}` }),
+    ...(spec.sharpen ? [step('sharpen', `Sharpen ${spec.sharpen.amount} % ${spec.sharpen.radius} px, threshold ${spec.sharpen.threshold}`, { ...spec.sharpen })] : []),
+    ...(spec.border ? [step('border', `Border in the file: sheet ${sheet.width} × ${sheet.height} px`, {})] : []),
+    step('convert', `Convert to ${spec.space}, ${spec.intent}`, { space: spec.space }),
+    ...(spec.bits === 8 || spec.file !== 'TIFF' ? [step('flatten', 'To 8 bit, dithered', {})] : []),
+    step('save', `Save ${spec.file === 'TIFF' ? 'TIFF' : `JPEG at ${spec.file.jpeg}`}, ${spec.ppi} ppi`, { ppi: spec.ppi }),
+  ];
+}
+
+/** Takes in a print file made elsewhere: kept byte for byte, and held against the format by the same check. */
+export async function bringInPrintFile(studio: Studio, given: { formatId: string; routeId: string | null; ppi: number; fileName: string; received: Received }): Promise<{ says: string; id: string; holds: boolean }> {
+  const format = await rowById(studio.db, formats, given.formatId, 'formatId');
+  const route = given.routeId ? await rowById(studio.db, routes, given.routeId, 'routeId') : null;
+  const facts = await studio.imaging.facts(given.received.path, given.fileName).done;
+  const image = { width: format.imageWidthUm, height: format.imageHeightUm };
+  const bordered = sheetOf(image, borderOf(format));
+  const px = (um: number) => Math.round((um / 25_400) * given.ppi);
+  // With its border or without: whichever the pixels come nearer to is what it was made as.
+  const off = (s: { width: number; height: number }) => Math.abs(facts.width - px(s.width)) + Math.abs(facts.height - px(s.height));
+  const sheet = off(bordered) < off(image) ? bordered : image;
+  const space = route ? FILE_SPACES.find((s) => route.space.startsWith(s)) ?? null : null;
+  const check = await studio.imaging.do('checkPrintFile', [given.received.path, { name: given.fileName, sheet, ppi: given.ppi, bits: null, space }]).done;
+  await studio.objects.keep(given.received);
+  const newId = studio.newId();
+  await studio.store.write(async (tx) => {
+    await insertRow(tx, printFiles, { id: newId, workId: format.workId, masterId: null, prepId: null, formatId: format.id, routeId: route?.id ?? null, fileName: given.fileName, sha256: given.received.sha256, bytes: given.received.bytes, spec: null, check, state: 'ready', says: 'made elsewhere', madeAt: studio.now() });
+    await noteInJournal(studio, tx, { act: 'brought in', subject: 'print file', subjectId: newId, says: `Brought in ${given.fileName} for ${format.name}: ${check.holds ? 'it holds its check' : check.findings.find((f) => f.verdict === 'fails')!.says}` });
+  });
+  return { says: check.holds ? `${given.fileName} is in and holds its check for ${formatSize(sheet, 'mm')}.` : check.findings.find((f) => f.verdict === 'fails')!.says, id: newId, holds: check.holds };
+}
+
+/** Removes a print file; the record of what was done to make it stays in its prep and the journal. */
+export const removePrintFile = act<{ id: string }>(just({ id }), async (studio, input) => {
+  const { row, alone } = await studio.store.write(async (tx) => {
+    const row = await rowById(tx, printFiles, input.id, 'id');
+    await removeRow(tx, printFiles, row.id);
+    await noteInJournal(studio, tx, { act: 'removed', subject: 'print file', subjectId: row.id, says: `Removed ${row.fileName}`, before: row });
+    const others = await tx.select({ id: printFiles.id }).from(printFiles).where(eq(printFiles.sha256, row.sha256 ?? ''));
+    const asMaster = await tx.select({ id: masters.id }).from(masters).where(eq(masters.sha256, row.sha256 ?? ''));
+    return { row, alone: others.length + asMaster.length === 0 };
+  });
+  if (alone && row.sha256) await studio.objects.remove(row.sha256);
+  return { says: `${row.fileName} is removed; how it was made stays in the journal.` };
+});
+
+export const printFileById = (db: Db, fileId: string) => findRow(db, printFiles, fileId);
+
+/** Where a print file's pixels lie in its master's; null where it was made elsewhere. */
+export function frameInMaster(f: PrintFile): { left: number; top: number; width: number; height: number } | null {
+  if (!f.spec) return null;
+  const { crop, image, border, ppi } = f.spec;
+  const px = filePixels(image, border, ppi);
+  const [kx, ky] = [crop.width / px.image.width, crop.height / px.image.height];
+  return { left: crop.left - px.border.left * kx, top: crop.top - px.border.top * ky, width: px.sheet.width * kx, height: px.sheet.height * ky };
+}
+
+export const viewable = (studio: Studio, f: PrintFile): Promise<boolean> => stat(studio.objects.derivedDir(f.sha256!)).then(() => true, () => false);
+
+/** Makes what is needed to look into a print file: its tiles. */
+export const viewPrintFile = act<{ id: string }>(just({ id }), async (studio, input) => {
+  const file = await rowById(studio.db, printFiles, input.id, 'id');
+  if (!file.sha256) throw new RefusedError('That print file is no longer here.');
+  const job = startJob(studio, async (follow) => {
+    await follow((onStep) => studio.imaging.derive(studio.objects.pathOf(file.sha256!), studio.objects.derivedDir(file.sha256!), file.fileName, onStep));
+    return { says: `${file.fileName} can be looked into.` };
+  });
+  return { says: 'Making it ready to look into.', more: { job } };
+});

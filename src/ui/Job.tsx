@@ -1,0 +1,39 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { useAct } from './Acts';
+import { Button, Row } from './Button';
+import { t } from './tokens';
+import { Marked } from './Verdict';
+
+type State = { says: string; share: number | null; secondsLeft: number | null; over: null | { ok: boolean; says: string; id?: string } };
+const Bar = styled.div`background: ${t.white}; border: 1px solid ${t.line}; padding: 9px 11px; display: grid; gap: 7px; progress { width: 100%; height: 4px; appearance: none; border: 0; background: ${t.hair}; &::-webkit-progress-bar { background: ${t.hair}; } &::-webkit-progress-value { background: ${t.ink}; } }`;
+
+/** Follows a piece of work that goes on beside the page, with a way to stop it; says how it ended and refreshes the page then. */
+export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
+  const [state, setState] = useState<State | null>(null);
+  const router = useRouter();
+  const act = useAct();
+  useEffect(() => {
+    let over = false;
+    let timer: ReturnType<typeof setTimeout>;
+    const look = async () => {
+      const now = await fetch(`/api/jobs/${job}`).then((r) => (r.ok ? r.json() : null)).catch(() => null) as State | null;
+      if (over) return;
+      setState(now ?? { says: '', share: null, secondsLeft: null, over: { ok: false, says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.' } });
+      if (!now || now.over) { onOver?.(now?.over?.ok ?? false); router.refresh(); return; }
+      timer = setTimeout(look, 600);
+    };
+    timer = setTimeout(look, 150);
+    return () => { over = true; clearTimeout(timer); };
+  }, [job, onOver, router]);
+  if (state?.over) return <Bar role={state.over.ok ? 'status' : 'alert'}><Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked></Bar>;
+  return (
+    <Bar role="status">
+      <span>{state ? `${state.says[0]?.toUpperCase() ?? ''}${state.says.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.` : 'Beginning.'} Everything else can go on meanwhile.</span>
+      <progress max={1} value={state?.share ?? undefined} aria-label="Progress" />
+      <Row><Button onPress={() => void act.run('stopJob', { id: job })} isDisabled={act.busy}>Stop</Button></Row>
+    </Bar>
+  );
+}
