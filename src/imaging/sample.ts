@@ -3,7 +3,7 @@ import { labOfXyz } from '@/core/colour/difference';
 import { curveOfTag, openProfile, xyzOfTag, type Curve } from '@/core/colour/profile';
 import { srgbCurve, SRGB_PRIMARIES } from '@/core/colour/space';
 import { adaptedColumns } from '@/core/colour/icc';
-import { bySize, MOST_SPECKS, specksIn, type Speck } from '@/core/capture/dust';
+import { bySize, MOST_SPECKS, SPECK_MARGIN, specksIn, type Speck } from '@/core/capture/dust';
 import type { LightGrid } from '@/core/capture/evenness';
 import { quadToSquareMap, throughSquare, type Quad } from '@/core/capture/quad';
 import type { Grey } from '@/core/capture/stitch';
@@ -123,19 +123,18 @@ export async function guessCorners(path: string): Promise<Quad> {
 export async function findDust(path: string, scratch: string, noise: number, onStep: (step: string, share: number) => void = () => {}): Promise<{ specks: Speck[]; total: number }> {
   onStep('decoding', 0);
   const p = await openPixels(path, scratch);
-  const margin = 12, band = 256;
+  const band = 256;
   try {
     const found: Speck[] = [];
-    for (let top = -margin; top < p.height; top += band) {
-      const y0 = Math.max(0, top), y1 = Math.min(p.height, top + band + 2 * margin);
-      if (y1 - y0 <= 2 * margin) break;
-      const samples = await p.rows(y0, y1 - y0);
-      const data = new Float32Array(p.width * (y1 - y0));
-      const k = p.bits === 16 ? 1 / 257 : 1, c = p.channels, middle = c >= 3 ? 1 : 0;
+    const k = p.bits === 16 ? 1 / 257 : 1, c = p.channels, middle = c >= 3 ? 1 : 0;
+    for (let from = 0; from < p.height; from += band) {
+      const to = Math.min(p.height, from + band);
+      const top = Math.max(0, from - SPECK_MARGIN), n = Math.min(p.height, to + SPECK_MARGIN) - top;
+      const samples = await p.rows(top, n);
+      const data = new Float32Array(p.width * n);
       for (let i = 0, at = middle; i < data.length; i++, at += c) data[i] = c === 4 ? 255 - samples[at]! : samples[at]! * k;
-      // At the picture's own ends the ring of neighbours is missing; so much is not looked at.
-      found.push(...specksIn({ width: p.width, height: y1 - y0, data, top: y0, margin: y0 === 0 ? 0 : margin }, noise).filter((s) => s.y < top + band + margin));
-      onStep('looking for specks', y1 / p.height);
+      found.push(...specksIn({ width: p.width, height: n, data, top, from, to }, noise));
+      onStep('looking for specks', to / p.height);
     }
     return { specks: bySize(found).slice(0, MOST_SPECKS), total: found.length };
   } finally { await p.close(); }

@@ -84,5 +84,8 @@ export async function passedNear(db: Db, factor: number): Promise<LikeFactor[]> 
   const rows = await db.select({ prep: preps, title: works.title, round: proofs.round }).from(preps)
     .innerJoin(works, eq(works.id, preps.workId)).innerJoin(proofs, and(eq(proofs.formatId, preps.formatId), eq(proofs.state, 'accepted')))
     .where(and(isNotNull(preps.factor), sql`${preps.factor} BETWEEN ${factor / LIKE} AND ${factor * LIKE}`)).orderBy(asc(sql`abs(${preps.factor} - ${factor})`)).limit(5);
-  return rows.map(({ prep, title, round }) => ({ prepId: prep.id, name: prep.name, title, factor: prep.factor!, round, settings: prep.steps.filter((s) => s.kind === 'sharpen' || s.kind === 'noise' || s.kind === 'resample').map((s) => s.says).join('; ') || 'no sharpening logged' }));
+  return rows.map(({ prep, title, round }) => ({ prepId: prep.id, name: prep.name, title, factor: prep.factor!, round, settings: lastOf(prep.steps, 'noise', 'resample', 'sharpen') || 'no sharpening logged' }));
 }
+
+/** The last step of each kind, in words: what the print that passed had last been through. */
+const lastOf = (steps: readonly PrepStep[], ...kinds: PrepStep['kind'][]): string => kinds.flatMap((kind) => steps.filter((s) => s.kind === kind).at(-1)?.says ?? []).join('; ');

@@ -43,11 +43,12 @@ function tileAt(sha256: string, level: number, col: number, row: number, onCome:
 export function drawSource(ctx: CanvasRenderingContext2D, s: Source, v: View, box: Box, onCome: () => void) {
   const f = frameOf(s);
   const own = f.width / s.width;
-  const most = Math.ceil(Math.log2(Math.max(s.width, s.height)));
+  // The pyramid begins where the whole fits into one tile.
+  const most = Math.max(0, Math.ceil(Math.log2(Math.max(s.width, s.height) / TILE)));
   const dpr = typeof devicePixelRatio === 'number' ? devicePixelRatio : 1;
   const want = Math.min(most, Math.max(0, most + Math.ceil(Math.log2(Math.max(1e-6, v.zoom * own * dpr)) - 0.01)));
   ctx.imageSmoothingEnabled = v.zoom * own < 2.5;
-  for (const level of new Set([Math.max(0, Math.min(want, 9)), Math.max(0, want - 2), want])) {
+  for (const level of new Set([0, Math.max(0, want - 2), want])) {
     const k = 2 ** (most - level) * own;
     const from = fromScreen(v, box, 0, 0), to = fromScreen(v, box, box.width, box.height);
     const cols = Math.ceil(s.width / 2 ** (most - level) / TILE), rows = Math.ceil(s.height / 2 ** (most - level) / TILE);
@@ -75,6 +76,7 @@ export function Loupe({ box, view, onView, label, draw, onPoint, children }: Pro
   const frame = useRef<HTMLDivElement>(null);
   const [come, setCome] = useState(0);
   const held = useRef<{ x: number; y: number; view: View } | null>(null);
+  const waiting = useRef(false);
   useEffect(() => {
     const c = canvas.current!;
     const ratio = devicePixelRatio || 1;
@@ -83,8 +85,8 @@ export function Loupe({ box, view, onView, label, draw, onPoint, children }: Pro
     ctx.scale(ratio, ratio);
     ctx.fillStyle = '#bfbfbf';
     ctx.fillRect(0, 0, box.width, box.height);
-    let asked = false;
-    draw(ctx, () => { if (!asked) { asked = true; requestAnimationFrame(() => setCome((n) => n + 1)); } });
+    // Tiles asked for by an earlier drawing come in too: one drawing anew serves all that came since the last.
+    draw(ctx, () => { if (waiting.current) return; waiting.current = true; requestAnimationFrame(() => { waiting.current = false; setCome((n) => n + 1); }); });
   }, [box, view, draw, come]);
   const zoomAt = useCallback((k: number, x = box.width / 2, y = box.height / 2) => {
     const zoom = Math.min(32, Math.max(0.005, view.zoom * k));

@@ -2,6 +2,7 @@ import { InputError } from '../errors';
 import { validate } from '../validate';
 import type { Calc } from './kit';
 import { captureCalcs } from './capture';
+import { colourCalcs } from './colour';
 import { layoutCalcs } from './layout';
 import { parcelCalcs } from './parcel';
 import { priceCalcs } from './price';
@@ -9,7 +10,7 @@ import { resolutionCalcs } from './resolution';
 
 /** Every calculation by name. The interface's workings, the scripts' door and the command line read this one list. */
 export const CALCS: ReadonlyMap<string, Calc> = new Map(
-  [...resolutionCalcs, ...captureCalcs, ...layoutCalcs, ...priceCalcs, ...parcelCalcs].map((c) => [c.name, c]),
+  [...resolutionCalcs, ...captureCalcs, ...colourCalcs, ...layoutCalcs, ...priceCalcs, ...parcelCalcs].map((c) => [c.name, c]),
 );
 
 /**

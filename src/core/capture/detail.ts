@@ -34,7 +34,7 @@ const HUBER = 0.6;
  * What a Gaussian blur of so many pixels leaves of a picture's detail, by the same contrast, the pixel's own square counted
  * in.
  *
- * @example blurShare(1).toFixed(2) // '0.49'
+ * @example blurShare(1).toFixed(2) // '0.48'
  */
 export function blurShare(sigma: number): number {
   const contrast = (f: number) => (Math.sin(Math.PI * f) / (Math.PI * f)) * Math.exp(-2 * (Math.PI * sigma * f) ** 2);

@@ -4,6 +4,8 @@ export type Speck = { x: number; y: number; size: number; contrast: number };
 export const LARGEST_SPECK = 40;
 /** How many are listed; more than this and the scan wants cleaning and taking again. */
 export const MOST_SPECKS = 400;
+/** Rows that a band must have beyond those it reports: a whole speck, and its surroundings. */
+export const SPECK_MARGIN = 32;
 /** Pixels between a point and the ring of neighbours it is held against. */
 const REACH = 10;
 
@@ -12,13 +14,14 @@ const REACH = 10;
  * neighbours on a ring around it, by more than the noise and more than those differ among themselves; neighbouring points
  * make one speck.
  *
- * @param band lightness 0–255, row by row, with `margin` rows above and below that only serve as surroundings
+ * @param band lightness 0–255, row by row; `top` is its first row in the picture, and specks with their middle from row `from`
+ *   to before row `to` of the picture are reported, the rest are surroundings
  * @param noise standard deviation of the noise
  * @returns specks in pixels of the whole picture
  * Source: handbook §4; the ring stands in for the local median, which it equals wherever the surroundings are even.
  */
-export function specksIn(band: { width: number; height: number; data: ArrayLike<number>; top: number; margin: number }, noise: number): Speck[] {
-  const { width: w, height: h, data, margin } = band;
+export function specksIn(band: { width: number; height: number; data: ArrayLike<number>; top: number; from: number; to: number }, noise: number): Speck[] {
+  const { width: w, height: h, data } = band;
   const least = Math.max(14, 7 * noise);
   const out = new Uint8Array(w * h);
   const d = Math.round(REACH * Math.SQRT1_2);
@@ -35,7 +38,7 @@ export function specksIn(band: { width: number; height: number; data: ArrayLike<
       if (beyond > least && high - low < 0.6 * beyond) out[at] = v > high ? 2 : 1;
     }
   }
-  return gather(out, band).filter((s) => s.y >= band.top + margin && s.y < band.top + h - margin);
+  return gather(out, band).filter((s) => s.y >= band.from && s.y < band.to);
 }
 
 function gather(out: Uint8Array, { width: w, height: h, data, top }: { width: number; height: number; data: ArrayLike<number>; top: number }): Speck[] {

@@ -9,7 +9,7 @@ import { planScan, type ScanPlan, type Scanner } from './scan';
 import { USUAL_OVERLAP, type TileGrid } from './tiles';
 
 /** Own things to capture with. Times are what the owner measured. */
-export type OwnScanner = Scanner & { name: string; /** Seconds of one pass over the whole bed at 600 ppi. */ secondsAt600: number; film: boolean };
+export type OwnScanner = Scanner & { name: string; /** Seconds of one pass over the whole bed at 600 ppi. */ secondsAt600: number; /** For film alone: no original is laid on it. */ film: boolean };
 export type OwnCamera = { name: string; sensor: Pixels; sensorSize: Size };
 export type OwnLens = { name: string; focal: Um };
 export type Professional = { name: string; price: Minor; days: number; pixels: Pixels };
@@ -65,7 +65,7 @@ export function planCapture(q: PlanQuestion): CapturePlan {
   const ways: Way[] = [];
   if (kind === 'born digital') ways.push(canvasWay(q));
   if (kind === 'photograph on film') for (const s of q.scanners.filter((x) => x.film)) ways.push(filmWay(q, original!, s));
-  if (original && (kind === 'painting' || kind === 'drawing')) for (const s of q.scanners) ways.push(flatbedWay(q, original, s));
+  if (original && (kind === 'painting' || kind === 'drawing')) for (const s of q.scanners.filter((x) => !x.film)) ways.push(flatbedWay(q, original, s));
   if (original && kind !== 'born digital' && kind !== 'digital photograph') for (const c of q.cameras) ways.push(cameraWay(q, original, c));
   if (original && kind !== 'born digital') for (const p of q.professionals) ways.push(professionalWay(q, original, p));
   return { ways, ...advise(q, ways) };

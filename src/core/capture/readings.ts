@@ -28,7 +28,9 @@ const SOME = 0.001, MUCH = 0.01;
 
 export type NamedFinding = Finding & { about: 'colour' | 'tone' | 'depth' | 'compression' | 'detail' | 'turned' | 'density' | 'derived' };
 
-const percent = (share: number) => (share > 0 && share < 0.0005 ? 'under 0.05 %' : `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`);
+/** A share as it is said. @example shareSays(0.0123) // '1.2 %' */
+export const shareSays = (share: number): string => (share === 0 ? '0 %' : share < 0.0005 ? 'under 0.05 %' : `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`);
+const percent = shareSays;
 
 /**
  * What a master's readings mean, each as a sentence with its figures.

@@ -1,7 +1,7 @@
 'use client';
 import { scaleLinear, scaleSqrt } from 'd3-scale';
 import { area, curveStepAfter, line } from 'd3-shape';
-import type { Readings } from '@/core/capture/readings';
+import { shareSays, type Readings } from '@/core/capture/readings';
 import { Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 
@@ -19,7 +19,6 @@ export function Histogram({ readings }: { readings: Readings }) {
   const over = area<number>((_, i) => x(i), H, (d) => y(d)).curve(curveStepAfter);
   const stroke = line<number>((_, i) => x(i), (d) => y(d)).curve(curveStepAfter);
   const sum = histogram[0]!.map((_, i) => histogram.reduce((a, c) => a + c[i]!, 0) / histogram.length);
-  const percent = (share: number) => `${(100 * share).toFixed(share > 0 && share < 0.001 ? 2 : 1)} %`;
   return (
     <figure>
       <svg viewBox={`0 0 ${W} ${H + 17}`} width="100%" role="img" aria-label={`Tones of ${names.join(', ')}, dark left, light right`}>
@@ -29,7 +28,7 @@ export function Histogram({ readings }: { readings: Readings }) {
         <text x="0" y={H + 15} fontSize="11" fill={t.ink2}>0</text><text x={W / 2} y={H + 15} fontSize="11" textAnchor="middle" fill={t.ink2}>128 of 255</text><text x={W} y={H + 15} fontSize="11" textAnchor="end" fill={t.ink2}>255</text>
       </svg>
       <figcaption>
-        <table><tbody>{names.map((n, i) => <tr key={n}><td style={{ paddingRight: 8 }}><svg width="28" height="8" aria-hidden="true"><path d="M0 4H28" stroke={t.ink} strokeDasharray={STROKES[i]} /></svg></td><td style={{ paddingRight: 16 }}><Small>{n}</Small></td><td><Small>{percent(readings.clipped.high[i]!)} at {histogram.length === 4 ? 'full ink' : 'its lightest'}, {percent(readings.clipped.low[i]!)} at {histogram.length === 4 ? 'no ink' : 'its darkest'}</Small></td></tr>)}</tbody></table>
+        <table><tbody>{names.map((n, i) => <tr key={n}><td style={{ paddingRight: 8 }}><svg width="28" height="8" aria-hidden="true"><path d="M0 4H28" stroke={t.ink} strokeDasharray={STROKES[i]} /></svg></td><td style={{ paddingRight: 16 }}><Small>{n}</Small></td><td><Small>{shareSays(readings.clipped.high[i]!)} at {histogram.length === 4 ? 'full ink' : 'its lightest'}, {shareSays(readings.clipped.low[i]!)} at {histogram.length === 4 ? 'no ink' : 'its darkest'}</Small></td></tr>)}</tbody></table>
       </figcaption>
     </figure>
   );

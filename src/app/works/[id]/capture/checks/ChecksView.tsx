@@ -158,7 +158,7 @@ function SendFile({ url, label, onSaid }: { url: string; label: string; onSaid: 
   );
 }
 
-const Falloff = styled.svg`width: 100%; border: 1px solid ${t.line}; background: #fff; display: block;`;
+const Falloff = styled.svg`width: 100%; max-width: 280px; border: 1px solid ${t.line}; background: #fff; display: block;`;
 
 function EvennessPart({ workId, master, check }: { workId: string; master: Master; check?: Extract<CaptureCheck, { kind: 'evenness' }> }) {
   const router = useRouter();

@@ -17,7 +17,7 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
   const [open, setOpen] = useState(false);
   const { size, length, money } = useUnits();
   const act = useAct();
-  const says = (s: Equipment) => s.kind === 'scanner' ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film' : ''}`
+  const says = (s: Equipment) => s.kind === 'scanner' ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film only' : ''}`
     : s.kind === 'camera' ? `${s.sensor.width} × ${s.sensor.height} px on ${size(s.sensorSize)}` : s.kind === 'lens' ? `focal length ${length(s.focal)}` : `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
   return (
     <section>
@@ -46,7 +46,7 @@ function NewThing({ currency, onClose }: { currency: string; onClose: () => void
         <Fields>
           <Select label="What it is" value={q.kind} onChange={set('kind')} options={KINDS} />
           <Field label="Called" value={q.name} onChange={set('name')} wrong={act.wrong('name')} autoFocus />
-          {q.kind === 'scanner' && <>{field('size', 'Its glass', 'such as 216 x 297 mm')}{field('ppi', 'Optical pixels per inch')}{field('steps', 'Steps it can be set to', 'such as 300 600 1200')}{field('seconds', 'Seconds of one pass at 600 ppi', 'over the whole glass')}<Check checked={q.film} onChange={set('film')}>It scans film</Check></>}
+          {q.kind === 'scanner' && <>{field('size', 'Its glass', 'such as 216 x 297 mm')}{field('ppi', 'Optical pixels per inch')}{field('steps', 'Steps it can be set to', 'such as 300 600 1200')}{field('seconds', 'Seconds of one pass at 600 ppi', 'over the whole glass')}<Check checked={q.film} onChange={set('film')}>It scans film only</Check></>}
           {q.kind === 'camera' && <>{field('pixels', 'Pixels', 'such as 6000 x 4000')}{field('size', 'Its sensor', 'such as 36 x 24 mm')}</>}
           {q.kind === 'lens' && field('focal', 'Focal length', 'such as 60 mm')}
           {q.kind === 'professional' && <>{field('price', `Price of one work, ${currency}`)}{field('days', 'Working days')}{field('pixels', 'Pixels of the file', 'such as 14000 x 10500')}</>}
