@@ -17,7 +17,7 @@ const TOOLS = {
   ],
   professionals: [{ name: 'Repro', price: 14_000, days: 8, pixels: { width: 14_000, height: 10_500 } }],
 };
-const ask = (change: Partial<PlanQuestion> & { subject?: Partial<PlanQuestion['subject']> }): PlanQuestion => ({
+const ask = (change: Partial<Omit<PlanQuestion, 'subject'>> & { subject?: Partial<PlanQuestion['subject']> }): PlanQuestion => ({
   print: mm(400, 300), ppi: 300, hourMinor: 3_000, leftPerPrint: 2_500, expected: 20, currency: 'EUR', ...TOOLS, ...change,
   subject: { kind: 'painting', original: mm(200, 150), smears: false, thick: false, gloss: false, ...change.subject },
 });
