@@ -80,7 +80,7 @@ type Ring = { f: number; logF: number; value: number; weight: number; clear: boo
  * by ring, whatever its colour; a texture that lies over the whole picture is no noise, since it too differs R times.
  */
 function floorOf(flat: Spectrum, total: Spectrum, least: number): Float64Array {
-  const ratio = Math.exp(mean([4, 5, 6, 7, 8, 9].map((k) => Math.log(total[k]! / flat[k]!))));
+  const ratio = Math.exp(mean([4, 5, 6, 7, 8, 9].map((k) => Math.log((total[k]! + least) / (flat[k]! + least)))));
   const white = Math.min(...[0, 1, 2].map((i) => mean(flat.subarray(54 + 3 * i, 57 + 3 * i))));
   return Float64Array.from(total, (p, k) => Math.max(least, ratio < 2 ? white : Math.min(flat[k]!, (ratio * flat[k]! - p) / (ratio - 1))));
 }

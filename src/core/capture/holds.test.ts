@@ -71,6 +71,11 @@ describe('true detail', () => {
     }
     expect(truePpi(300, 0.5)).toBe(150);
   });
+  test('a drawn picture whose flat parts hold nothing at all is measured too', () => {
+    const flat = new Float64Array(65);
+    const d = detailOf(spectraOf(sharp)[0], [flat], 1 / 12 / 257 ** 2);
+    expect(Number.isFinite(d.noise) && d.share > 0.9).toBe(true);
+  });
   test('a tile of another size, and no tile, are named', () => {
     expect(() => radialSpectrum(new Float32Array(100))).toThrow(/tile: got "100 values"/);
     expect(() => detailOf([], [])).toThrow(InputError);
