@@ -5,7 +5,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { bin, build, install } from './house.mjs';
 
 install();
-ensureChromium();
+ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
@@ -35,13 +35,15 @@ step('end to end', bin('playwright'), ['test'], () => {
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed ? 1 : 0);
 
-/** Debian's Chromium drives the end-to-end tests; it is installed where it is missing and that is allowed. */
-function ensureChromium() {
-  if (existsSync(process.env.CHROMIUM || '/usr/bin/chromium')) return;
-  console.log('Installing Chromium…');
+/** What the tests drive or read back with; installed where it is missing and that is allowed. Only Chromium is a must. */
+function ensureTools() {
+  const needed = [[process.env.CHROMIUM || '/usr/bin/chromium', 'chromium'], ['/usr/bin/tiffinfo', 'libtiff-tools'], ['/usr/bin/exiftool', 'libimage-exiftool-perl'], ['/usr/share/color/icc/sRGB.icc', 'icc-profiles-free'], ['/usr/share/color/argyll/ref/sRGB.icm', 'argyll']];
+  const missing = needed.filter(([path]) => !existsSync(path)).map(([, name]) => name);
+  if (!missing.length) return;
+  console.log(`Installing ${missing.join(', ')}…`);
   const as = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) => { const [command, ...rest] = [...as, 'apt-get', ...args]; return spawnSync(command, rest, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status; };
-  if (apt('install', '-y', '--no-install-recommends', 'chromium') !== 0 && (apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', 'chromium') !== 0)) {
+  if (apt('install', '-y', '--no-install-recommends', ...missing) !== 0 && (apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', ...missing) !== 0) && !existsSync(needed[0][0])) {
     console.error('Chromium could not be installed. Install it, or name it in CHROMIUM.');
     process.exit(1);
   }

@@ -33,7 +33,9 @@ export async function postJson<T = Done>(url: string, input: unknown): Promise<{
 export function ActsProvider({ children }: { children: ReactNode }) {
   const [said, setSaid] = useState<Said | null>(null);
   const count = useRef(0);
-  const value = useMemo<Acts>(() => ({ said, say: (done) => setSaid({ ...done, key: ++count.current }), hush: () => setSaid(null) }), [said]);
+  const say = useCallback((done: Done) => setSaid({ ...done, key: ++count.current }), []);
+  const hush = useCallback(() => setSaid(null), []);
+  const value = useMemo<Acts>(() => ({ said, say, hush }), [said, say, hush]);
   return <Context value={value}>{children}</Context>;
 }
 
@@ -42,6 +44,9 @@ function useActs(): Acts {
   if (!acts) throw new Error('useActs outside ActsProvider');
   return acts;
 }
+
+/** Says something done where it stays to be read, whatever part of the page is drawn anew. */
+export const useSay = () => useActs().say;
 
 /** One act at a time from a place on the screen: whether it runs, what went wrong, and the running of it. */
 export function useAct() {

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import { useAct } from './Acts';
+import { useAct, useSay } from './Acts';
 import { Button, Row } from './Button';
 import { t } from './tokens';
 import { Marked } from './Verdict';
@@ -15,6 +15,7 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
   const [state, setState] = useState<State | null>(null);
   const router = useRouter();
   const act = useAct();
+  const say = useSay();
   useEffect(() => {
     let over = false;
     let timer: ReturnType<typeof setTimeout>;
@@ -22,12 +23,16 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
       const now = await fetch(`/api/jobs/${job}`).then((r) => (r.ok ? r.json() : null)).catch(() => null) as State | null;
       if (over) return;
       setState(now ?? { says: '', share: null, secondsLeft: null, over: { ok: false, says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.' } });
-      if (!now || now.over) { onOver?.(now?.over?.ok ?? false); router.refresh(); return; }
+      if (!now || now.over) {
+        if (now?.over?.ok) say({ says: now.over.says });
+        onOver?.(now?.over?.ok ?? false); router.refresh();
+        return;
+      }
       timer = setTimeout(look, 600);
     };
     timer = setTimeout(look, 150);
     return () => { over = true; clearTimeout(timer); };
-  }, [job, onOver, router]);
+  }, [job, onOver, router, say]);
   if (state?.over) return <Bar role={state.over.ok ? 'status' : 'alert'}><Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked></Bar>;
   return (
     <Bar role="status">

@@ -3,11 +3,13 @@ import { checksOf } from '@/studio/checkCapture';
 import { viewedPixels } from '@/studio/stations';
 import { Empty } from '@/ui/Layout';
 import { wholeOf, type Params } from '../../whole';
+import { StillReading } from '../StillReading';
 import { ChecksView } from './ChecksView';
 
 export default async function ChecksPage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);
-  if (!current || current.state !== 'ready') return <Empty title="No capture to check yet"><p>Bring a file in first, or plan how to make one. Then its light, its colours against a target, its squareness and its joints are checked here.</p></Empty>;
+  if (current?.state === 'reading') return <StillReading masterId={current.id} fileName={current.fileName} />;
+  if (!current) return <Empty title="No capture to check yet"><p>Bring a file in first, or plan how to make one. Then its light, its colours against a target, its squareness and its joints are checked here.</p></Empty>;
   return <ChecksView key={current.id} workId={work.id} master={current} size={viewedPixels(current)} checks={await checksOf(studio.db, current.id)} practice={practiceCgats()} names={Object.fromEntries(masters.map((m) => [m.id, m.fileName]))} hasTarget={await anyTarget()} />;
 
   async function anyTarget() {

@@ -34,9 +34,12 @@ export function DustView({ master, size, check }: { master: Master; size: { widt
   const step = (d: number) => { if (count) setAt((was) => Math.min(count - 1, Math.max(0, was + d))); };
   const tick = async (i: number, done: boolean) => {
     if (!check) return;
+    // The next one is looked at straight away: a quick hand must not take back what it just ticked.
     setMarks((was) => ({ ...was, [i]: done }));
-    if (!(await act.run('tickSpeck', { id: check.id, at: i, done }))) setMarks((was) => ({ ...was, [i]: !done }));
-    else if (done) step(1);
+    if (done) setAt(Math.min(count - 1, i + 1));
+    if (await act.run('tickSpeck', { id: check.id, at: i, done })) return;
+    setMarks((was) => ({ ...was, [i]: !done }));
+    setAt(i);
   };
   useKeys([
     { key: 'j', says: 'the next speck', run: () => step(1) }, { key: 'k', says: 'the speck before', run: () => step(-1) },

@@ -5,10 +5,12 @@ import { passedNear, prepsOf } from '@/studio/preps';
 import { printFilesOf } from '@/studio/printFiles';
 import { viewedPixels } from '@/studio/stations';
 import { wholeOf, type Params } from '../../whole';
+import { StillReading } from '../StillReading';
 import { FilesView } from './FilesView';
 
 export default async function FilesPage({ params }: Params) {
   const { work, masters, current, formats, school, studio } = await wholeOf(params);
+  if (current?.state === 'reading') return <StillReading masterId={current.id} fileName={current.fileName} />;
   const [preps, files, routes] = await Promise.all([prepsOf(studio.db, work.id), printFilesOf(studio.db, work.id), studio.db.select().from(routesTable)]);
   const pixels = current ? viewedPixels(current) : null;
   const offered = await Promise.all(formats.map(async (f) => {
