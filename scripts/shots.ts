@@ -26,8 +26,9 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await station('Night Ferry', 'capture/compare')(page);
     const ready = page.getByRole('button', { name: 'Make it ready' });
     if (await ready.isVisible()) { await ready.click(); await page.getByText('can be looked into').waitFor(); }
-    await page.getByRole('button', { name: '1 : 1' }).click();
-    await page.waitForTimeout(1_500);
+    await page.waitForLoadState('networkidle');
+    await page.keyboard.press('o');
+    await page.waitForTimeout(2_500);
   },
   sizes: station('Night Ferry', 'sizes'),
   'sizes-working': async (page) => { await station('Night Ferry', 'sizes')(page); await page.getByRole('button', { name: /^Working: 400 × 300/ }).first().click(); },

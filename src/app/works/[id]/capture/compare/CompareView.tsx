@@ -33,8 +33,8 @@ export function CompareView({ sides, original }: { sides: Side[]; original: Size
   return (
     <Stack $gap={10}>
       <Row $gap={16} style={{ alignItems: 'end' }}>
-        <Select label="One" value={a} onChange={setA} options={options} width={300} />
-        <Select label="and the other" value={b} onChange={setB} options={options} width={300} />
+        <Select label="One" value={a} onChange={setA} options={options} width={390} />
+        <Select label="and the other" value={b} onChange={setB} options={options} width={390} />
         <Select label="Looked at" value={way} onChange={setWay} options={WAYS.map((w) => ({ key: w, name: w }))} width={140} />
       </Row>
       {missing ? <Row><Small>{missing.name} has not been made ready to look into.</Small><Button onPress={() => void ready(missing)} isDisabled={act.busy}>Make it ready</Button></Row> : <Looking key={`${a}${b}`} one={one} two={two} way={way} original={original} />}
