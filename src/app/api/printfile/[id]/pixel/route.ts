@@ -1,20 +1,11 @@
-import { InputError } from '@/core/errors';
-import { answer } from '@/app/respond';
-import { studio } from '@/app/server';
-import { rowById } from '@/store/rows';
-import { printFiles } from '@/store/schema';
+import { RefusedError } from '@/core/errors';
+import { pixelAt } from '@/app/pixelAt';
+import { printFileById } from '@/studio/printFiles';
 
-/** The numbers of one place of a print file, as the file has them, and as Lab. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return answer(async () => {
-    const s = await studio();
-    const file = await rowById(s.db, printFiles, (await params).id, 'print file');
-    const q = new URL(request.url).searchParams;
-    const [x, y] = (['x', 'y'] as const).map((k) => {
-      const n = Number(q.get(k));
-      if (!q.get(k) || !Number.isInteger(n) || n < 0) throw new InputError(k, q.get(k), 'a whole number of pixels from the left, or from the top');
-      return n;
-    }) as [number, number];
-    return s.imaging.do('readPixel', [s.objects.pathOf(file.sha256!), x, y]).done;
+  return pixelAt(request, async (s) => {
+    const file = await printFileById(s.db, (await params).id);
+    if (!file?.sha256) throw new RefusedError('That print file is no longer here.');
+    return file.sha256;
   });
 }
