@@ -6,13 +6,13 @@ import { join } from 'node:path';
 import { blurShare, detailOf, type Detail } from '@/core/capture/detail';
 import { DETAIL_TILE, radialSpectrum } from '@/core/capture/spectrum';
 import { PICTURES } from '../demo/pictures';
-import { blurred, enlarged, grainy, hatched, leaves, noisy, pressed, reduced, rough, type Subject } from '../tests/unit/helpers/subjects';
+import { blurred, enlarged, grainy, hatched, leaves, noisy, pressed, reduced, rough, strokes, type Subject } from '../tests/unit/helpers/subjects';
 
 /** The demo's pictures are made so much smaller that their own detail reaches the smaller grid's limit. */
 const FACTORS: Record<string, number> = { 'night-ferry': 0.12, 'kiln-yard': 0.2, 'salt-pans': 0.2, 'signal-lamp': 0.25, 'slate-terraces': 0.15, 'long-breakwater': 0.16, 'quarry-face': 0.2, 'harbour-chart': 0.2, 'tin-boat': 0.25, 'buoy-store': 0.4 };
 
 async function* subjects(tune: boolean): AsyncGenerator<Subject> {
-  if (tune) { yield* [leaves('leaves', 1), leaves('leaves b', 2), leaves('leaves c', 4, 640, 3_000), rough('rough', 5, 0.78), rough('rougher', 6, 0.88), hatched('hatched', 7)]; return; }
+  if (tune) { yield* [leaves('leaves', 1, 512, 6_000, 4), leaves('leaves b', 4, 512, 2_500, 4), strokes('strokes', 8, 512, 3_000, 4), strokes('strokes b', 9, 512, 1_200, 4), rough('rough', 5, 0.78, 512, 4), rough('rougher', 6, 0.88, 512, 4), hatched('hatched', 7, 512, 5)]; return; }
   for (const p of PICTURES) {
     const path = join('.demo/pictures', p.file);
     if (!existsSync(path)) throw new Error(`${path} is not painted yet: npm run demo paints it`);

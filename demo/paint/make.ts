@@ -21,7 +21,8 @@ export async function makePicture(spec: PictureSpec, path: string): Promise<void
     const small = { ...spec, width: Math.round(spec.width * shrink), height: Math.round(spec.height * shrink) };
     const pixels = bandOf(painterOf(small), small.width, 0, small.height, 8, 3);
     let image = sharp(pixels, { raw: { width: small.width, height: small.height, channels: 3 }, limitInputPixels: false });
-    if (shrink !== 1) image = image.resize(spec.width, spec.height, { kernel: 'cubic', fit: 'fill' });
+    // A lens stood before it: without one the picture's edges would be sharper than any photograph's.
+    if (shrink !== 1) image = image.blur(0.7).resize(spec.width, spec.height, { kernel: 'cubic', fit: 'fill' });
     const exif = { IFD0: { DateTime: spec.taken }, IFD2: { DateTimeOriginal: spec.taken } };
     if (write.kind === 'jpeg') await image.withIccProfile('srgb').withExif(exif).jpeg({ quality: write.quality, chromaSubsampling: '4:4:4' }).toFile(partly);
     else if (write.kind === 'png') await image.withIccProfile('p3').png({ compressionLevel: 3 }).toFile(partly);

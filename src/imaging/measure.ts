@@ -10,6 +10,8 @@ import { openPixels, type PixelFile } from './pixels';
 /** Cells of the maps along the longer side. */
 const MAP_CELLS = 48, DETAIL_CELLS = 24;
 const FLAT_TILES = 24;
+/** Sixteen-bit values from here up, and down to here, print as white and black: a thousandth of the range. */
+const HIGH_16 = 65_470, LOW_16 = 65;
 /** Small pictures are measured on tiles that lie half over each other. */
 const SMALL_PX = 2_500_000;
 
@@ -36,8 +38,7 @@ export async function measurePicture(path: string, scratch: string, onStep: (ste
     for (let y = 0; y < pixels.height; y += DETAIL_TILE) {
       const n = Math.min(DETAIL_TILE, pixels.height - y);
       const band = await pixels.rows(y, n);
-      tones.take(band, y, n);
-      lumaOf(band, luma, pixels);
+      tones.take(band, y, n, luma);
       if (n === DETAIL_TILE) tiles.take(luma, y, step);
       blocks?.take(luma, pixels.width, n);
     }
@@ -63,55 +64,51 @@ async function head(path: string): Promise<Uint8Array> {
 
 /** Lightness as 0–255, the middle channel counting double, as sensors have it. */
 function lumaOf(band: Uint8Array | Uint16Array, out: Float32Array, { channels, bits }: PixelFile) {
-  const k = bits === 16 ? 1 / 257 : 1;
-  const n = band.length / channels;
-  if (channels === 3) for (let i = 0, at = 0; i < n; i++, at += 3) out[i] = (band[at]! + 2 * band[at + 1]! + band[at + 2]!) * 0.25 * k;
+  const k = bits === 16 ? 1 / 257 : 1, quarter = 0.25 * k;
+  const n = (band.length / channels) | 0;
+  if (channels === 3) for (let i = 0, at = 0; i < n; i++, at += 3) out[i] = (band[at]! + 2 * band[at + 1]! + band[at + 2]!) * quarter;
   else if (channels === 4) for (let i = 0, at = 0; i < n; i++, at += 4) out[i] = ((255 - (band[at]! + 2 * band[at + 1]! + band[at + 2]!) * 0.25) * (255 - band[at + 3]!)) / 255;
   else for (let i = 0; i < n; i++) out[i] = band[i * channels]! * k;
 }
 
+/** What a run of pixels adds up to. */
+type Run = { high: number; low: number; edge: number; bare: number; black: number };
+
 /** Histograms, clipping and the edge of the space. */
 class Tones {
-  private readonly counts: Uint32Array[];
+  private readonly counts: Uint32Array;
   private readonly map: { cols: number; rows: number; high: Float64Array; low: Float64Array; edge: Float64Array; all: Float64Array };
   private readonly high: Float64Array; private readonly low: Float64Array;
+  private readonly run: Run = { high: 0, low: 0, edge: 0, bare: 0, black: 0 };
   private bare = 0; private black = 0; private edge = 0; private seen = 0;
 
   constructor(private readonly p: PixelFile) {
-    this.counts = Array.from({ length: p.channels }, () => new Uint32Array(256));
+    this.counts = new Uint32Array(256 * p.channels);
     this.high = new Float64Array(p.channels); this.low = new Float64Array(p.channels);
     const { cols, rows } = gridOf(p, MAP_CELLS);
     const cells = () => new Float64Array(cols * rows);
     this.map = { cols, rows, high: cells(), low: cells(), edge: cells(), all: cells() };
   }
 
-  take(band: Uint8Array | Uint16Array, y0: number, n: number) {
+  /** Counts so many rows, and leaves their lightness in `luma`. */
+  take(band: Uint8Array | Uint16Array, y0: number, n: number, luma: Float32Array) {
     const { width, height, channels, bits } = this.p;
-    const { map, counts } = this;
-    const top = bits === 16 ? 65_470 : 255, bottom = bits === 16 ? 65 : 0, shift = bits === 16 ? 8 : 0, strong = (bits === 16 ? 65_535 : 255) * 0.12;
-    let at = 0;
+    const { map, run } = this;
+    if (channels !== 3) lumaOf(band, luma, this.p);
     for (let y = 0; y < n; y++) {
       const cellRow = Math.min(map.rows - 1, Math.floor(((y0 + y) * map.rows) / height)) * map.cols;
       for (let cell = 0; cell < map.cols; cell++) {
-        const to = Math.floor(((cell + 1) * width) / map.cols);
-        let high = 0, low = 0, edge = 0;
-        const from = Math.floor((cell * width) / map.cols);
-        for (let x = from; x < to; x++) {
-          let anyHigh = 0, anyLow = 0, least = 65_536, most = -1;
-          for (let c = 0; c < channels; c++) {
-            const v = band[at++]!;
-            counts[c]![v >> shift]!++;
-            if (v >= top) { anyHigh++; this.high[c]!++; } else if (v <= bottom) { anyLow++; this.low[c]!++; }
-            if (v < least) least = v;
-            if (v > most) most = v;
-          }
-          if (anyHigh) { high++; if (anyHigh === channels) this.bare++; }
-          if (anyLow) { low++; if (anyLow === channels) this.black++; }
-          // A colour, not a white or black, with a channel at its end: what lay beyond was cut off.
-          if (channels === 3 && (anyHigh || anyLow) && most - least > strong) edge++;
+        const from = Math.floor((cell * width) / map.cols), to = Math.floor(((cell + 1) * width) / map.cols);
+        const start = (y * width + from) * channels, end = (y * width + to) * channels;
+        if (channels === 3) {
+          if (colours(band, start, end, bits, this.counts, luma, y * width + from)) ends(band, start, end, bits, 3, run, this.high, this.low);
+          else run.high = run.low = run.edge = run.bare = run.black = 0;
+        } else {
+          inks(band, start, end, bits, channels, this.counts);
+          ends(band, start, end, bits, channels, run, this.high, this.low);
         }
-        map.high[cellRow + cell]! += high; map.low[cellRow + cell]! += low; map.edge[cellRow + cell]! += edge; map.all[cellRow + cell]! += to - from;
-        this.edge += edge; this.seen += to - from;
+        map.high[cellRow + cell]! += run.high; map.low[cellRow + cell]! += run.low; map.edge[cellRow + cell]! += run.edge; map.all[cellRow + cell]! += to - from;
+        this.edge += run.edge; this.seen += to - from; this.bare += run.bare; this.black += run.black;
       }
     }
   }
@@ -121,7 +118,7 @@ class Tones {
     const shares = (cells: Float64Array): ShareMap => ({ cols: map.cols, rows: map.rows, shares: Array.from(cells, (v, i) => Math.round((1_000 * v) / Math.max(1, map.all[i]!)) / 1_000) });
     const cmyk = this.p.channels === 4;
     return {
-      histogram: this.counts.map((c) => [...c]),
+      histogram: Array.from({ length: this.p.channels }, (_, c) => [...this.counts.subarray(256 * c, 256 * c + 256)]),
       clipped: {
         high: [...this.high].map((v) => v / seen), low: [...this.low].map((v) => v / seen),
         // Ink turns it round: no ink anywhere is bare paper.
@@ -130,6 +127,46 @@ class Tones {
       edge: this.p.channels === 3 ? { share: this.edge / seen, map: shares(map.edge) } : null,
     };
   }
+}
+
+// The loops that see every pixel stand outside any class, on numbers only: several times quicker than inside one.
+
+/** Counts and lightness of a run of three-channel pixels; says how many touch an end of the range. */
+function colours(band: Uint8Array | Uint16Array, start: number, end: number, bits: number, counts: Uint32Array, luma: Float32Array, to: number): number {
+  const shift = bits === 16 ? 8 : 0, top = bits === 16 ? HIGH_16 : 255, bottom = bits === 16 ? LOW_16 : 0, k = bits === 16 ? 0.25 / 257 : 0.25;
+  let odd = 0;
+  for (let at = start; at < end; at += 3) {
+    const r = band[at]!, g = band[at + 1]!, b = band[at + 2]!;
+    counts[r >> shift]!++; counts[256 + (g >> shift)]!++; counts[512 + (b >> shift)]!++;
+    luma[to++] = (r + 2 * g + b) * k;
+    if (r >= top || g >= top || b >= top || r <= bottom || g <= bottom || b <= bottom) odd++;
+  }
+  return odd;
+}
+
+function inks(band: Uint8Array | Uint16Array, start: number, end: number, bits: number, channels: number, counts: Uint32Array) {
+  const shift = bits === 16 ? 8 : 0;
+  for (let at = start; at < end; at += channels) for (let c = 0; c < channels; c++) counts[256 * c + (band[at + c]! >> shift)]!++;
+}
+
+/** Pixels of a run with a channel at either end of its range. */
+function ends(band: Uint8Array | Uint16Array, start: number, end: number, bits: number, channels: number, run: Run, highs: Float64Array, lows: Float64Array) {
+  const top = bits === 16 ? HIGH_16 : 255, bottom = bits === 16 ? LOW_16 : 0, strong = (bits === 16 ? 65_535 : 255) * 0.12;
+  let high = 0, low = 0, edge = 0, bare = 0, black = 0;
+  for (let at = start; at < end; at += channels) {
+    let anyHigh = 0, anyLow = 0, least = 65_536, most = -1;
+    for (let c = 0; c < channels; c++) {
+      const v = band[at + c]!;
+      if (v >= top) { anyHigh++; highs[c]!++; } else if (v <= bottom) { anyLow++; lows[c]!++; }
+      if (v < least) least = v;
+      if (v > most) most = v;
+    }
+    if (anyHigh) { high++; if (anyHigh === channels) bare++; }
+    if (anyLow) { low++; if (anyLow === channels) black++; }
+    // A colour, not a white or black, with a channel at its end: what lay beyond was cut off.
+    if (channels === 3 && (anyHigh || anyLow) && most - least > strong) edge++;
+  }
+  run.high = high; run.low = low; run.edge = edge; run.bare = bare; run.black = black;
 }
 
 function gridOf({ width, height }: { width: number; height: number }, most: number) {

@@ -21,7 +21,11 @@ const SOFT_READS_SHORT = 1.035;
 
 /** Pictures' power falls about as frequency to this power, and varies so much between them. */
 const USUAL_SLOPE = 2.4, SLOPE_SPREAD = 0.55;
-const LOWEST = 4, HIGHEST = 62;
+/** How much the usual slope weighs against the rings, over its spread squared. */
+const PRIOR = 26 / SLOPE_SPREAD ** 2;
+const LOWEST = 4, HIGHEST = 62, RINGS = HIGHEST + 1;
+/** A ring says something where the signal is above so much of its noise. */
+const CLEAR = 0.6;
 const SHAPES = [2, 2.5, 3.2, 4.2, 6, 9, 14];
 const CUTS = Array.from({ length: 96 }, (_, i) => 0.035 * (1 / 0.035) ** (i / 95));
 /** Beyond this fall (in the log of power) a ring is simply gone: how far below matters to nobody. */
@@ -29,6 +33,19 @@ const GONE = -2.8;
 const counts = (fall: number) => (fall > GONE ? fall : GONE + 0.2 * (fall - GONE));
 /** A step in the log of power this large is worth no more than twice itself: one odd ring does not decide. */
 const HUBER = 0.6;
+const LOG_F = Float64Array.from({ length: RINGS }, (_, k) => Math.log(k / DETAIL_TILE));
+const WEIGHTS = Float64Array.from({ length: RINGS }, (_, k) => Math.min(k, 14));
+/** Rings by which the window smears a spectrum that ends early. */
+const WINDOW_RINGS = 4;
+/** Every cut tried: the share it stands for, how far it pulls each ring down, and what it costs before a ring is looked at (nearer cuts and steeper shapes more). */
+const FALLS = SHAPES.flatMap((shape) => CUTS.map((cut) => {
+  const own = Math.sqrt(Math.max(4, (cut * DETAIL_TILE) ** 2 - WINDOW_RINGS ** 2)) / DETAIL_TILE;
+  return {
+    logShare: Math.log((Math.min(0.5, own) / 0.5) * (shape < 3 ? SOFT_READS_SHORT : 1)),
+    cost: 7 * Math.log(CUTS.at(-1)! / cut) + 0.9 * (shape - 2),
+    drop: Float64Array.from({ length: RINGS }, (_, k) => -2 * Math.log(1 / DETAIL_CONTRAST) * (k / DETAIL_TILE / cut) ** shape),
+  };
+}));
 
 /**
  * What a Gaussian blur of so many pixels leaves of a picture's detail, by the same contrast, the pixel's own square counted
@@ -60,19 +77,15 @@ export function detailOf(textured: readonly Spectrum[], flat: readonly Spectrum[
   if (!textured.length) throw new InputError('textured', 'none', 'at least one tile');
   const total = meanOf(textured);
   const floor = floorOf(flat.length ? meanOf(flat) : total, total, least);
-  const rings: Ring[] = [];
+  const value = new Float64Array(RINGS), clear = new Uint8Array(RINGS);
   let seen = LOWEST;
   for (let k = LOWEST; k <= HIGHEST; k++) {
-    const signal = total[k]! - floor[k]!;
-    const clear = signal > 0.6 * floor[k]!;
-    if (clear) seen = k;
-    rings.push({ logF: Math.log(k / DETAIL_TILE), f: k / DETAIL_TILE, value: Math.log(clear ? signal : 0.6 * floor[k]!), weight: Math.min(k, 14), clear });
+    const signal = total[k]! - floor[k]!, least = CLEAR * floor[k]!;
+    if (signal > least) { seen = k; clear[k] = 1; }
+    value[k] = Math.log(Math.max(signal, least));
   }
-  const { cut, shape } = fit(rings);
-  return { share: Math.min(1, (cut / 0.5) * (shape < 3 ? SOFT_READS_SHORT : 1)), noise: Math.sqrt(Math.max(0, floor[HIGHEST]!)), seenTo: Math.min(1, seen / HIGHEST) };
+  return { share: Math.min(1, fit(value, clear)), noise: Math.sqrt(Math.max(0, floor[HIGHEST]!)), seenTo: Math.min(1, seen / HIGHEST) };
 }
-
-type Ring = { f: number; logF: number; value: number; weight: number; clear: boolean };
 
 /**
  * The floor of noise at each ring. Texture is so many times stronger in the textured tiles than in the flat ones; noise and
@@ -85,41 +98,40 @@ function floorOf(flat: Spectrum, total: Spectrum, least: number): Float64Array {
   return Float64Array.from(total, (p, k) => Math.max(least, ratio < 2 ? white : Math.min(flat[k]!, (ratio * flat[k]! - p) / (ratio - 1))));
 }
 
-/** The least-cost cut over shapes and places; a cut further out is preferred where both explain the rings as well. */
-function fit(rings: readonly Ring[]): { cut: number; cost: number; shape: number } {
-  const best = { cut: CUTS.at(-1)!, cost: Infinity, shape: 2 };
-  const fall = -2 * Math.log(1 / DETAIL_CONTRAST);
-  for (const shape of SHAPES) {
-    for (const cut of CUTS) {
-      const drop = rings.map((r) => fall * (r.f / cut) ** shape);
-      const cost = costOf(rings, drop) + 7 * Math.log(CUTS.at(-1)! / cut) + 0.9 * (shape - 2);
-      if (cost < best.cost) Object.assign(best, { cut, cost, shape });
-    }
+/**
+ * The cut, as the mean over all shapes and places tried, those weighing most that explain the rings best: one best place
+ * jumps about from picture to picture, the mean does not.
+ */
+function fit(value: Float64Array, clear: Uint8Array): number {
+  const costs = FALLS.map((f) => costOf(value, clear, f.drop, f.cost));
+  const least = Math.min(...costs);
+  let sum = 0, weights = 0;
+  for (let i = 0; i < costs.length; i++) {
+    const weight = Math.exp((least - costs[i]!) / 5);
+    sum += weight * FALLS[i]!.logShare; weights += weight;
   }
-  return best;
+  return Math.exp(sum / weights);
 }
 
 /** What is left over after the best line through the clear rings, given how far the cut pulls each down. */
-function costOf(rings: readonly Ring[], drop: readonly number[]): number {
-  // A ring that the cut itself takes below what can be measured says nothing of the line.
-  let [w, x, y, xx, xy] = [0, 0, 0, 0, 0];
-  const prior = 26;
-  rings.forEach((r, i) => {
-    if (!r.clear || drop[i]! < GONE - 1) return;
-    const value = r.value - drop[i]!;
-    w += r.weight; x += r.weight * r.logF; y += r.weight * value; xx += r.weight * r.logF * r.logF; xy += r.weight * r.logF * value;
-  });
+function costOf(value: Float64Array, clear: Uint8Array, drop: Float64Array, start: number): number {
+  let w = 0, x = 0, y = 0, xx = 0, xy = 0;
+  for (let k = LOWEST; k <= HIGHEST; k++) {
+    // A ring that the cut itself takes below what can be measured says nothing of the line.
+    if (!clear[k] || drop[k]! < GONE - 1) continue;
+    const weight = WEIGHTS[k]!, f = LOG_F[k]!, v = value[k]! - drop[k]!;
+    w += weight; x += weight * f; y += weight * v; xx += weight * f * f; xy += weight * f * v;
+  }
   if (w === 0) return Infinity;
-  const spread = xx - (x * x) / w + prior / SLOPE_SPREAD ** 2;
-  const slope = (xy - (x * y) / w - (prior / SLOPE_SPREAD ** 2) * USUAL_SLOPE) / spread;
+  const slope = (xy - (x * y) / w - PRIOR * USUAL_SLOPE) / (xx - (x * x) / w + PRIOR);
   const height = (y - slope * x) / w;
-  let cost = prior * ((slope + USUAL_SLOPE) / SLOPE_SPREAD) ** 2;
-  rings.forEach((r, i) => {
-    const off = counts(drop[i]!) - counts(r.value - height - slope * r.logF);
-    if (!r.clear && off < 0) return;
+  let cost = start + PRIOR * (slope + USUAL_SLOPE) ** 2;
+  for (let k = LOWEST; k <= HIGHEST; k++) {
+    const off = counts(drop[k]!) - counts(value[k]! - height - slope * LOG_F[k]!);
+    if (!clear[k] && off < 0) continue;
     const a = Math.abs(off);
-    cost += r.weight * (a < HUBER ? a * a : HUBER * (2 * a - HUBER));
-  });
+    cost += WEIGHTS[k]! * (a < HUBER ? a * a : HUBER * (2 * a - HUBER));
+  }
   return cost;
 }
 

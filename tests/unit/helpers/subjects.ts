@@ -13,8 +13,8 @@ export function drawn(name: string, width: number, height: number, over: number,
 }
 
 /** Leaves of all sizes falling over each other: the usual model of what cameras see. */
-export function leaves(name: string, seed: number, side = 640, count = 9_000): Subject {
-  const over = 2, n = side * over;
+export function leaves(name: string, seed: number, side = 640, count = 9_000, over = 2): Subject {
+  const n = side * over;
   const big = new Float32Array(n * n).fill(NaN);
   // From the front: a point is covered by the first leaf that reaches it.
   for (let k = 0; k < count; k++) {
@@ -33,16 +33,34 @@ export function leaves(name: string, seed: number, side = 640, count = 9_000): S
 }
 
 /** A rough surface: bumps of every size, finer ones weaker. */
-export const rough = (name: string, seed: number, roughness: number, side = 640): Subject =>
-  drawn(name, side, side, 2, (x, y) => {
+export const rough = (name: string, seed: number, roughness: number, side = 640, over = 2): Subject =>
+  drawn(name, side, side, over, (x, y) => {
     let sum = 0, strength = 1, size = 200;
     for (let o = 0; o < 12; o++) { sum += strength * (noise(x / size + 9 * o, y / size, seed + o) - 0.5); strength *= roughness; size /= 1.9; }
     return 128 + 120 * sum;
   });
 
+/** Brush strokes: long dabs of many lengths over a ground, each with the ridges of its hairs. */
+export function strokes(name: string, seed: number, side = 640, count = 5_000, over = 4): Subject {
+  const n = side * over;
+  const big = new Float32Array(n * n).fill(150);
+  for (let k = 0; k < count; k++) {
+    const long = (6 * over) / (1 - hash(k, 1, seed) * 0.96), wide = long * (0.12 + 0.25 * hash(k, 5, seed));
+    const cx = hash(k, 2, seed) * n, cy = hash(k, 3, seed) * n, tone = 30 + 195 * hash(k, 4, seed), turn = 1.2 * (noise(cx / 300, cy / 300, seed) - 0.5) + 3 * hash(k, 6, seed) ** 3;
+    const [c, s] = [Math.cos(turn), Math.sin(turn)];
+    for (let y = Math.max(0, Math.floor(cy - long)); y < Math.min(n, cy + long); y++) {
+      for (let x = Math.max(0, Math.floor(cx - long)); x < Math.min(n, cx + long); x++) {
+        const a = ((x - cx) * c + (y - cy) * s) / long, b = (-(x - cx) * s + (y - cy) * c) / wide;
+        if (a * a + b * b <= 1) big[y * n + x] = tone + 16 * (noise(b * 9, a * 1.5, seed + k) - 0.5);
+      }
+    }
+  }
+  return drawn(name, side, side, over, (u, v) => big[Math.floor(v * over) * n + Math.floor(u * over)]!);
+}
+
 /** Hatching and stipple, as of a pen. */
-export const hatched = (name: string, seed: number, side = 640): Subject =>
-  drawn(name, side, side, 3, (x, y) => {
+export const hatched = (name: string, seed: number, side = 640, over = 3): Subject =>
+  drawn(name, side, side, over, (x, y) => {
     const bend = 40 * noise(x / 120, y / 120, seed);
     const dark = noise(x / 160, y / 160, seed + 1);
     const along = (x * 0.8 + y * 0.6 + bend) / 7.3, across = (x * 0.6 - y * 0.8 + bend) / 6.1;
