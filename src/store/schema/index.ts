@@ -2,3 +2,4 @@ export * from './works';
 export * from './making';
 export * from './selling';
 export * from './capturing';
+export * from './laying';

@@ -37,6 +37,9 @@ export const supplies = sqliteTable('supplies', {
   kind: text('kind').$type<SupplyKind>().notNull(),
   widthUm: um('width_um').notNull(),
   heightUm: um('height_um').notNull(),
+  /** The opening of a mat cut beforehand; nothing for everything else. */
+  windowWidthUm: um('window_width_um'),
+  windowHeightUm: um('window_height_um'),
   weightMg: integer('weight_mg').notNull(),
   onHand: integer('on_hand').notNull(),
   reorderAt: integer('reorder_at').notNull(),

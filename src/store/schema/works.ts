@@ -1,6 +1,8 @@
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Derived } from '@/core/capture/checks';
 import type { Mark } from '@/core/finding';
+import type { CropPlace } from '@/core/layout/crop';
+import type { Finish } from '@/core/layout/finish';
 import type { FamilyName, School } from '@/core/resolution';
 import { at, flag, id, json, um } from './kit';
 
@@ -23,6 +25,8 @@ export const studio = sqliteTable('studio', {
 
 export const WORK_KINDS = ['painting', 'drawing', 'photograph on film', 'digital photograph', 'born digital'] as const;
 export type WorkKind = (typeof WORK_KINDS)[number];
+export const SIGNATURES = ['not said', 'none in the picture', 'stays in prints', 'to be removed'] as const;
+export type Signature = (typeof SIGNATURES)[number];
 
 export const works = sqliteTable('works', {
   id: id(),
@@ -41,12 +45,28 @@ export const works = sqliteTable('works', {
   smears: flag('smears').notNull().default(false),
   mayPrint: text('may_print').$type<'yes' | 'not yet' | 'no'>().notNull(),
   rights: text('rights').notNull().default(''),
+  /** Whether the picture carries a signature, and whether prints show it. */
+  signature: text('signature').$type<Signature>().notNull().default('not said'),
   school: json<School>('school'),
   families: json<FamilyName[]>('families'),
   notes: text('notes').notNull().default(''),
   createdAt: at('created_at').notNull(),
   archivedAt: at('archived_at'),
 }, (t) => [index('works_title').on(t.title), index('works_live').on(t.archivedAt, t.createdAt)]);
+
+/** Each time an original left the studio: who had it, where and why, and how it came back. */
+export const originalMoves = sqliteTable('original_moves', {
+  id: id(),
+  workId: text('work_id').notNull().references(() => works.id),
+  leftOn: text('left_on').notNull(),
+  who: text('who').notNull(),
+  place: text('place').notNull().default(''),
+  why: text('why').notNull(),
+  conditionOut: text('condition_out').notNull().default(''),
+  dueOn: text('due_on'),
+  backOn: text('back_on'),
+  conditionBack: text('condition_back').notNull().default(''),
+}, (t) => [index('original_moves_work').on(t.workId)]);
 
 export const MASTER_STATES = ['reading', 'ready'] as const;
 
@@ -109,6 +129,10 @@ export const formats = sqliteTable('formats', {
   borderRightUm: um('border_right_um').notNull(),
   borderBottomUm: um('border_bottom_um').notNull(),
   borderLeftUm: um('border_left_um').notNull(),
+  /** Where this size is cut out of the picture; nothing: the middle. The master stays as it is. */
+  crop: json<CropPlace>('crop'),
+  /** Title line, strip to tear off, bleed. */
+  finish: json<Finish>('finish'),
   createdAt: at('created_at').notNull(),
   archivedAt: at('archived_at'),
 }, (t) => [index('formats_work').on(t.workId)]);
