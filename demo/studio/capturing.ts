@@ -5,6 +5,7 @@ import { currentMaster, mastersOf } from '@/store/works';
 import * as checks from '@/studio/checkCapture';
 import { captureWith } from '@/studio/captureWith';
 import { recordEquipment } from '@/studio/equipment';
+import { handOver, movesOf, takeBack } from '@/studio/originalMoves';
 import { jobEnd } from '@/studio/jobs';
 import { chooseMaster } from '@/studio/masters';
 import { measuring } from '@/studio/measureMaster';
@@ -35,6 +36,11 @@ const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = { 
 export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known, onStep: (says: string) => void): void {
   const work = (key: string) => known.works.get(key)!;
   const format = (key: string) => known.formats.get(key)!;
+  // Whose hands the originals went through: one came back marked, one is away, one is late.
+  clock.at({ days: 150, hour: 9 }, async () => { await handOver(studio, { workId: work('kiln'), leftOn: clock.day(150), who: 'Pell & Sorrow, framers', place: 'Smithy Yard', why: 'a tray frame', conditionOut: 'sound; ridges unmarked', dueOn: clock.day(140) }); });
+  clock.at({ days: 141, hour: 16 }, async () => { const [m] = await movesOf(studio.db, work('kiln')); await takeBack(studio, { id: m!.id, backOn: clock.day(141), conditionBack: 'a rub at the left chimney, photographed; borne by the framer' }); });
+  clock.at({ days: 96, hour: 9 }, async () => { await handOver(studio, { workId: work('kiln'), leftOn: clock.day(96), who: 'O. Brennick', place: 'Lower Mole 12', why: 'it is sold', conditionOut: 'varnished, framed', dueOn: null }); });
+  clock.at({ days: 30, hour: 9 }, async () => { await handOver(studio, { workId: work('quarry'), leftOn: clock.day(30), who: 'Halden Repro', place: 'the drum scanner', why: 'a second scan of the negative', conditionOut: 'no scratches; in its sleeve', dueOn: clock.day(9) }); });
   clock.at({ days: 199, hour: 11 }, async () => {
     onStep('looking over the ferry for dust, and preparing its first print file');
     const master = (await currentMaster(studio.db, work('ferry')))!;

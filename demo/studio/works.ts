@@ -8,11 +8,11 @@ export type DemoWork = { key: string; record: Recorded; picture?: string; method
 export const WORKS: readonly DemoWork[] = [
   {
     key: 'ferry', picture: 'night-ferry', method: 'flatbed at 630 ppi, four tiles', sizes: ['240 x 180 mm', '400 x 300 mm', '800 x 600 mm'], daysAgo: 200,
-    record: { title: 'Night Ferry, Slack Water', year: 2025, medium: 'gouache on board', kind: 'painting', size: '380 x 285 mm', owner: 'the studio', varnish: 'none', surface: 'thin, matt, marks at a touch', drySince: '2025-03-14', mayPrint: 'yes', notes: 'Signed lower right, in the picture.' },
+    record: { title: 'Night Ferry, Slack Water', year: 2025, medium: 'gouache on board', kind: 'painting', size: '380 x 285 mm', owner: 'the studio', varnish: 'none', surface: 'thin, matt, marks at a touch', drySince: '2025-03-14', mayPrint: 'yes', signature: 'stays in prints', notes: 'Signed lower right, in the picture.' },
   },
   {
     key: 'kiln', picture: 'kiln-yard', method: 'camera, two lamps at 45°', sizes: ['240 x 180 mm', '400 x 300 mm'], daysAgo: 190,
-    record: { title: 'Kiln Yard in Frost', year: 2026, medium: 'oil on canvas', kind: 'painting', size: '600 x 450 mm', owner: 'O. Brennick', soldPrice: '1850', varnish: 'satin, even', surface: 'thick ridges at the chimneys', drySince: '2026-02-01', mayPrint: 'yes', rights: 'Sold; the right to print was kept, in the bill of sale.' },
+    record: { title: 'Kiln Yard in Frost', year: 2026, medium: 'oil on canvas', kind: 'painting', size: '600 x 450 mm', owner: 'O. Brennick', soldPrice: '1850', varnish: 'satin, even', surface: 'thick ridges at the chimneys', signature: 'to be removed', drySince: '2026-02-01', mayPrint: 'yes', rights: 'Sold; the right to print was kept, in the bill of sale.' },
   },
   {
     key: 'pans', picture: 'salt-pans', method: 'photographed by a neighbour; the file came without a profile', sizes: ['200 x 200 mm', '300 x 300 mm'], daysAgo: 140,
@@ -24,7 +24,7 @@ export const WORKS: readonly DemoWork[] = [
   },
   {
     key: 'slate', picture: 'slate-terraces', method: 'sent by the client, already enlarged', sizes: ['150 x 100 mm', '600 x 400 mm'], daysAgo: 2,
-    record: { title: 'Slate Terraces, Late Sun', year: 2026, medium: 'digital photograph', kind: 'digital photograph', size: '', owner: 'the studio', mayPrint: 'yes' },
+    record: { title: 'Slate Terraces, Late Sun', year: 2026, medium: 'digital photograph', kind: 'digital photograph', size: '', owner: 'the studio', mayPrint: 'yes', signature: 'none in the picture' },
   },
   {
     key: 'quarry', picture: 'quarry-face', method: 'drum scan of a 4 × 5 inch negative', sizes: ['300 x 240 mm', '500 x 400 mm'], daysAgo: 400,
@@ -36,7 +36,7 @@ export const WORKS: readonly DemoWork[] = [
   },
   {
     key: 'breakwater', picture: 'long-breakwater', method: 'nine frames, joined', sizes: ['800 x 200 mm', '1000 x 250 mm'], daysAgo: 80,
-    record: { title: 'The Long Breakwater', year: 2026, medium: 'digital photograph, nine frames', kind: 'digital photograph', size: '', owner: 'the studio', mayPrint: 'yes' },
+    record: { title: 'The Long Breakwater', year: 2026, medium: 'digital photograph, nine frames', kind: 'digital photograph', size: '', owner: 'the studio', mayPrint: 'yes', signature: 'none in the picture' },
   },
   {
     key: 'boat', picture: 'tin-boat', method: 'came from a magazine’s printer, in CMYK', sizes: ['240 x 180 mm'], daysAgo: 260,

@@ -1,7 +1,7 @@
 import { InputError } from '@/core/errors';
 import { parseMoney, parseSize } from '@/core/measure';
 import { insertRow, patchRow, rowById } from '@/store/rows';
-import { WORK_KINDS, works, type WorkKind } from '@/store/schema';
+import { SIGNATURES, WORK_KINDS, works, type Signature, type WorkKind } from '@/store/schema';
 import { act } from './act';
 import { count, day, flag, id, just, line, name, oneOf, orNull, prose, typed } from './schemas';
 import { noteInJournal } from './studio';
@@ -13,12 +13,14 @@ export type WorkInput = {
   size: string;
   owner: string; soldPrice: string; drySince: string | null; varnish: string; surface: string; smears: boolean;
   mayPrint: 'yes' | 'not yet' | 'no'; rights: string; notes: string;
+  /** Whether the picture carries a signature, and whether prints show it. */
+  signature?: Signature;
 };
 
 const schema = just({
   id, title: name, year: orNull(count(1, 9999)), medium: line, kind: oneOf(...WORK_KINDS), size: typed, owner: line, soldPrice: typed,
-  drySince: orNull(day), varnish: line, surface: line, smears: flag, mayPrint: oneOf('yes', 'not yet', 'no'), rights: prose, notes: prose,
-}, ['id']);
+  drySince: orNull(day), varnish: line, surface: line, smears: flag, mayPrint: oneOf('yes', 'not yet', 'no'), rights: prose, notes: prose, signature: oneOf(...SIGNATURES),
+}, ['id', 'signature']);
 
 /** Records an original, or changes what is recorded of it. */
 export const recordWork = act<WorkInput>(schema, async (studio, input) => {
@@ -30,7 +32,7 @@ export const recordWork = act<WorkInput>(schema, async (studio, input) => {
     widthUm: size?.width ?? null, heightUm: size?.height ?? null, owner: input.owner.trim(),
     soldPriceMinor: input.soldPrice.trim() ? parseMoney(input.soldPrice, settings.currency, 'soldPrice') : null,
     drySince: input.drySince, varnish: input.varnish, surface: input.surface, smears: input.smears,
-    mayPrint: input.mayPrint, rights: input.rights, notes: input.notes,
+    mayPrint: input.mayPrint, rights: input.rights, notes: input.notes, ...(input.signature && { signature: input.signature }),
   };
   return studio.store.write(async (tx) => {
     if (input.id) {

@@ -8,6 +8,7 @@ import { proofsOf } from '@/store/proofs';
 import { findRow } from '@/store/rows';
 import { prices, works } from '@/store/schema';
 import { formatsOf, mastersOf, neighbours, type Format, type Master, type Work } from '@/store/works';
+import { movesOf, type OriginalMove } from './originalMoves';
 import type { Studio } from './studio';
 
 export const STATIONS = ['original', 'capture', 'sizes', 'proofs', 'edition', 'price', 'listing'] as const;
@@ -23,9 +24,9 @@ export const workWhole = cache(async (studio: Studio, workId: string) => {
   const { db } = studio;
   const work = await findRow(db, works, workId);
   if (!work) return null;
-  const [settings, masters, formats, proofRows, editions, priceRows, beside] = await Promise.all([
+  const [settings, masters, formats, proofRows, editions, priceRows, beside, moves] = await Promise.all([
     studio.settings(), mastersOf(db, workId), formatsOf(db, workId), proofsOf(db, workId), editionsOf(db, workId),
-    db.select().from(prices).where(eq(prices.workId, workId)), neighbours(db, work),
+    db.select().from(prices).where(eq(prices.workId, workId)), neighbours(db, work), movesOf(db, workId),
   ]);
   const current = masters.find((m) => m.current) ?? null;
   const school: School = work.school ?? settings.school;
@@ -34,17 +35,18 @@ export const workWhole = cache(async (studio: Studio, workId: string) => {
   for (const e of editions) counts.set(e.id, await stateCounts(db, e.id));
   const rungs = current ? ladder(viewedPixels(current), families, school) : [];
   const findings: StationFinding[] = [
-    originalFinding(work), captureFinding(current, masters.length), sizesFinding(current, rungs, formats, school),
+    originalFinding(work, moves.find((m) => !m.backOn)), captureFinding(current, masters.length), sizesFinding(current, rungs, formats, school),
     proofsFinding(proofRows, formats.length), editionFinding(editions, counts), priceFinding(formats, priceRows.length), listingFinding(formats, priceRows.length, editions),
   ];
   return { work, settings, masters, current, school, families, formats, proofs: proofRows, editions, counts, prices: priceRows, beside, rungs, findings };
 });
 export type WorkWhole = NonNullable<Awaited<ReturnType<typeof workWhole>>>;
 
-function originalFinding(w: Work): StationFinding {
+function originalFinding(w: Work, away: OriginalMove | undefined): StationFinding {
   const station = 'original' as const;
   if (w.mayPrint === 'no') return { station, mark: 'fails', says: 'May not be printed' };
   if (w.mayPrint === 'not yet') return { station, mark: 'care', says: 'May not be printed yet: say when it may' };
+  if (away) return { station, mark: 'care', says: `With ${away.who} since ${away.leftOn}` };
   const known = [w.drySince && `Dry since ${w.drySince}`, w.varnish && `varnish: ${w.varnish}`].filter(Boolean).join(', ');
   if (!w.medium || (w.kind !== 'born digital' && !w.widthUm)) return { station, mark: 'none', says: 'Medium or size not recorded' };
   return { station, mark: 'holds', says: `${known ? `${known}; ` : ''}may be printed` };

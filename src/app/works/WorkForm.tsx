@@ -9,6 +9,7 @@ import { Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 
 const KINDS = ['painting', 'drawing', 'photograph on film', 'digital photograph', 'born digital'] as const;
+const SIGNATURES = ['not said', 'none in the picture', 'stays in prints', 'to be removed'] as const;
 const FIELDS = ['title', 'year', 'medium', 'size', 'owner', 'soldPrice', 'drySince', 'varnish', 'surface', 'rights', 'notes'] as const;
 
 /** The facts of an original. */
@@ -21,7 +22,7 @@ export function WorkForm({ work }: { work: Work | null }) {
   const [f, setF] = useState({
     title: work?.title ?? '', year: work?.year ? String(work.year) : '', medium: work?.medium ?? '', kind: work?.kind ?? 'painting' as const,
     size: firstSize, owner: work?.owner ?? '', soldPrice: work?.soldPriceMinor ? bareMoney(work.soldPriceMinor) : '',
-    drySince: work?.drySince ?? '', varnish: work?.varnish ?? '', surface: work?.surface ?? '', smears: work?.smears ?? false, mayPrint: work?.mayPrint ?? 'yes' as const, rights: work?.rights ?? '', notes: work?.notes ?? '',
+    drySince: work?.drySince ?? '', varnish: work?.varnish ?? '', surface: work?.surface ?? '', smears: work?.smears ?? false, mayPrint: work?.mayPrint ?? 'yes' as const, rights: work?.rights ?? '', signature: work?.signature ?? 'not said' as const, notes: work?.notes ?? '',
   });
   const set = <K extends keyof typeof f>(key: K) => (value: (typeof f)[K]) => setF((was) => ({ ...was, [key]: value }));
   const save = async () => {
@@ -46,11 +47,12 @@ export function WorkForm({ work }: { work: Work | null }) {
           <Field label="Varnish" value={f.varnish} onChange={set('varnish')} />
           <Field label="Surface" value={f.surface} onChange={set('surface')} hint="texture, thickness, what may touch it" />
           <Select label="May it be printed?" value={f.mayPrint} onChange={set('mayPrint')} options={[{ key: 'yes', name: 'yes' }, { key: 'not yet', name: 'not yet' }, { key: 'no', name: 'no' }]} hint="A commission stays “not yet” until its owner agrees" />
+          <Select label="A signature in the picture?" value={f.signature} onChange={set('signature')} options={SIGNATURES.map((s) => ({ key: s, name: s }))} hint="removed, a print is no facsimile" />
         </Fields>
         <Check checked={f.smears} onChange={set('smears')}>The surface can smear (pastel, charcoal, chalk): never face down on glass</Check>
         <Fields $columns="1fr 1fr">
           <Field label="Rights" value={f.rights} onChange={set('rights')} lines={2} hint="whose reference, whose likeness, is it a commission" />
-          <Field label="Notes" value={f.notes} onChange={set('notes')} lines={2} hint="who handled it, where it was while away" />
+          <Field label="Notes" value={f.notes} onChange={set('notes')} lines={2} />
         </Fields>
         <TroubleNote trouble={act.trouble} fields={FIELDS} />
         <Row><Button main type="submit" isDisabled={act.busy}>{work ? 'Keep these facts' : 'Record the work'}</Button>{work && <Button onPress={() => void act.run('archiveWork', { id: work.id, archived: !work.archivedAt })}>{work.archivedAt ? 'Bring it back' : 'Put it away'}</Button>}</Row>

@@ -1,5 +1,8 @@
 import fc from 'fast-check';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { runCalc } from '@/core/calc';
 import { InputError } from '../errors';
 import { deltaE00, labOfXyz, xyzOfLab, type Lab } from './difference';
@@ -122,7 +125,7 @@ describe('what a profile’s numbers say', () => {
     expect(para(4, 2, 1, 0, 0.5, 0.1, 0.05, 0.02)(0.05)).toBeCloseTo(0.045, 4);
   });
   // Made by three different programs; Debian's packages carry them. Found by pattern: what they are called decides nothing.
-  const [ONE, TWO] = ['/usr/share/color/icc', '/usr/share/color/argyll/ref'];
+  const [ONE, TWO, THREE] = ['/usr/share/color/icc', '/usr/share/color/argyll/ref', '/usr/share/color/icc/ghostscript'];
   const REAL: [folder: string, file: RegExp, name: string][] = [
     [ONE, /^sRGB\.icc$/, 'sRGB'],
     [ONE, /1998\.icc$/, 'opRGB'],
@@ -136,12 +139,28 @@ describe('what a profile’s numbers say', () => {
     [TWO, /^Rec709\.icm$/, 'sRGB primaries with about gamma 1.95'],
     [TWO, /^SMPTE431_P3\.icm$/, 'another RGB'],
     [TWO, /^Rec2020\.icm$/, 'another RGB'],
+    [THREE, /^default_cmyk\.icc$/, 'CMYK'],
+    [THREE, /^default_gray\.icc$/, 'grey'],
+    [THREE, /^default_rgb\.icc$/, 'sRGB'],
+    [THREE, /^a98\.icc$/, 'opRGB'],
     ['node_modules/pdfkit/js/data', /^sRGB.*\.icc$/, 'sRGB'],
   ];
   test.each(REAL.filter(([folder]) => existsSync(folder)))('in %s, %s is %s', (folder, file, name) => {
     const found = readdirSync(folder).find((f) => file.test(f))!;
     expect(nameSpace(readFileSync(`${folder}/${found}`)).name).toBe(name);
   });
+  const MAKER = '/usr/bin/colprof', INKS = `${THREE}/default_cmyk.icc`;
+  (existsSync(MAKER) && existsSync(INKS) ? test : test.skip)('a CMYK profile that a second program makes from readings of the first one is CMYK too, whatever it is labelled', () => {
+    const at = mkdtempSync(join(tmpdir(), 'glassine-inks-'));
+    try {
+      const run = (name: string, ...args: string[]) => expect(spawnSync(name, args, { cwd: at }).status).toBe(0);
+      run('targen', '-d4', '-f20', 'inks');
+      run('fakeread', INKS, 'inks');
+      run(MAKER, '-ql', '-bl', '-D', 'sRGB, it says', 'inks');
+      const made = readFileSync(join(at, readdirSync(at).find((f) => /\.ic[cm]$/.test(f))!));
+      expect([nameSpace(made).name, profileLabel(made)]).toEqual(['CMYK', 'sRGB, it says']);
+    } finally { rmSync(at, { recursive: true }); }
+  }, 60_000);
   test('the label is read from both kinds of tag', () => {
     expect(profileLabel(writeMatrixProfile('a name', OPRGB_PRIMARIES, 2))).toBe('a name');
     const newer = '/usr/share/color/argyll/ref/DisplayP3.icm';

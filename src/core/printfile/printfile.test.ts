@@ -150,6 +150,12 @@ describe('the prep log', () => {
     expect(questionsOf(log('convert to sRGB', 'curves'))).toEqual([expect.stringContaining('Tones were changed after converting')]);
     expect(questionsOf(log('flatten', 'levels'))).toEqual([expect.stringContaining('8 bit')]);
   });
+  test('a signature in the picture is asked about, and what was said of it is held against the steps', () => {
+    expect(questionsOf([], 'not said')).toEqual([expect.stringContaining('Is there a signature')]);
+    expect(questionsOf(log('heal the scratch'), 'to be removed')).toEqual([expect.stringContaining('no step says')]);
+    expect(questionsOf(log('remove the signature'), 'to be removed')).toEqual([]);
+    expect(questionsOf(log('remove the signature'), 'stays in prints')).toEqual([expect.stringContaining('it is to stay')]);
+  });
   test('what was taken out of the picture is kept apart', () => {
     expect(alterationsOf(log('remove the stamp', 'crop 10x10', 'heal the scratch'))).toEqual(['Remove the stamp', 'Heal the scratch']);
   });

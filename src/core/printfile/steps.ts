@@ -43,11 +43,13 @@ function figuresOf(kind: StepKind, says: string): Record<string, number | string
 }
 
 /**
- * Orders of steps that a careful person would question, as sentences: sharpening before resampling, converting before tone.
+ * Orders of steps that a careful person would question, as sentences: sharpening before resampling, converting before tone,
+ * a second look for dust left out, a signature nobody asked about.
  *
+ * @param signature what is said of it under Original
  * @example questionsOf([{ kind: 'sharpen', says: '', figures: {}, by: 'hand' }, { kind: 'resample', says: '', figures: {}, by: 'hand' }]).length // 2
  */
-export function questionsOf(steps: readonly PrepStep[]): string[] {
+export function questionsOf(steps: readonly PrepStep[], signature: 'not said' | 'none in the picture' | 'stays in prints' | 'to be removed' = 'none in the picture'): string[] {
   const at = (kind: StepKind) => steps.findIndex((s) => s.kind === kind);
   const last = (kind: StepKind) => steps.map((s) => s.kind).lastIndexOf(kind);
   const resampled = last('resample');
@@ -55,6 +57,9 @@ export function questionsOf(steps: readonly PrepStep[]): string[] {
     resampled >= 0 && last('sharpen') >= 0 && last('sharpen') < resampled && 'Sharpened before resampling only: sharpening belongs to the size, after it.',
     at('convert') >= 0 && last('tone') > at('convert') && 'Tones were changed after converting to the printing space: colours may have left it again.',
     resampled >= 0 && last('clean') < resampled && 'No dust check after resampling and sharpening: both make specks plainer.',
+    signature === 'not said' && 'Is there a signature in the picture, and is it to be removed? Say so under Original.',
+    signature === 'to be removed' && !steps.some((s) => s.kind === 'remove' && /signature/i.test(s.says)) && 'The signature is to be removed, and no step says that it was.',
+    signature === 'stays in prints' && steps.some((s) => s.kind === 'remove' && /signature/i.test(s.says)) && 'The signature was removed, though under Original it is to stay.',
     at('flatten') >= 0 && last('tone') > at('flatten') && 'Tones were changed after flattening to 8 bit: skies may band.',
   ].filter((x) => x !== false);
 }

@@ -1,7 +1,10 @@
 import { WorkForm } from '@/app/works/WorkForm';
+import { localDay } from '@/core/measure';
+import { movesOf } from '@/studio/originalMoves';
 import { wholeOf, type Params } from '../whole';
+import { Hands } from './Hands';
 
 export default async function OriginalPage({ params }: Params) {
-  const { work } = await wholeOf(params);
-  return <WorkForm key={work.id} work={work} />;
+  const { work, settings, studio } = await wholeOf(params);
+  return <><WorkForm key={work.id} work={work} /><Hands workId={work.id} title={work.title} moves={await movesOf(studio.db, work.id)} today={localDay(studio.now(), settings.timeZone)} /></>;
 }

@@ -33,7 +33,7 @@ export function FilesView({ work, current, offered, routes, preps, files }: Prop
         {offered.length ? <MakePart work={work} current={current} offered={offered} routes={routes} preps={preps} /> : <Empty title="No size is offered yet"><p>Tick a size at the Sizes station; its print file is then made here.</p></Empty>}
         <FilesPart files={files} offered={offered} routes={routes} current={current} />
       </Stack>
-      <Aside><PrepPart current={current} offered={offered} preps={preps} /></Aside>
+      <Aside><PrepPart current={current} offered={offered} preps={preps} signature={work.signature} /></Aside>
     </Beside>
   );
 }
@@ -167,7 +167,7 @@ function BringIn({ offered, routes }: { offered: Offered[]; routes: Route[] }) {
 
 const Steps = styled.ol`counter-reset: s; li { counter-increment: s; display: grid; grid-template-columns: 22px minmax(0, 1fr) auto; gap: 6px; padding: 4px 0; border-bottom: 1px solid ${t.hair}; align-items: baseline; } li::before { content: counter(s); color: ${t.ink3}; }`;
 
-function PrepPart({ current, offered, preps }: { current: Master; offered: Offered[]; preps: Prep[] }) {
+function PrepPart({ current, offered, preps, signature }: { current: Master; offered: Offered[]; preps: Prep[]; signature: Work['signature'] }) {
   const { size } = useUnits();
   const act = useAct();
   const [name, setName] = useState('');
@@ -179,7 +179,7 @@ function PrepPart({ current, offered, preps }: { current: Master; offered: Offer
     <section>
       <SheetTitle>Prep log <span>{preps.length}</span></SheetTitle>
       <Stack $gap={18} style={{ paddingTop: 6 }}>
-        {preps.map((p) => <OnePrep key={p.id} prep={p} forSize={p.formatId ? sizeName(p.formatId) : 'all sizes'} />)}
+        {preps.map((p) => <OnePrep signature={signature} key={p.id} prep={p} forSize={p.formatId ? sizeName(p.formatId) : 'all sizes'} />)}
         {!preps.length && <Small>What was done to a master on the way to a print, in order, with its figures: so that what passed once can be done again.</Small>}
         <form onSubmit={(e) => { e.preventDefault(); void begin(); }}>
           <Stack $gap={8}>
@@ -196,7 +196,7 @@ function PrepPart({ current, offered, preps }: { current: Master; offered: Offer
   );
 }
 
-function OnePrep({ prep: p, forSize }: { prep: Prep; forSize: string }) {
+function OnePrep({ prep: p, forSize, signature }: { prep: Prep; forSize: string; signature: Work['signature'] }) {
   const act = useAct();
   const [line, setLine] = useState('');
   const log = async () => { if (line.trim() && (await act.run('logStep', { id: p.id, line }))) setLine(''); };
@@ -206,7 +206,7 @@ function OnePrep({ prep: p, forSize }: { prep: Prep; forSize: string }) {
       <Row style={{ justifyContent: 'space-between' }}><div><strong>{p.name}</strong> <Small>{forSize}{p.factor ? `, factor × ${p.factor.toFixed(2)}` : ''}</Small></div><Button quiet onPress={() => void act.run('removePrep', { id: p.id })} isDisabled={act.busy} aria-label={`Remove ${p.name}`}>Remove</Button></Row>
       <Steps aria-label={`Steps of ${p.name}`}>{p.steps.map((s, i) => <li key={i}><span>{s.says}{s.by === 'Glassine' && <Small> · by Glassine</Small>}</span><Button quiet onPress={() => void act.run('dropStep', { id: p.id, at: i })} isDisabled={act.busy} aria-label={`Take out step ${i + 1}`}>Take out</Button></li>)}</Steps>
       <Stack $gap={5} style={{ padding: '6px 0' }}>
-        {questionsOf(p.steps).map((says) => <Marked key={says} kind="care">{says}</Marked>)}
+        {questionsOf(p.steps, signature).map((says) => <Marked key={says} kind="care">{says}</Marked>)}
         {altered.length > 0 && <Marked kind="care">Altered ({altered.join('; ').toLowerCase()}): a print of it is not called a facsimile.</Marked>}
       </Stack>
       <form onSubmit={(e) => { e.preventDefault(); void log(); }}><Row style={{ alignItems: 'end' }}><Field label={`Next step of ${p.name}`} value={line} onChange={setLine} width={290} placeholder="sharpen 80% 1.2px 3" wrong={act.wrong('line') ?? act.wrong('step')} /><Button type="submit" isDisabled={act.busy || !line.trim()}>Log it</Button></Row></form>
