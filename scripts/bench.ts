@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
+import { nestRoll } from '@/core/layout/roll';
 import { ladder, FAMILY_NAMES } from '@/core/resolution';
 import { cropFor } from '@/core/printfile/spec';
 import { solvePrice } from '@/core/price/solve';
@@ -14,6 +15,7 @@ import { readFacts } from '@/imaging/facts';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
 import { PICTURES } from '../demo/pictures';
+import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
 
 type Row = { name: string; figure: string; peer: string; ratio: string; target: string };
 const rows: Row[] = [];
@@ -42,6 +44,7 @@ try {
   await detail();
   await printFile();
   await pure();
+  await rolls();
   await writePage();
 } finally {
   await rm(dir, { recursive: true, force: true });
@@ -113,6 +116,18 @@ async function pure() {
   }
   const ms = await timed(async () => checkChain(entries));
   rows.push({ name: 'walking a register of 100 000 entries', figure: seconds(ms), peer: '', ratio: '', target: '' });
+}
+
+/** Lengths, not times: the sets are the same every time, and so is the answer. */
+async function rolls() {
+  for (const width of ROLLS) for (const count of SET_COUNTS) {
+    const pieces = rollSet(count);
+    let laid = 0;
+    const ms = await timed(async () => { laid = nestRoll({ width, margin: MARGIN, gap: GAP, pieces }).length; });
+    const peer = peerLength(pieces, width), narrow = width === ROLLS[0];
+    const bound = narrow ? crossingBound(pieces, width) : areaBound(pieces, width);
+    rows.push({ name: `roll of ${width / 1_000} mm, ${count} pieces`, figure: `${(laid / 1e6).toFixed(3)} m in ${seconds(ms)}`, peer: `maxrects-packer, its best setting: ${(peer / 1e6).toFixed(3)} m`, ratio: `${(laid / peer).toFixed(3)}; ${(laid / bound).toFixed(3)} × the ${narrow ? 'crossing' : 'area'} bound`, target: `≤ 1${count >= 100 ? `; ≤ ${narrow ? '1.03' : '1.04'}` : ''}${count === 200 ? '; ≤ 1 s' : ''}` });
+  }
 }
 
 async function writePage() {
