@@ -52,8 +52,10 @@ export function cropAt(picture: Pixels, image: Size, place: CropPlace | null = n
   const grace = 0.51 + picture.width / 1e6;
   const out = Math.max(box.width / 2 - cx, cx + box.width / 2 - picture.width, box.height / 2 - cy, cy + box.height / 2 - picture.height);
   if (!(out <= grace)) throw new InputError('crop', `${Math.round(out)} px outside`, `a cut inside the picture of ${picture.width} × ${picture.height} px: move it ${Math.round(out)} px inwards or make it smaller`);
-  const width = Math.max(1, Math.min(picture.width, roundHalfEven(w))), height = Math.max(1, Math.min(picture.height, roundHalfEven(h)));
-  const within = (v: number, most: number) => Math.min(most, Math.max(0, v));
+  // Turned, a long narrow cut may be longer than the side it lies along.
+  const side = p.turn === 0 ? picture : { width: Infinity, height: Infinity };
+  const width = Math.max(1, Math.min(side.width, roundHalfEven(w))), height = Math.max(1, Math.min(side.height, roundHalfEven(h)));
+  const within = (v: number, most: number) => (p.turn === 0 ? Math.min(most, Math.max(0, v)) : v);
   return { left: within(Math.floor(cx - width / 2 + 1e-6), picture.width - width), top: within(Math.floor(cy - height / 2 + 1e-6), picture.height - height), width, height, degrees: p.turn / 1_000 };
 }
 
