@@ -256,3 +256,40 @@ describe('the stand-ins', () => {
   });
 });
 test('a crop in the middle keeps proportions', () => expect(cropFor({ width: 600, height: 400 }, { width: 1, height: 1 }).width).toBe(400));
+
+describe('straightened and mirrored', () => {
+  const samples = async (path: string) => {
+    const { data, info } = await sharp(path, { ignoreIcc: true }).toColourspace('rgb16').raw({ depth: 'ushort' }).toBuffer({ resolveWithObject: true });
+    const v = new Uint16Array(data.buffer, data.byteOffset, data.length / 2);
+    return { width: info.width, height: info.height, at: (x: number, y: number) => [...v.subarray((y * info.width + x) * info.channels, (y * info.width + x) * info.channels + 3)] };
+  };
+  test('a line drawn at 5 degrees comes out level, where trigonometry puts it', async () => {
+    // Light above a slanted edge through the middle, dark below it: y = 200 + (x − 300)·tan 5°.
+    const slope = Math.tan((5 * Math.PI) / 180), raw = new Uint16Array(600 * 400 * 3);
+    for (let y = 0; y < 400; y++) for (let x = 0; x < 600; x++) raw.fill(y + 0.5 < 200 + (x + 0.5 - 300) * slope ? 50_000 : 10_000, (y * 600 + x) * 3, (y * 600 + x) * 3 + 3);
+    const slanted = join(dir, 'slanted.tif');
+    await writeTiff(slanted, { width: 600, height: 400, bits: 16, channels: 3, ppi: 300, profile: OPRGB }, (y, n) => raw.subarray(y * 1_800, (y + n) * 1_800));
+    const out = await samples(await make({ image: { width: 25_400, height: 16_933 }, crop: { left: 150, top: 100, width: 300, height: 200, degrees: 5 } }, slanted));
+    for (const x of [5, 80, 150, 220, 294]) {
+      expect(out.at(x, 94)[0]!).toBeGreaterThan(46_000);
+      expect(out.at(x, 106)[0]!).toBeLessThan(14_000);
+    }
+  });
+  test('round the image lies its own edge, turned over, corners too; the sheet has the size asked for', async () => {
+    const spec = { untaggedIs: 'opRGB' as const, ppi: 254, image: { width: 24_000, height: 20_000 }, crop: { left: 0, top: 0, width: 240, height: 200 }, mirror: 4_000, border: { top: 2_000, right: 2_000, bottom: 2_000, left: 2_000 } };
+    // Ten pixels a millimetre: 240 + 2 × 40 + 2 × 20.
+    expect(filePixels(spec.image, spec.border, 254, spec.mirror)).toEqual({ image: { width: 240, height: 200 }, mirror: 40, border: { left: 20, right: 20, top: 20, bottom: 20 }, sheet: { width: 360, height: 320 } });
+    const [plain, wrapped] = [await samples(await make({ ...spec, mirror: 0, border: null }, textured)), await samples(await make(spec, textured))];
+    expect([wrapped.width, wrapped.height]).toEqual([360, 320]);
+    const [ox, oy] = [60, 60];
+    for (const [x, y] of [[0, 0], [17, 3], [150, 100], [239, 199], [120, 30]] as const) expect(wrapped.at(ox + x, oy + y)).toEqual(plain.at(x, y));
+    for (const k of [0, 7, 39]) {
+      expect(wrapped.at(ox - 1 - k, oy + 55)).toEqual(plain.at(k, 55));
+      expect(wrapped.at(ox + 240 + k, oy + 55)).toEqual(plain.at(239 - k, 55));
+      expect(wrapped.at(ox + 88, oy - 1 - k)).toEqual(plain.at(88, k));
+      expect(wrapped.at(ox + 88, oy + 200 + k)).toEqual(plain.at(88, 199 - k));
+      expect(wrapped.at(ox - 1 - k, oy + 200 + k)).toEqual(plain.at(k, 199 - k));
+    }
+    expect(wrapped.at(3, 3)).toEqual([65_535, 65_535, 65_535]);
+  });
+});

@@ -25,15 +25,15 @@ const MOST_TIFF_BYTES = 4_000_000_000;
  */
 export async function makePrintFile(q: { master: string; scratch: string; out: string; spec: PrintSpec }, onStep: (step: string, share: number) => void = () => {}): Promise<void> {
   const { spec, out } = q;
-  const sizes = filePixels(spec.image, spec.border, spec.ppi);
+  const sizes = filePixels(spec.image, spec.border, spec.ppi, spec.mirror);
   const meta = await sharp(q.master, { limitInputPixels: false, failOn: 'none' }).metadata();
   onStep('decoding the master', 0);
   const pixels = await openPixels(q.master, q.scratch);
   const partly = `${out}.part`;
   let transform: Transform | null = null;
   try {
-    const { left, top, width, height } = spec.crop;
-    if (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height) throw new RefusedError(`The crop, ${width} × ${height} px at ${left}, ${top}, reaches outside the master of ${pixels.width} × ${pixels.height} px.`);
+    const { left, top, width, height, degrees = 0 } = spec.crop;
+    if (!degrees && (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height)) throw new RefusedError(`The crop, ${width} × ${height} px at ${left}, ${top}, reaches outside the master of ${pixels.width} × ${pixels.height} px.`);
     const from = await sourceProfile(meta.icc ?? null, pixels.channels, spec);
     const to = spec.space === 'as the master' ? from : await profileOf(spec.space);
     const same = spec.space === 'as the master' || Buffer.from(to).equals(Buffer.from(from));
@@ -42,8 +42,9 @@ export async function makePrintFile(q: { master: string; scratch: string; out: s
     if (transform && transform.channels.from !== pixels.channels) throw new RefusedError('The master’s profile does not fit its channels: treat it as untagged, and say what its numbers mean.');
     const bytes = (sizes.sheet.width * sizes.sheet.height * channels * spec.bits) / 8;
     if (bytes > MOST_TIFF_BYTES) throw new RefusedError(`The file would have ${(bytes / 1e9).toFixed(1)} GB; up to 4 GB can be written. Ask for 8 bit, or fewer pixels per inch.`);
-    let rows = resampled(cropped(pixels, spec.crop), sizes.image, spec.kernel);
+    let rows = resampled(degrees ? straightened(pixels, spec.crop, degrees) : cropped(pixels, spec.crop), sizes.image, spec.kernel);
     if (spec.sharpen && spec.sharpen.amount > 0) rows = sharpened(rows, spec.sharpen);
+    if (sizes.mirror) rows = mirrored(rows, sizes.mirror);
     const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
     const tiff = await TiffWriter.create(jpeg ? `${partly}.tif` : partly, { ...sizes.sheet, bits: jpeg ? 8 : spec.bits, channels: channels as 1 | 3 | 4, ppi: spec.ppi, profile: to });
     try {
@@ -88,6 +89,60 @@ function cropped(p: PixelFile, crop: PrintSpec['crop']): Rows {
       scaled(band, at, k, row);
       y++;
       return row;
+    },
+  };
+}
+
+/**
+ * The cut turned upright: each sample from where it lies in the picture, by the sixteen about it (cubic, Catmull and Rom).
+ * Rows are read in bands as deep as the slant needs.
+ */
+function straightened(p: PixelFile, crop: PrintSpec['crop'], degrees: number): Rows {
+  const k = p.bits === 16 ? 1 : 257, a = (degrees * Math.PI) / 180;
+  const view = { sin: Math.sin(a), cos: Math.cos(a), cx: crop.left + crop.width / 2, cy: crop.top + crop.height / 2, width: crop.width, height: crop.height };
+  const row = new Float32Array(crop.width * p.channels);
+  const deep = Math.max(BAND, Math.ceil(Math.abs(view.sin) * crop.width * 0.5));
+  let y = 0, until = 0, from = 0, held: Float32Array = new Float32Array(0), count = 0;
+  return {
+    width: crop.width, height: crop.height, channels: p.channels,
+    async next() {
+      if (y >= until) {
+        until = Math.min(crop.height, y + deep);
+        const reach = (Math.abs(view.sin) * crop.width) / 2 + 3;
+        const [first, last] = [y, until].map((v) => view.cy + (v - crop.height / 2) * view.cos) as [number, number];
+        from = Math.max(0, Math.floor(first - reach));
+        count = Math.min(p.height, Math.ceil(last + reach)) - from;
+        if (held.length < count * p.width * p.channels) held = new Float32Array(count * p.width * p.channels);
+        const band = await p.rows(from, count);
+        scaled(band, 0, k, held.subarray(0, count * p.width * p.channels));
+      }
+      slantRow(held, p.width, p.channels, from, count, view, y, row);
+      y++;
+      return row;
+    },
+  };
+}
+
+/** The picture with its own edge mirrored round it: the first rows are kept back until they have been turned over. */
+function mirrored(from: Rows, m: number): Rows {
+  const width = from.width + 2 * m, height = from.height + 2 * m, n = from.channels;
+  if (m > Math.min(from.width, from.height)) throw new RefusedError(`An edge of ${m} px cannot be mirrored from an image of ${from.width} × ${from.height} px.`);
+  const out = new Float32Array(width * n);
+  const first: Float32Array[] = [], last = Array.from({ length: m }, () => new Float32Array(from.width * n));
+  let y = 0;
+  const keep = (row: Float32Array, at: number) => last[at % m]!.set(row);
+  return {
+    width, height, channels: n,
+    async next() {
+      if (y === 0) for (let i = 0; i < m; i++) { const row = await from.next(); first.push(row.slice()); keep(row, i); }
+      let row: Float32Array;
+      if (y < m) row = first[m - 1 - y]!;
+      else if (y < 2 * m) row = first[y - m]!;
+      else if (y < m + from.height) { row = await from.next(); keep(row, y - m); }
+      else row = last[(2 * from.height + m - 1 - y) % m]!;
+      mirrorRow(row, m, n, out);
+      y++;
+      return out;
     },
   };
 }
@@ -142,6 +197,43 @@ function sharpened(from: Rows, { amount, radius, threshold }: NonNullable<PrintS
   };
 }
 
+function slantRow(held: Float32Array, width: number, channels: number, from: number, count: number, v: { sin: number; cos: number; cx: number; cy: number; width: number; height: number }, y: number, out: Float32Array) {
+  const dy = y + 0.5 - v.height / 2, lastX = width - 1, lastY = count - 1;
+  const wx = new Float64Array(4), wy = new Float64Array(4);
+  for (let x = 0, o = 0; x < v.width; x++) {
+    const dx = x + 0.5 - v.width / 2;
+    const sx = v.cx + dx * v.cos - dy * v.sin - 0.5, sy = v.cy + dx * v.sin + dy * v.cos - 0.5 - from;
+    const ix = Math.floor(sx), iy = Math.floor(sy);
+    cubic(sx - ix, wx); cubic(sy - iy, wy);
+    for (let c = 0; c < channels; c++, o++) {
+      let sum = 0;
+      for (let j = 0; j < 4; j++) {
+        const yy = iy + j - 1, line = (yy < 0 ? 0 : yy > lastY ? lastY : yy) * width;
+        let across = 0;
+        for (let i = 0; i < 4; i++) { const xx = ix + i - 1; across += wx[i]! * held[(line + (xx < 0 ? 0 : xx > lastX ? lastX : xx)) * channels + c]!; }
+        sum += wy[j]! * across;
+      }
+      out[o] = sum;
+    }
+  }
+}
+
+function cubic(t: number, w: Float64Array) {
+  w[0] = ((-0.5 * t + 1) * t - 0.5) * t;
+  w[1] = (1.5 * t - 2.5) * t * t + 1;
+  w[2] = ((-1.5 * t + 2) * t + 0.5) * t;
+  w[3] = (0.5 * t - 0.5) * t * t;
+}
+
+function mirrorRow(row: Float32Array, m: number, n: number, out: Float32Array) {
+  const wide = row.length / n;
+  out.set(row, m * n);
+  for (let x = 0; x < m; x++) for (let c = 0; c < n; c++) {
+    out[(m - 1 - x) * n + c] = row[x * n + c]!;
+    out[(m + wide + x) * n + c] = row[(wide - 1 - x) * n + c]!;
+  }
+}
+
 // Loops over a row stand by themselves: inside a function that waits they run several times slower.
 function lightOf(row: Float32Array, channels: number, out: Float32Array) {
   if (channels === 3) for (let x = 0, i = 0; x < out.length; x++, i += 3) out[x] = 0.25 * row[i]! + 0.6 * row[i + 1]! + 0.15 * row[i + 2]!;
@@ -180,7 +272,8 @@ function clamped(row: Float32Array, out: Uint16Array, at: number) {
 }
 
 async function write(rows: Rows, tiff: TiffWriter, sizes: ReturnType<typeof filePixels>, channels: number, transform: Transform | null, bits: 8 | 16, onShare: (share: number) => void) {
-  const { sheet, border, image } = sizes;
+  const { sheet, border } = sizes;
+  const image = { width: rows.width, height: rows.height };
   const paper = channels === 4 ? 0 : 65_535;
   const wide = new Uint16Array(image.width * rows.channels * BAND);
   for (let y0 = 0; y0 < sheet.height; y0 += BAND) {

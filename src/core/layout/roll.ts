@@ -13,7 +13,7 @@ type Item = { id: string; type: number; ways: readonly { w: number; h: number; t
 
 const MOST_PIECES = 2_000;
 /** Comparisons of sizes with gaps that the search may spend: well under a second for two hundred pieces. Longer lists get more. */
-const EFFORT = 24_000_000;
+const EFFORT = 18_000_000;
 
 /**
  * Lays pieces of any works on a roll so that little of its length is used.
@@ -36,7 +36,7 @@ export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): 
   if (room <= 0) throw new InputError('margin', margin, `less than half the roll’s width of ${formatLength(width, 'mm')}`);
   const items = itemsOf(pieces, room, gap);
   if (!items.length) return { length: 0, placements: [], wasteShare: 0, crossCuts: [] };
-  const best = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.3);
+  const best = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.7);
   const placements = best.places.map((p) => ({ id: p.item.id, x: p.x + margin, y: p.y + margin, width: p.way.w - gap, height: p.way.h - gap, turned: p.way.turned })).sort((a, b) => a.y - b.y || a.x - b.x);
   const length = best.height - gap + 2 * margin;
   return { length, placements, wasteShare: 1 - areaOf(placements) / ((width / 1_000) * (length / 1_000)), crossCuts: crossCutsOf(placements) };

@@ -15,30 +15,50 @@ export type Border = { top: Um; right: Um; bottom: Um; left: Um };
 export type PrintSpec = {
   /** The image, without border. */
   image: Size; border: Border | null; ppi: number;
-  /** In pixels of the master as it is looked at. */
-  crop: { left: number; top: number; width: number; height: number };
+  /** In pixels of the master as it is looked at; with degrees, the box before the picture is straightened about its middle. */
+  crop: { left: number; top: number; width: number; height: number; degrees?: number };
+  /** So much of the image’s edge is printed again, mirrored, round it: for a canvas that is folded over bars. */
+  mirror?: Um;
   kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
   space: FileSpace; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number };
   /** What an untagged master's numbers are taken to mean: asked of a person, never guessed. */
   untaggedIs: 'sRGB' | 'opRGB' | null;
 };
 
+/**
+ * Which parts of what a print file was made as differ from what its size is now, in words; none: it still agrees.
+ *
+ * @example staleSpec({ image: { width: 1, height: 1 }, border: null, crop: { left: 0, top: 0, width: 5, height: 5 } }, { image: { width: 1, height: 1 }, border: null, crop: { left: 2, top: 0, width: 5, height: 5 } }) // ['the crop']
+ */
+export function staleSpec(made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>, now: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>): string[] {
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+  const parts = (b: Border | null) => b && [b.top, b.right, b.bottom, b.left];
+  const place = (c: PrintSpec['crop']) => [c.left, c.top, c.width, c.height, c.degrees ?? 0];
+  return [
+    !same([made.image.width, made.image.height], [now.image.width, now.image.height]) && 'the image size',
+    !same(parts(made.border), parts(now.border)) && 'the border',
+    !same(place(made.crop), place(now.crop)) && 'the crop',
+    (made.mirror ?? 0) !== (now.mirror ?? 0) && 'the mirrored edge',
+  ].filter((x) => x !== false);
+}
+
 export type FileCheck = { findings: Finding[]; pixels: Pixels; bits: number; space: string; density: number | null; holds: boolean };
 
 const px = (um: Um, ppi: number) => Math.round((um / UM_PER_INCH) * ppi);
 
 /**
- * The pixels of a print file: image, border and sheet at its ppi.
+ * The pixels of a print file: image, mirrored edge, border and sheet at its ppi.
  *
  * @example filePixels({ width: 600000, height: 450000 }, null, 300).sheet // { width: 7087, height: 5315 }
  */
-export function filePixels(image: Size, border: Border | null, ppi: number): { image: Pixels; sheet: Pixels; border: { top: number; right: number; bottom: number; left: number } } {
+export function filePixels(image: Size, border: Border | null, ppi: number, mirror: Um = 0): { image: Pixels; sheet: Pixels; border: { top: number; right: number; bottom: number; left: number }; mirror: number } {
   if (!(ppi > 0 && ppi <= 2_400)) throw new InputError('ppi', ppi, 'pixels per inch above zero, up to 2 400');
   const b = border ?? { top: 0, right: 0, bottom: 0, left: 0 };
-  const sheet = { width: px(image.width + b.left + b.right, ppi), height: px(image.height + b.top + b.bottom, ppi) };
+  const m = px(mirror, ppi);
+  const sheet = { width: px(image.width + b.left + b.right + 2 * mirror, ppi), height: px(image.height + b.top + b.bottom + 2 * mirror, ppi) };
   const inner = { left: px(b.left, ppi), top: px(b.top, ppi), right: px(b.right, ppi), bottom: px(b.bottom, ppi) };
   // The sheet decides: rounding each part by itself could miss it by a pixel.
-  return { sheet, border: inner, image: { width: sheet.width - inner.left - inner.right, height: sheet.height - inner.top - inner.bottom } };
+  return { sheet, border: inner, mirror: m, image: { width: sheet.width - inner.left - inner.right - 2 * m, height: sheet.height - inner.top - inner.bottom - 2 * m } };
 }
 
 /**
