@@ -30,7 +30,7 @@ export async function recordTools(studio: Studio, clock: DemoClock): Promise<voi
 
 const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(String(result.more!.job));
 
-const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = { ppi: 300, kernel: 'lanczos3', sharpen: { amount: 60, radius: 0.8, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', borderInFile: false, untaggedIs: null, crop: null };
+const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = { ppi: 300, kernel: 'lanczos3', sharpen: { amount: 60, radius: 0.8, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', borderInFile: false, untaggedIs: null };
 
 /** Checks of captures, preps and print files, in the days after each work came in. */
 export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known, onStep: (says: string) => void): void {

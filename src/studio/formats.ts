@@ -1,17 +1,25 @@
-import { RefusedError } from '@/core/errors';
-import { formatSize, parseLength, parseSize } from '@/core/measure';
+import { InputError, RefusedError } from '@/core/errors';
+import { cropAt, LEAST_FILL, MOST_TURN, samePlace, type CropPlace } from '@/core/layout/crop';
+import type { Borders } from '@/core/layout/sheet';
+import { formatSize, parseLength, parseSize, type Size } from '@/core/measure';
 import type { Tx } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { formats, works } from '@/store/schema';
-import { formatsOf, type Format } from '@/store/works';
+import { currentMaster, formatsOf, type Format } from '@/store/works';
 import { act } from './act';
-import { array, flag, id, just, line, oneOf, orNull, schoolSchema, typed } from './schemas';
+import { array, flag, id, ids, just, line, oneOf, orNull, schoolSchema, typed } from './schemas';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
+import { viewedPixels } from './stations';
 import { noteInJournal } from './studio';
 
 /** A format's measures in one word; a proof made before it changed is stale. */
-export const stampOf = (f: Format): string =>
-  [f.imageWidthUm, f.imageHeightUm, f.borderTopUm, f.borderRightUm, f.borderBottomUm, f.borderLeftUm].join('/');
+export const stampOf = (f: Format): string => [
+  f.imageWidthUm, f.imageHeightUm, f.borderTopUm, f.borderRightUm, f.borderBottomUm, f.borderLeftUm,
+  // Sizes that were never cut or finished otherwise keep the stamp their proofs were made under.
+  ...(samePlace(f.crop, null) ? [] : [`crop ${f.crop!.x} ${f.crop!.y} ${f.crop!.fill} ${f.crop!.turn}`]), ...(f.finish ? [`finish ${JSON.stringify(f.finish)}`] : []),
+].join('/');
+export const imageOf = (f: Pick<Format, 'imageWidthUm' | 'imageHeightUm'>): Size => ({ width: f.imageWidthUm, height: f.imageHeightUm });
+export const bordersOf = (f: Pick<Format, 'borderTopUm' | 'borderRightUm' | 'borderBottomUm' | 'borderLeftUm'>): Borders => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
 
 /** Offers a work in a size. The border is the studio's usual one until it is changed. */
 export const offerFormat = act<{ workId: string; size: string; family: string }>(just({ workId: id, size: typed, family: line }), async (studio, input) => {
@@ -68,5 +76,58 @@ export const judgeSizesBy = act<{ workId: string; school: School | null; familie
     return { says: 'The sizes are judged again.', undo: { act: 'judgeSizesBy', input: { workId: input.workId, school: was.school, families: was.families } } };
   }),
 );
+
+/** Offers several sizes at once, as a set; those offered already stay as they are. */
+export const offerSet = act<{ workId: string; sizes: string[]; family: string }>(just({ workId: id, sizes: array(typed, { minItems: 1, maxItems: 12 }), family: line }), async (studio, input) => {
+  const made: string[] = [];
+  for (const size of input.sizes) {
+    const before = new Set((await formatsOf(studio.db, input.workId)).map((f) => f.id));
+    const { id: formatId } = await offerFormat(studio, { workId: input.workId, size, family: input.family });
+    if (!before.has(formatId!)) made.push(formatId!);
+  }
+  return { says: made.length ? `${made.length} ${made.length === 1 ? 'size is' : 'sizes are'} offered.` : 'They were all offered already.', ...(made.length && { undo: { act: 'withdrawSet', input: { ids: made } } }) };
+});
+
+/** Takes several sizes off the list. */
+export const withdrawSet = act<{ ids: string[] }>(just({ ids }), async (studio, input) => {
+  for (const formatId of input.ids) await withdrawFormat(studio, { id: formatId, withdrawn: true });
+  return { says: `${input.ids.length} sizes are no longer offered.` };
+});
+
+const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
+const placeSchema = just({ x: whole(0, 1_000_000), y: whole(0, 1_000_000), fill: whole(LEAST_FILL, 1_000_000), turn: whole(-MOST_TURN, MOST_TURN) });
+
+/** Sets where a size is cut out of the picture. The master stays as it is; print files and proofs made before are stale. */
+export const placeCrop = act<{ id: string; place: CropPlace | null }>(just({ id, place: orNull(placeSchema) }), (studio, input) => studio.store.write(async (tx) => {
+  const was = await rowById(tx, formats, input.id, 'id');
+  const master = await currentMaster(tx, was.workId);
+  if (!master) throw new RefusedError('There is no file yet to cut this size from.');
+  cropAt(viewedPixels(master), imageOf(was), input.place);
+  const place = samePlace(input.place, null) ? null : input.place;
+  if (samePlace(was.crop, place)) return { says: 'The crop is as it was.' };
+  await patchRow(tx, formats, input.id, { crop: place });
+  await noteInJournal(studio, tx, { act: 'changed', subject: 'format', subjectId: input.id, says: `Moved the crop of ${was.name}`, before: was.crop, after: place });
+  return { says: `The crop of ${was.name} is kept.`, undo: { act: 'placeCrop', input: { id: input.id, place: was.crop } } };
+}));
+
+type FinishInput = { id: string; title: string; type: string; deckle: string; bleed: string };
+
+/** Sets title line, strip to tear off and bleed of a size. */
+export const changeFinish = act<FinishInput>(just({ id, title: line, type: typed, deckle: typed, bleed: typed }), async (studio, input) => {
+  const { unit } = await studio.settings();
+  const um = (text: string, field: string) => (text.trim() ? parseLength(text, unit, field) : 0);
+  const finish = { title: input.title.trim(), type: um(input.type, 'type'), deckle: um(input.deckle, 'deckle'), bleed: um(input.bleed, 'bleed') };
+  if (finish.title && !(finish.type >= 1_000 && finish.type <= 30_000)) throw new InputError('type', input.type, 'capitals from 1 to 30 mm high');
+  if (finish.deckle > 60_000) throw new InputError('deckle', input.deckle, 'a strip of at most 60 mm');
+  if (finish.bleed > 20_000) throw new InputError('bleed', input.bleed, 'a bleed of at most 20 mm; 3 mm is usual');
+  return studio.store.write(async (tx) => {
+    const was = await rowById(tx, formats, input.id, 'id');
+    await patchRow(tx, formats, input.id, { finish });
+    await noteInJournal(studio, tx, { act: 'changed', subject: 'format', subjectId: input.id, says: `Changed the finish of ${was.name}`, before: was.finish, after: finish });
+    const f = was.finish;
+    const mm = (v: number) => `${v / 1_000} mm`;
+    return { says: `The finish of ${was.name} is kept.`, ...(f && { undo: { act: 'changeFinish', input: { id: input.id, title: f.title, type: mm(f.type), deckle: mm(f.deckle), bleed: mm(f.bleed) } } }) };
+  });
+});
 
 export const formatInTx = (tx: Tx, formatId: string) => rowById(tx, formats, formatId, 'formatId');

@@ -3,7 +3,7 @@ import { desc, eq } from 'drizzle-orm';
 import { RefusedError } from '@/core/errors';
 import { formatSize } from '@/core/measure';
 import { KERNELS, type Kernel } from '@/core/printfile/resample';
-import { cropFor, FILE_SPACES, filePixels, INTENTS, printFileName, resampleFactor, type Border, type FileSpace, type Intent, type PrintSpec } from '@/core/printfile/spec';
+import { FILE_SPACES, filePixels, INTENTS, printFileName, resampleFactor, staleSpec, type Border, type FileSpace, type Intent, type PrintSpec } from '@/core/printfile/spec';
 import type { PrepStep } from '@/core/printfile/steps';
 import type { Received } from '@/imaging/objects';
 import type { Db } from '@/store/db';
@@ -12,9 +12,12 @@ import { formats, masters, preps, printFiles, routes, works } from '@/store/sche
 import type { Format } from '@/store/works';
 import { act } from './act';
 import { startJob } from './jobs';
+import { mountsOf, panelsOf, type Mount } from './mounting';
 import { addSteps } from './preps';
 import { id, just, oneOf, orNull } from './schemas';
 import { viewedPixels } from './stations';
+import { cropAt, insidePlace } from '@/core/layout/crop';
+import { PAST_EDGE_UM, type Panel } from '@/core/layout/wrap';
 import { noteInJournal, type Studio } from './studio';
 
 export type PrintFile = typeof printFiles.$inferSelect;
@@ -22,7 +25,9 @@ export const printFilesOf = (db: Db, workId: string): Promise<PrintFile[]> => db
 
 export type MakeInput = {
   formatId: string; masterId: string; prepId: string | null; routeId: string | null; ppi: number; kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
-  space: FileSpace | 'RGB + CMYK pair'; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number }; borderInFile: boolean; untaggedIs: 'sRGB' | 'opRGB' | null; crop: { left: number; top: number } | null;
+  space: FileSpace | 'RGB + CMYK pair'; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number }; borderInFile: boolean; untaggedIs: 'sRGB' | 'opRGB' | null;
+  /** For the sheet as it is laid out, or for the canvas that is folded over bars. */
+  forWhat?: 'sheet' | 'wrap';
 };
 const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
 const number = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
@@ -35,8 +40,8 @@ export const makePrintFile = act<MakeInput>(
   just({
     formatId: id, masterId: id, prepId: orNull(id), routeId: orNull(id), ppi: number(30, 1_440), kernel: oneOf(...KERNELS),
     sharpen: orNull(just({ amount: number(0, 500), radius: number(0.2, 20), threshold: number(0, 64) })), space: oneOf(...FILE_SPACES, 'RGB + CMYK pair'), intent: oneOf(...INTENTS), bits: { enum: [8, 16] },
-    file: { anyOf: [{ const: 'TIFF' }, just({ jpeg: whole(50, 100) })] }, borderInFile: { type: 'boolean' }, untaggedIs: { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] }, crop: orNull(just({ left: whole(0, 1e6), top: whole(0, 1e6) })),
-  }),
+    file: { anyOf: [{ const: 'TIFF' }, just({ jpeg: whole(50, 100) })] }, borderInFile: { type: 'boolean' }, untaggedIs: { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] }, forWhat: oneOf('sheet', 'wrap'),
+  }, ['forWhat']),
   async (studio, input) => {
     const master = await rowById(studio.db, masters, input.masterId, 'masterId');
     const format = await rowById(studio.db, formats, input.formatId, 'formatId');
@@ -47,26 +52,73 @@ export const makePrintFile = act<MakeInput>(
     if (input.prepId) await rowById(studio.db, preps, input.prepId, 'prepId');
     if (input.routeId) await rowById(studio.db, routes, input.routeId, 'routeId');
     const spaces: FileSpace[] = input.space === 'RGB + CMYK pair' ? ['sRGB', 'CMYK'] : [input.space];
-    const image = { width: format.imageWidthUm, height: format.imageHeightUm };
-    const crop = cropFor(viewedPixels(master), image);
-    if (input.crop) Object.assign(crop, input.crop);
-    const specs: PrintSpec[] = spaces.map((space) => ({ image, border: input.borderInFile ? borderOf(format) : null, ppi: input.ppi, crop, kernel: input.kernel, sharpen: input.sharpen, space, intent: input.intent, bits: input.bits, file: input.file, untaggedIs: input.untaggedIs }));
+    const mount = input.forWhat === 'wrap' ? (await mountsOf(studio.db, work.id)).find((m) => m.formatId === format.id && m.kind === 'wrap') : undefined;
+    if (input.forWhat === 'wrap' && !mount) throw new RefusedError(`No wrap is planned for ${format.name}: plan it under Sizes first.`);
+    const parts = partsOf(format, viewedPixels(master), mount ? 'wrap' : input.borderInFile ? 'border' : 'bare', mount);
+    const specs: PrintSpec[] = parts.flatMap((part) => spaces.map((space) => ({ ...part, ppi: input.ppi, kernel: input.kernel, sharpen: input.sharpen, space, intent: input.intent, bits: input.bits, file: input.file, untaggedIs: input.untaggedIs })));
     const job = startJob(studio, async (follow, progress) => {
       const made: string[] = [];
-      for (const [i, spec] of specs.entries()) made.push(await makeOne(studio, { input, work, format, master, spec, pair: specs.length > 1 }, (start) => follow((onStep) => start((says, share) => onStep(says, ((share ?? 0) + i) / specs.length))), progress));
-      if (input.prepId) await studio.store.write((tx) => addSteps(studio, tx, input.prepId!, stepsOf(specs[0]!, studio.now()), resampleFactor(crop, filePixels(image, null, input.ppi).image)));
+      for (const [i, spec] of specs.entries()) made.push(await makeOne(studio, { input, work, format, master, spec, pair: spaces.length > 1, part: parts.length > 1 ? `panel ${Math.floor(i / spaces.length) + 1}` : '' }, (start) => follow((onStep) => start((says, share) => onStep(says, ((share ?? 0) + i) / specs.length))), progress));
+      if (input.prepId) await studio.store.write((tx) => addSteps(studio, tx, input.prepId!, stepsOf(specs[0]!, studio.now()), resampleFactor(parts[0]!.crop, filePixels(parts[0]!.image, null, input.ppi).image)));
       return { says: made.join(' ') };
     });
     return { says: 'Making the print file.', more: { job } };
   });
 
-type One = { input: MakeInput; work: { id: string; title: string }; format: Format; master: { id: string; sha256: string; fileName: string }; spec: PrintSpec; pair: boolean };
+type Part = Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>;
 
-async function makeOne(studio: Studio, { input, work, format, master, spec, pair }: One, follow: Parameters<Parameters<typeof startJob>[1]>[0], progress: (says: string, share?: number) => void): Promise<string> {
-  const sheet = sheetOf(spec.image, spec.border);
+/**
+ * What a size's print files are cut and laid as: one, or one for each panel of a wrap. With a bleed the image grows past
+ * its trim on every side, out of the picture where there is some, so that the cut moves with it.
+ */
+export function partsOf(format: Format, picture: { width: number; height: number }, as: 'border' | 'bare' | 'wrap', mount?: Mount): Part[] {
+  const image = { width: format.imageWidthUm, height: format.imageHeightUm };
+  const cut = (of: { width: number; height: number }) => { const { degrees, ...box } = cropAt(picture, of, format.crop && insidePlace(picture, of, format.crop)); return { ...box, ...(degrees && { degrees }) }; };
+  if (as === 'wrap' && mount?.plan.kind === 'wrap') {
+    const plan = mount.plan, list = panelsOf(plan, image);
+    const whole = cut(plan.panels.across === 'bridged' ? { width: list[0]!.face.width * plan.panels.columns, height: list[0]!.face.height * plan.panels.rows } : image);
+    return list.map((p) => panelPart(p, plan, whole, list.length === 1 ? (of) => cut(of) : null));
+  }
+  const bleed = format.finish?.bleed ?? 0;
+  const printed = { width: image.width + 2 * bleed, height: image.height + 2 * bleed };
+  return [{ image: printed, border: as === 'border' && !bleed ? borderOf(format) : null, crop: cut(printed) }];
+}
+
+type WrapPlanned = Extract<Mount['plan'], { kind: 'wrap' }>;
+
+function panelPart(p: Panel, plan: WrapPlanned, whole: PrintSpec['crop'], alone: ((of: { width: number; height: number }) => PrintSpec['crop']) | null): Part {
+  const box = { left: whole.left + Math.round(p.from.left * whole.width), top: whole.top + Math.round(p.from.top * whole.height), width: Math.floor(p.from.width * whole.width), height: Math.floor(p.from.height * whole.height) };
+  const rim = (v: number) => ({ top: v, right: v, bottom: v, left: v });
+  if (plan.edge === 'mirrored') return { image: p.face, crop: alone ? whole : box, mirror: plan.depth + PAST_EDGE_UM, border: rim(Math.max(0, plan.foldOver - PAST_EDGE_UM)) };
+  if (plan.edge === 'plain') return { image: p.face, crop: alone ? whole : box, border: rim(plan.depth + plan.foldOver) };
+  // Carried over: the picture goes round the edge, so its face shows less of it.
+  const printed = { width: p.face.width + 2 * plan.depth, height: p.face.height + 2 * plan.depth };
+  return { image: printed, crop: alone ? alone(printed) : insideBox(box, printed), border: rim(plan.foldOver) };
+}
+
+/** The largest cut of a shape in the middle of a box. */
+function insideBox(box: { left: number; top: number; width: number; height: number }, image: { width: number; height: number }) {
+  const c = cropAt(box, image);
+  return { left: box.left + c.left, top: box.top + c.top, width: c.width, height: c.height };
+}
+
+/** What no longer agrees between a print file and its size as it is laid out now; made elsewhere, only its pixels are known. */
+export function staleFile(f: PrintFile, format: Format, picture: { width: number; height: number } | null, mounts: readonly Mount[]): string[] {
+  if (!f.spec || !picture) return [];
+  const spec = f.spec;
+  const mount = mounts.find((m) => m.formatId === format.id && m.kind === 'wrap');
+  const parts = [...partsOf(format, picture, spec.border ? 'border' : 'bare'), ...(mount ? partsOf(format, picture, 'wrap', mount) : [])];
+  return parts.map((part) => staleSpec(spec, part)).reduce((a, b) => (b.length < a.length ? b : a));
+}
+
+type One = { input: MakeInput; work: { id: string; title: string }; format: Format; master: { id: string; sha256: string; fileName: string }; spec: PrintSpec; pair: boolean; part: string };
+
+async function makeOne(studio: Studio, { input, work, format, master, spec, pair, part }: One, follow: Parameters<Parameters<typeof startJob>[1]>[0], progress: (says: string, share?: number) => void): Promise<string> {
+  const bare = sheetOf(spec.image, spec.border), mirror = spec.mirror ?? 0;
+  const sheet = { width: bare.width + 2 * mirror, height: bare.height + 2 * mirror };
   const version = 1 + (await printFilesOf(studio.db, work.id)).filter((f) => f.formatId === format.id && f.spec).length;
   const { unit } = await studio.settings();
-  const fileName = printFileName(sheet, pair ? `${work.title} ${spec.space}` : work.title, version, unit, spec.file === 'TIFF' ? 'tif' : 'jpg');
+  const fileName = printFileName(sheet, [work.title, part, pair ? spec.space : ''].filter(Boolean).join(' '), version, unit, spec.file === 'TIFF' ? 'tif' : 'jpg');
   const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
   try {
     await follow((onStep) => studio.imaging.do('printFile', [{ master: studio.objects.pathOf(master.sha256), scratch, out, spec }], onStep));
@@ -86,10 +138,11 @@ async function makeOne(studio: Studio, { input, work, format, master, spec, pair
 
 /** What Glassine did, as the steps of a prep. */
 function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
-  const { image, sheet } = filePixels(spec.image, spec.border, spec.ppi);
+  const { image, sheet } = filePixels(spec.image, spec.border, spec.ppi, spec.mirror);
   const c = spec.crop;
   const step = (kind: PrepStep['kind'], says: string, figures: PrepStep['figures']): PrepStep => ({ kind, says, figures, by: 'Glassine', at });
   return [
+    ...(c.degrees ? [step('square', `Straighten by ${c.degrees}°`, { degrees: c.degrees })] : []),
     step('crop', `Crop to ${c.width} × ${c.height} px at ${c.left}, ${c.top}`, { pixels: `${c.width} × ${c.height}` }),
     step('resample', `Resample ${spec.kernel} ${c.width} × ${c.height} to ${image.width} × ${image.height} px, × ${resampleFactor(c, image).toFixed(2)}`, { kernel: spec.kernel, from: `${c.width} × ${c.height}`, to: `${image.width} × ${image.height}` }),
     ...(spec.sharpen ? [step('sharpen', `Sharpen ${spec.sharpen.amount} % ${spec.sharpen.radius} px, threshold ${spec.sharpen.threshold}`, { ...spec.sharpen })] : []),
@@ -141,10 +194,10 @@ export const printFileById = (db: Db, fileId: string) => findRow(db, printFiles,
 /** Where a print file's pixels lie in its master's; null where it was made elsewhere. */
 export function frameInMaster(f: PrintFile): { left: number; top: number; width: number; height: number } | null {
   if (!f.spec) return null;
-  const { crop, image, border, ppi } = f.spec;
-  const px = filePixels(image, border, ppi);
+  const { crop, image, border, ppi, mirror } = f.spec;
+  const px = filePixels(image, border, ppi, mirror);
   const [kx, ky] = [crop.width / px.image.width, crop.height / px.image.height];
-  return { left: crop.left - px.border.left * kx, top: crop.top - px.border.top * ky, width: px.sheet.width * kx, height: px.sheet.height * ky };
+  return { left: crop.left - (px.border.left + px.mirror) * kx, top: crop.top - (px.border.top + px.mirror) * ky, width: px.sheet.width * kx, height: px.sheet.height * ky };
 }
 
 export const viewable = (studio: Studio, f: PrintFile): Promise<boolean> => stat(studio.objects.derivedDir(f.sha256!)).then(() => true, () => false);

@@ -2,7 +2,8 @@ import { cache } from 'react';
 import { eq } from 'drizzle-orm';
 import { DETAIL_WARNS } from '@/core/capture/readings';
 import type { Mark } from '@/core/finding';
-import { checkResolution, countVerdicts, croppedTo, ladder, type Pixels, type School } from '@/core/resolution';
+import { cropAt, insidePlace, type Crop } from '@/core/layout/crop';
+import { checkResolution, countVerdicts, ladder, type Pixels, type School } from '@/core/resolution';
 import { editionsOf, stateCounts, type Edition } from '@/store/editions';
 import { proofsOf } from '@/store/proofs';
 import { findRow } from '@/store/rows';
@@ -73,10 +74,16 @@ function sizesFinding(m: Master | null, rungs: ReturnType<typeof ladder>, format
   return { station, mark: thin ? 'fails' : formats.length ? 'holds' : 'none', says: thin ? `${says}, ${thin} of them too thin` : says };
 }
 
+/** The pixels a format is cut from; where another file has taken the first one's place and the cut no longer fits, the middle. */
+export function cropOf(f: Format, m: Master): Crop {
+  const image = { width: f.imageWidthUm, height: f.imageHeightUm };
+  return cropAt(viewedPixels(m), image, f.crop && insidePlace(viewedPixels(m), image, f.crop));
+}
+
 /** Whether the file carries a format, cropped to its shape. */
 export function formatCheck(f: Format, m: Master, school: School) {
   const image = { width: f.imageWidthUm, height: f.imageHeightUm };
-  return checkResolution(croppedTo(viewedPixels(m), image), image, school);
+  return checkResolution(cropOf(f, m), image, school);
 }
 
 function proofsFinding(rows: WorkWhole['proofs'], formats: number): StationFinding {

@@ -20,9 +20,10 @@ import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
 import { sendFile } from '../checks/sendFile';
 
-type Offered = { format: Format; check: ResolutionCheck | null; passed: LikeFactor[] };
+type Listed = PrintFile & { stale: string[] };
+type Offered = { format: Format; wrapped: boolean; check: ResolutionCheck | null; passed: LikeFactor[] };
 type Route = { id: string; name: string; space: string; fileKinds: string; addsBorder: boolean; ppiSteps: { upTo?: number; ppi: number }[] };
-type Props = { work: Work; masters: Master[]; current: Master | null; offered: Offered[]; routes: Route[]; preps: Prep[]; files: PrintFile[] };
+type Props = { work: Work; masters: Master[]; current: Master | null; offered: Offered[]; routes: Route[]; preps: Prep[]; files: Listed[] };
 
 /** What was done to the file, and the print files made of it. */
 export function FilesView({ work, current, offered, routes, preps, files }: Props) {
@@ -47,7 +48,7 @@ function MakePart({ work, current, offered, routes, preps }: { work: Work; curre
   const { size } = useUnits();
   const [q, setQ] = useState(() => {
     const route = routes[0];
-    return { formatId: offered[0]!.format.id, routeId: route?.id ?? '', prepId: preps.find((p) => p.masterId === current.id)?.id ?? '', ppi: String(route?.ppiSteps[0]?.ppi ?? 300), kernel: 'lanczos3' as Kernel, amount: '60', radius: '1.0', threshold: '2', sharpen: true, space: spaceFor(route), intent: 'relative colorimetric' as Intent, bits: '8' as '8' | '16', file: 'TIFF' as 'TIFF' | 'JPEG', quality: '94', borderInFile: !(route?.addsBorder ?? true), untaggedIs: 'ask' as 'ask' | 'sRGB' | 'opRGB' };
+    return { formatId: offered[0]!.format.id, routeId: route?.id ?? '', prepId: preps.find((p) => p.masterId === current.id)?.id ?? '', ppi: String(route?.ppiSteps[0]?.ppi ?? 300), kernel: 'lanczos3' as Kernel, amount: '60', radius: '1.0', threshold: '2', sharpen: true, space: spaceFor(route), intent: 'relative colorimetric' as Intent, bits: '8' as '8' | '16', file: 'TIFF' as 'TIFF' | 'JPEG', quality: '94', borderInFile: !(route?.addsBorder ?? true), untaggedIs: 'ask' as 'ask' | 'sRGB' | 'opRGB', forWhat: 'sheet' as 'sheet' | 'wrap' };
   });
   const set = <K extends keyof typeof q>(key: K) => (value: (typeof q)[K]) => setQ((was) => ({ ...was, [key]: value }));
   const act = useAct();
@@ -61,7 +62,7 @@ function MakePart({ work, current, offered, routes, preps }: { work: Work; curre
   const number = (text: string) => Number(text.replace(',', '.'));
   const takeRoute = (routeId: string) => { const r = routes.find((x) => x.id === routeId); setQ((was) => ({ ...was, routeId, space: spaceFor(r), ppi: String(r?.ppiSteps[0]?.ppi ?? was.ppi), borderInFile: !(r?.addsBorder ?? true), file: r && !/tiff/i.test(r.fileKinds) ? 'JPEG' : 'TIFF' })); };
   const make = async () => {
-    const done = await act.run('makePrintFile', { formatId: f.id, masterId: current.id, prepId: q.prepId || null, routeId: q.routeId || null, ppi, kernel: q.kernel, sharpen: q.sharpen ? { amount: number(q.amount), radius: number(q.radius), threshold: number(q.threshold) } : null, space: q.space, intent: q.intent, bits: q.file === 'JPEG' ? 8 : Number(q.bits), file: q.file === 'TIFF' ? 'TIFF' : { jpeg: Math.round(number(q.quality)) }, borderInFile: q.borderInFile, untaggedIs: q.untaggedIs === 'ask' ? null : q.untaggedIs, crop: null });
+    const done = await act.run('makePrintFile', { formatId: f.id, masterId: current.id, prepId: q.prepId || null, routeId: q.routeId || null, ppi, kernel: q.kernel, sharpen: q.sharpen ? { amount: number(q.amount), radius: number(q.radius), threshold: number(q.threshold) } : null, space: q.space, intent: q.intent, bits: q.file === 'JPEG' ? 8 : Number(q.bits), file: q.file === 'TIFF' ? 'TIFF' : { jpeg: Math.round(number(q.quality)) }, borderInFile: q.borderInFile, untaggedIs: q.untaggedIs === 'ask' ? null : q.untaggedIs, forWhat: chosen.wrapped ? q.forWhat : 'sheet' });
     if (typeof done?.more?.job === 'string') setJob(done.more.job);
   };
   const untagged = !current.profileLabel && current.colour === 'RGB';
@@ -71,6 +72,7 @@ function MakePart({ work, current, offered, routes, preps }: { work: Work; curre
       <Stack $gap={14} style={{ paddingTop: 8 }}>
         <Fields $columns="repeat(auto-fill, minmax(168px, 1fr))">
           <Select label="For the size" value={q.formatId} onChange={set('formatId')} options={offered.map((o) => ({ key: o.format.id, name: size({ width: o.format.imageWidthUm, height: o.format.imageHeightUm }) }))} />
+          {chosen.wrapped && <Select label="As" value={q.forWhat} onChange={set('forWhat')} options={[{ key: 'sheet', name: 'a sheet' }, { key: 'wrap', name: 'the planned wrap' }]} hint="with its edges, panel by panel" />}
           {routes.length > 0 && <Select label="For the route" value={q.routeId} onChange={takeRoute} options={routes.map((r) => ({ key: r.id, name: r.name }))} />}
           <Field label="Pixels per inch" value={q.ppi} onChange={set('ppi')} wrong={pixels ? act.wrong('ppi') : 'Expected a number from 30 to 1 440.'} />
           <Select label="Prep it belongs to" value={q.prepId} onChange={set('prepId')} options={[{ key: '', name: 'none' }, ...preps.map((p) => ({ key: p.id, name: p.name }))]} />
@@ -104,7 +106,7 @@ function MakePart({ work, current, offered, routes, preps }: { work: Work; curre
 
 const FileItem = styled.li`padding: 10px 0; border-bottom: 1px solid ${t.hair}; display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 6px 16px; ul { grid-column: 1 / -1; display: grid; gap: 4px; } strong { overflow-wrap: anywhere; }`;
 
-function FilesPart({ files, offered, routes, current }: { files: PrintFile[]; offered: Offered[]; routes: Route[]; current: Master }) {
+function FilesPart({ files, offered, routes, current }: { files: Listed[]; offered: Offered[]; routes: Route[]; current: Master }) {
   const act = useAct();
   const { size } = useUnits();
   return (
@@ -123,6 +125,7 @@ function FilesPart({ files, offered, routes, current }: { files: PrintFile[]; of
               <Button quiet onPress={() => void act.run('removePrintFile', { id: f.id })} isDisabled={act.busy} aria-label={`Remove ${f.fileName}`}>Remove</Button>
               <ul>
                 {f.check?.findings.map((x) => <li key={x.says}><Verdict finding={x} /></li>)}
+                {f.stale.length > 0 && <li><Marked kind="care">Stale: {f.stale.join(' and ')} changed since it was made. Make it again before it is printed.</Marked></li>}
                 {f.masterId && f.masterId !== current.id && <li><Marked kind="care">Made from an earlier master: the current one is {current.fileName}.</Marked></li>}
                 {f.madeAt < current.receivedAt && f.masterId === current.id && <li><Marked kind="care">Older than its master.</Marked></li>}
               </ul>
