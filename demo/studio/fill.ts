@@ -13,6 +13,7 @@ import { PICTURES } from '../pictures';
 import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
 import { recordTools, scheduleCapturing } from './capturing';
+import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOrders } from './selling';
 import { WORKS } from './works';
@@ -34,6 +35,7 @@ export async function fillStudio(studio: Studio, clock: DemoClock, pictures: str
   clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));
   for (const w of WORKS) clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
   scheduleCapturing(clock, studio, known, onStep);
+  scheduleLaying(clock, studio, known);
   scheduleMaking(studio, clock, known);
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));

@@ -11,7 +11,7 @@ const Context = createContext<Scale>({ k: 0.001 });
 /** Screen units for a length in the drawing that holds this. */
 export const useScale = () => { const { k } = useContext(Context); return (um: Um) => um * k; };
 
-const Frame = styled.figure`position: relative; svg { display: block; max-width: 100%; height: auto; font-family: ${t.sans}; } > div { position: absolute; right: 0; bottom: 0; }`;
+const Frame = styled.figure`position: relative; svg { display: block; max-width: 100%; height: auto; font-family: ${t.sans}; } > div { position: absolute; right: 0; bottom: 0; display: flex; align-items: baseline; gap: 10px; a { text-underline-offset: 3px; text-decoration: underline dotted; } }`;
 
 const LENGTHS_MM = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
@@ -20,8 +20,8 @@ const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
  * A drawing to scale. What lies in it is given in micrometres; it fits the space, says its scale by a bar, and leaves as
  * SVG in true millimetres.
  */
-export function ScaleDrawing({ width, height, space, room = { left: 44, right: 10, top: 12, bottom: 56 }, label, name, children }: {
-  width: Um; height: Um; space: { width: number; height: number }; room?: { left: number; right: number; top: number; bottom: number }; label: string; name: string; children: ReactNode;
+export function ScaleDrawing({ width, height, space, room = { left: 44, right: 10, top: 12, bottom: 56 }, label, name, pdf, children }: {
+  width: Um; height: Um; space: { width: number; height: number }; room?: { left: number; right: number; top: number; bottom: number }; label: string; name: string; /** Address of the same drawing as a page at true size. */ pdf?: string; children: ReactNode;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const id = useId();
@@ -47,10 +47,10 @@ export function ScaleDrawing({ width, height, space, room = { left: 44, right: 1
         <title id={id}>{label}</title>
         <Context value={{ k }}>
           <g transform={`translate(${room.left} ${room.top})`}>{children}</g>
-          <ScaleBar k={k} x={w - room.right} y={h - 8} />
+          <ScaleBar k={k} x={w - room.right - (pdf ? 38 : 0)} y={h - 8} />
         </Context>
       </svg>
-      <div><Button quiet onPress={() => void save()} aria-label={`Save the drawing as SVG: ${label}`}>Save as SVG</Button></div>
+      <div>{pdf && <a href={pdf} target="_blank" rel="noreferrer" aria-label={`PDF at true size: ${label}`}>PDF</a>}<Button quiet onPress={() => void save()} aria-label={`Save the drawing as SVG: ${label}`}>Save as SVG</Button></div>
     </Frame>
   );
 }

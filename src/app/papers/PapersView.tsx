@@ -14,10 +14,12 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 import { PAPER_ASKS, ROUTE_ASKS, SERVICE_ASKS, SUPPLY_ASKS } from './asks';
+import type { LotOnHand } from '@/studio/lots';
 import type { Shelf } from './page';
+import { ReceiveSheet } from './ReceiveSheet';
 import { RecordSheet, type Ask, type Values } from './RecordSheet';
 
-type Props = { papers: Paper[]; routes: Route[]; supplies: SupplyRow[]; services: Service[]; show: Shelf };
+type Props = { lots: LotOnHand[]; today: string; papers: Paper[]; routes: Route[]; supplies: SupplyRow[]; services: Service[]; show: Shelf };
 type Open = { act: string; title: string; id: string | null; asks: readonly Ask[]; first: Values };
 
 const Shelves = styled.nav`display: flex; gap: 22px; padding-bottom: 14px; flex-wrap: wrap; a { color: ${t.ink2}; padding-bottom: 3px; } a[aria-current] { color: ${t.ink}; font-weight: 600; border-bottom: 2px solid ${t.ink}; }`;
@@ -27,6 +29,7 @@ const SHELF_NAMES: Record<Shelf, string> = { papers: 'Papers', routes: 'Routes',
 export function PapersView(props: Props) {
   const { show } = props;
   const [open, setOpen] = useState<Open | null>(null);
+  const [receiving, setReceiving] = useState<Paper | null>(null);
   const forms = useForms(setOpen);
   const record = { papers: forms.paper, routes: forms.route, shelf: forms.supply, carriers: forms.service }[show];
   const what = { papers: 'a paper', routes: 'a route', shelf: 'a supply', carriers: 'a service' }[show];
@@ -40,15 +43,17 @@ export function PapersView(props: Props) {
       </Head>
       <Shelves aria-label="What is kept here">
         {(Object.keys(SHELF_NAMES) as Shelf[]).map((s) => <Link key={s} href={`/papers?show=${s}`} prefetch={false} aria-current={s === show ? 'page' : undefined}>{SHELF_NAMES[s]} <Small>{counts[s]}</Small></Link>)}
+        <Link href="/papers/layouts" prefetch={false}>Sheets and rolls</Link>
       </Shelves>
       <Sheet>
         {counts[show] === 0 && <Empty title={`No ${SHELF_NAMES[show].toLowerCase()} yet`}><p>{EMPTY[show]}</p></Empty>}
-        {show === 'papers' && counts.papers > 0 && <PaperTable papers={props.papers} onOpen={forms.paper} />}
+        {show === 'papers' && counts.papers > 0 && <PaperTable papers={props.papers} lots={props.lots} onOpen={forms.paper} onReceive={setReceiving} />}
         {show === 'routes' && counts.routes > 0 && <RouteTable routes={props.routes} onOpen={forms.route} />}
         {show === 'shelf' && counts.shelf > 0 && <SupplyTable supplies={props.supplies} onOpen={forms.supply} />}
         {show === 'carriers' && counts.carriers > 0 && <ServiceTable services={props.services} onOpen={forms.service} />}
       </Sheet>
       {show === 'papers' && counts.papers > 0 && <Slip style={{ marginTop: 18, maxWidth: 560 }}><h3>Cotton and matte surfaces scuff</h3>Interleave them, handle them with clean gloves, and never stack prints face to face. Mark the printable side when a box is opened.</Slip>}
+      {receiving && <ReceiveSheet paper={receiving} today={props.today} onClose={() => setReceiving(null)} />}
       {open && <RecordSheet key={open.id ?? 'new'} {...open} onClose={() => setOpen(null)} />}
     </Wall>
   );
@@ -80,8 +85,8 @@ function useForms(open: (o: Open) => void) {
     }),
     supply: (s: SupplyRow | null) => open({
       act: 'recordSupply', title: s ? s.name : 'A supply', id: s?.id ?? null, asks: SUPPLY_ASKS,
-      first: s ? { name: s.name, kind: s.kind, size: s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : '', weight: weight(s.weightMg), onHand: String(s.onHand), reorderAt: String(s.reorderAt), price: bareMoney(s.priceMinor) }
-        : { name: '', kind: 'board', size: '', weight: '', onHand: '0', reorderAt: '0', price: '' },
+      first: s ? { name: s.name, kind: s.kind, size: s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : '', window: s.windowWidthUm && s.windowHeightUm ? size({ width: s.windowWidthUm, height: s.windowHeightUm }) : '', weight: weight(s.weightMg), onHand: String(s.onHand), reorderAt: String(s.reorderAt), price: bareMoney(s.priceMinor) }
+        : { name: '', kind: 'board', size: '', window: '', weight: '', onHand: '0', reorderAt: '0', price: '' },
     }),
     service: (s: Service | null) => open({
       act: 'recordService', title: s ? `${s.carrier} ${s.name}` : 'A service', id: s?.id ?? null, asks: SERVICE_ASKS,
@@ -94,19 +99,20 @@ function useForms(open: (o: Open) => void) {
 const pick = <T extends object, K extends keyof T>(from: T, ...keys: K[]): Pick<T, K> => Object.fromEntries(keys.map((k) => [k, from[k]])) as Pick<T, K>;
 const Name = ({ children, onOpen }: { children: ReactNode; onOpen: () => void }) => <th scope="row"><Button quiet onPress={onOpen}>{children}</Button></th>;
 
-function PaperTable({ papers, onOpen }: { papers: Paper[]; onOpen: (p: Paper) => void }) {
-  const { money } = useUnits();
+function PaperTable({ papers, lots, onOpen, onReceive }: { papers: Paper[]; lots: LotOnHand[]; onOpen: (p: Paper) => void; onReceive: (p: Paper) => void }) {
+  const { money, length, size } = useUnits();
+  const held = (p: Paper) => lots.filter((l) => l.paperId === p.id && l.onHand > 0).map((l) => (l.form === 'roll' ? `${length(l.onHand)} of ${length(l.widthUm)} roll` : `${l.onHand} ${l.onHand === 1 ? 'sheet' : 'sheets'} ${size({ width: l.widthUm, height: l.heightUm! })}`));
   const act = useAct();
   return (
     <Scroll>
       <Table aria-label="Papers">
-        <thead><tr><th>Paper</th><th>Base</th><th>Surface</th><th className="n">g/m²</th><th className="n">Thick, mm</th><th>Brightener</th><th>Form</th><th className="n">Dries</th><th className="n">A square metre</th><th>Sizes held</th><th /></tr></thead>
+        <thead><tr><th>Paper</th><th>Base</th><th>Surface</th><th className="n">g/m²</th><th className="n">Thick, mm</th><th>Brightener</th><th>Form</th><th className="n">Dries</th><th className="n">A square metre</th><th>On hand, oldest first</th><th /></tr></thead>
         <tbody>
           {papers.map((p) => (
             <tr key={p.id}>
               <Name onOpen={() => onOpen(p)}>{p.name}</Name><td>{p.base}</td><td>{p.surface}</td><td className="n">{p.gsm}</td><td className="n">{(p.thicknessUm / 1000).toFixed(2)}</td><td>{p.brightener}</td>
-              <td>{p.mayRoll ? 'flat or rolled' : 'flat only'}{p.scuffs && <Small>, scuffs</Small>}</td><td className="n">{p.dryHours} h</td><td className="n">{money(p.pricePerM2Minor)}</td><td><Small>{p.sizes}</Small></td>
-              <td><Row $gap={6}>{p.discontinued && <Marked kind="fails">discontinued</Marked>}<Button quiet onPress={() => void act.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })}>{p.discontinued ? 'It is made again' : 'No longer made'}</Button></Row></td>
+              <td>{p.mayRoll ? 'flat or rolled' : 'flat only'}{p.scuffs && <Small>, scuffs</Small>}</td><td className="n">{p.dryHours} h</td><td className="n">{money(p.pricePerM2Minor)}</td><td>{held(p).length ? held(p).map((says, i) => <Small key={i} style={{ display: 'block' }}>{says}</Small>) : <Small>{p.sizes ? `none received; comes as ${p.sizes}` : 'none received'}</Small>}</td>
+              <td><Row $gap={6}><Button quiet onPress={() => onReceive(p)} aria-label={`Receive a lot of ${p.name}`}>Receive</Button>{p.discontinued && <Marked kind="fails">discontinued</Marked>}<Button quiet onPress={() => void act.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })}>{p.discontinued ? 'It is made again' : 'No longer made'}</Button></Row></td>
             </tr>
           ))}
         </tbody>

@@ -33,8 +33,9 @@ export const ROUTE_ASKS: readonly Ask[] = [
 
 export const SUPPLY_ASKS: readonly Ask[] = [
   { kind: 'text', name: 'name', label: 'Name' },
-  { kind: 'choice', name: 'kind', label: 'Kind', options: ['board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'care sheet', 'label', 'tape', 'corner', 'box'] },
-  { kind: 'length', name: 'size', label: 'Size', hint: 'inside; a tube: diameter x length' },
+  { kind: 'choice', name: 'kind', label: 'Kind', options: ['board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'care sheet', 'label', 'tape', 'corner', 'box', 'mat'] },
+  { kind: 'length', name: 'size', label: 'Size', hint: 'inside; a tube: diameter x length; a mat: outside' },
+  { kind: 'length', name: 'window', label: 'Window, of a mat cut beforehand', hint: 'empty for everything else' },
   { kind: 'text', name: 'weight', label: 'Weight of one', hint: '96 g' },
   { kind: 'whole', name: 'onHand', label: 'On hand' },
   { kind: 'whole', name: 'reorderAt', label: 'Order more at' },

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { allServices, allSupplies } from '@/store/orders';
 import { papersAndRoutes } from '@/store/proofs';
+import { localDay } from '@/core/measure';
+import { lotsOnHand } from '@/studio/lots';
 import { studio } from '../server';
 import { PapersView } from './PapersView';
 
@@ -9,8 +11,9 @@ const SHELVES = ['papers', 'routes', 'shelf', 'carriers'] as const;
 export type Shelf = (typeof SHELVES)[number];
 
 export default async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
-  const { db } = await studio();
+  const s = await studio(), { db } = s;
   const asked = (await searchParams).show;
   const [{ papers, routes }, supplies, services] = await Promise.all([papersAndRoutes(db), allSupplies(db), allServices(db)]);
-  return <PapersView papers={papers} routes={routes} supplies={supplies} services={services} show={SHELVES.find((s) => s === asked) ?? 'papers'} />;
+  const lots = await lotsOnHand(db);
+  return <PapersView lots={lots} today={localDay(s.now(), (await s.settings()).timeZone)} papers={papers} routes={routes} supplies={supplies} services={services} show={SHELVES.find((x) => x === asked) ?? 'papers'} />;
 }

@@ -7,7 +7,7 @@ export type PackForm = 'flat' | 'rolled';
 export type PackedPrint = { name: string; sheet: Size; gsm: number; mayRoll: boolean; canvas?: boolean };
 /** Something on the shelf. Boards, sleeves and mailers have two sides; tubes an inside diameter and an inside length. */
 export type Supply = { id: string; name: string; kind: SupplyKind; width: Um; height: Um; weight: Mg; onHand: number };
-export type SupplyKind = 'board' | 'sleeve' | 'mailer' | 'tube' | 'interleaving' | 'card' | 'certificate' | 'care sheet' | 'label' | 'tape' | 'corner' | 'box';
+export type SupplyKind = 'board' | 'sleeve' | 'mailer' | 'tube' | 'interleaving' | 'card' | 'certificate' | 'care sheet' | 'label' | 'tape' | 'corner' | 'box' | 'mat';
 
 /** The longest side most services take as a flat mailer; over it, prints that may be rolled are rolled. */
 export const FLAT_UP_TO_UM = 600_000;

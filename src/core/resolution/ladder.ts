@@ -1,4 +1,4 @@
-import { laidLike, type Size } from '../measure';
+import { laidLike, turned, type Size } from '../measure';
 import { ratioOf, type RatioFit } from '../layout/ratio';
 import { checkResolution, type Pixels, type ResolutionCheck } from './check';
 import { FAMILIES, type FamilyName, type FrameSize } from './families';
@@ -39,8 +39,17 @@ export function ladder(pixels: Pixels, families: readonly FamilyName[], school: 
   return families.flatMap((family) => FAMILIES[family].map((frame) => rung(pixels, frame, school)));
 }
 
-function rung(pixels: Pixels, { family, name, size }: FrameSize, school: School): Rung {
-  const frame = laidLike(size, pixels);
+/**
+ * The same sizes lying the other way: what a portrait crop of a landscape would carry. Squares have no other way.
+ *
+ * @example ladderAcross({ width: 6000, height: 4000 }, ['ISO A'], { kind: 'flat', ppi: 300 })[0].frame // { width: 105000, height: 148000 }
+ */
+export function ladderAcross(pixels: Pixels, families: readonly FamilyName[], school: School): Rung[] {
+  return families.flatMap((family) => FAMILIES[family].filter((f) => f.size.width !== f.size.height).map((f) => rung(pixels, f, school, true)));
+}
+
+function rung(pixels: Pixels, { family, name, size }: FrameSize, school: School, across = false): Rung {
+  const laid = laidLike(size, pixels), frame = across ? turned(laid) : laid;
   const cropped = croppedTo(pixels, frame);
   const ratio = ratioOf(pixels, frame);
   return {

@@ -1,14 +1,5 @@
-'use client';
-import Link from 'next/link';
-import { usePathname } from 'next/navigation';
-import styled from 'styled-components';
-import { t } from '@/ui/tokens';
+import { PartsNav } from '@/ui/PartsNav';
 
 const PARTS = [['', 'What it holds'], ['plan', 'Plan a capture'], ['checks', 'Light, colour, squareness'], ['dust', 'Dust'], ['files', 'Prep and print files'], ['compare', 'Compare']] as const;
-const Line = styled.nav`display: flex; flex-wrap: wrap; gap: 2px 22px; border-bottom: 1px solid ${t.hair}; margin: -4px 0 16px; a { padding: 4px 0 7px; text-decoration: none; color: ${t.ink2}; border-bottom: 3px solid transparent; margin-bottom: -1px; } a:hover { color: ${t.ink}; } a[aria-current] { color: ${t.ink}; font-weight: 600; border-bottom-color: ${t.ink}; }`;
 
-/** The parts of the Capture station, in the order they are used. */
-export function CaptureNav({ workId }: { workId: string }) {
-  const here = usePathname().split('/')[4] ?? '';
-  return <Line aria-label="Parts of the capture station">{PARTS.map(([part, name]) => <Link key={part} href={`/works/${workId}/capture${part && `/${part}`}`} prefetch={false} aria-current={here === part ? 'page' : undefined}>{name}</Link>)}</Line>;
-}
+export const CaptureNav = ({ workId }: { workId: string }) => <PartsNav workId={workId} station="capture" parts={PARTS} />;

@@ -10,7 +10,7 @@ import { Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
 import { SheetDialog, SheetEnd, Slip } from '@/ui/Slip';
 import { Verdict } from '@/ui/Verdict';
-import { bordersOf } from '../sizes/OfferedFormats';
+import { bordersOf } from '../sizes/formatParts';
 
 const whole = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null);
 const SIGNING_NAMES: Record<Signing, string> = { front: 'front, under the picture', back: 'back', 'on request': 'on request', 'certificate only': 'on the certificate only' };

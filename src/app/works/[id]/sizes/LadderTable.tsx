@@ -8,12 +8,14 @@ import { Scroll, Small, Table } from '@/ui/Layout';
 import { Working } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
+import type { RoutePrice } from './SizesView';
 
 type Props = {
   rungs: Rung[]; chosen: Rung; lit: string | null; busy: boolean;
   onLit: (key: string | null) => void; onChoose: (key: string) => void; isOffered: (r: Rung) => boolean; onOffer: (r: Rung) => void;
   /** Share of the pixels’ detail that the file truly holds, where it was measured. */
   detailShare: number | null;
+  route: RoutePrice | null;
 };
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
@@ -33,20 +35,37 @@ function TruePpi({ ppi, share }: { ppi: number; share: number }) {
   return <Working working={working}>{share < DETAIL_WARNS ? <Marked kind="care">{shown}</Marked> : shown}</Working>;
 }
 
+/** What fitting leaves white, and the size of the picture's own shape that needs neither crop nor border. */
+function FitBorder({ r }: { r: Rung }) {
+  const { bare, unit, size } = useUnits();
+  const { fit, exact } = r.ratio;
+  if (exact) return <>none</>;
+  const sides = fit.left + fit.right > 0;
+  const each = sides ? fit.left : fit.top, own = { width: r.frame.width - fit.left - fit.right, height: r.frame.height - fit.top - fit.bottom };
+  return <Working working={{ title: `white in ${size(r.frame)}`, steps: [{ sum: sides ? `left ${bare(fit.left)}, right ${bare(fit.right)}` : `top ${bare(fit.top)}, bottom ${bare(fit.bottom)}`, result: `${bare(sides ? fit.left + fit.right : fit.top + fit.bottom)} ${unit}` }, { sum: 'the size that needs neither crop nor white', result: size(own) }], notes: ['A white border inside a size changes the picture’s shape: each size has its own crop.'], source: 'The whole picture in the frame, in its middle.' }}>{bare(each)} {sides ? 'l, r' : 't, b'}</Working>;
+}
+
+/** What the chosen route asks for one, by its area; standard and custom sizes cost the same there. */
+function RouteCost({ r, route, money }: { r: Rung; route: RoutePrice; money: (minor: number) => string }) {
+  const m2 = (r.frame.width / 1e6) * (r.frame.height / 1e6), byArea = Math.round(m2 * route.pricePerM2Minor), cost = Math.max(byArea, route.minimumMinor);
+  return <Working working={{ title: `one at ${route.name}`, steps: [{ sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) }, ...(byArea < route.minimumMinor ? [{ sum: 'but at least', result: money(route.minimumMinor) }] : [])], notes: ['This route charges by area: a size of your own costs no more than a standard one.'], source: 'The image alone; a border on the sheet adds its area.' }}>{money(cost)}</Working>;
+}
+
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
-export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare }: Props) {
-  const { unit, bareSize, size, length } = useUnits();
+export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare, route }: Props) {
+  const { unit, bareSize, size, length, money } = useUnits();
+  const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
   return (
     <Scroll>
       <Table aria-label="Sizes against this file" $middle>
         <thead>
           <tr>
-            <th>Offer</th><th>Size, {unit}</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}<th className="n">Asked</th><th className="n">Lost to crop</th><th className="n">Judged from</th><th>Finding</th>
+            <th>Offer</th><th>Size, {unit}</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}<th className="n">Asked</th><th className="n">Lost to crop</th><th>White to fit</th>{route && <th className="n">Printed</th>}<th className="n">Judged from</th><th>Finding</th>
           </tr>
         </thead>
         <tbody>
           {inGroups(rungs, (r) => r.family).map(({ key, items }) => [
-            <tr key={key} className="group"><td colSpan={detailShare === null ? 7 : 8}>{key}</td></tr>,
+            <tr key={key} className="group"><td colSpan={columns}>{key}</td></tr>,
             ...items.map((r) => (
               <tr key={r.key} data-lit={r.key === chosen.key || r.key === lit || undefined} aria-current={r.key === chosen.key || undefined} onPointerEnter={() => onLit(r.key)} onPointerLeave={() => onLit(null)} onClick={() => onChoose(r.key)}>
                 <td><Check checked={isOffered(r)} disabled={busy || (r.check.verdict === 'too thin' && !isOffered(r))} onChange={() => onOffer(r)} label={`Offer ${size(r.frame)}`} /></td>
@@ -55,6 +74,8 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
                 {detailShare !== null && <td className="n"><TruePpi ppi={r.check.ppi} share={detailShare} /></td>}
                 <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>
                 <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
+                <td style={{ whiteSpace: 'nowrap' }}><FitBorder r={r} /></td>
+                {route && <td className="n"><RouteCost r={r} route={route} money={money} /></td>}
                 <td className="n">{length(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
                 <td style={{ whiteSpace: 'nowrap' }}><Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked></td>
               </tr>

@@ -2,26 +2,25 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { sheetOf, signingRoom, type Borders } from '@/core/layout/sheet';
-import { formatLength, lengthOrNull, type Size } from '@/core/measure';
+import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
-import { Button, Row } from '@/ui/Button';
+import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { SheetTitle, Small, Stack } from '@/ui/Layout';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
 import { SheetDialog, SheetEnd } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Verdict } from '@/ui/Verdict';
+import { Marked, Verdict } from '@/ui/Verdict';
+import { bordersOf, imageOf } from './formatParts';
 import type { Offered } from './SizesView';
 
 const Line = styled.li`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 4px 16px; padding: 9px 0; border-bottom: 1px solid ${t.hair}; align-items: center; > div:first-child { display: grid; gap: 3px; }`;
 
-export const imageOf = (f: Format): Size => ({ width: f.imageWidthUm, height: f.imageHeightUm });
-export const bordersOf = (f: Format): Borders => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
 
 /** The sizes this work is offered in, with their borders and sheets. */
-export function OfferedFormats({ offered, picture }: { offered: Offered[]; picture: string | null }) {
+export function OfferedFormats({ offered, picture, workId, lying }: { offered: Offered[]; picture: string | null; workId: string; lying: Orientation | null }) {
   const [open, setOpen] = useState<Format | null>(null);
   const act = useAct();
   const { size, other, bare, unit } = useUnits();
@@ -37,9 +36,10 @@ export function OfferedFormats({ offered, picture }: { offered: Offered[]; pictu
                 <span><strong>{size(imageOf(f))}</strong> on a sheet of {size(sheetOf(imageOf(f), b))} <Small>({other(sheetOf(imageOf(f), b))})</Small></span>
                 <Small>border {bare(b.top)} top, {bare(b.right)} right, {bare(b.bottom)} bottom, {bare(b.left)} left, {unit}</Small>
                 {check && check.verdict !== 'holds' && <Small><Verdict finding={check.finding} /></Small>}
+                {lying && lying !== 'square' && orientationOf(imageOf(f)) !== lying && orientationOf(imageOf(f)) !== 'square' && <Small><Marked kind="care">It lies {orientationOf(imageOf(f))} and the picture {lying}: swapped, or a crop that is meant.</Marked></Small>}
                 <Small><Verdict finding={signingRoom(b)} /></Small>
               </div>
-              <Row><Button onPress={() => setOpen(f)}>Border</Button><Button quiet onPress={() => void act.run('withdrawFormat', { id: f.id, withdrawn: true })}>Stop offering</Button></Row>
+              <Row><ButtonLink href={`/works/${workId}/sizes/crop?size=${f.id}`}>Crop</ButtonLink><Button onPress={() => setOpen(f)}>Border</Button><Button quiet onPress={() => void act.run('withdrawFormat', { id: f.id, withdrawn: true })}>Stop offering</Button></Row>
             </Line>
           );
         })}

@@ -2,10 +2,11 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { countVerdicts, type FamilyName, type ResolutionCheck, type Rung, type School } from '@/core/resolution';
+import { orientationOf, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
-import { Field } from '@/ui/Field';
+import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { Empty, Small, Stack } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
@@ -14,25 +15,38 @@ import { LadderDrawing } from './LadderDrawing';
 import { LadderTable } from './LadderTable';
 import { OfferedFormats } from './OfferedFormats';
 import { SchoolChoice } from './SchoolChoice';
+import { SetSheet } from './SetSheet';
+import { imageOf } from './formatParts';
 
 export type Offered = { format: Format; check: ResolutionCheck | null };
 type Props = {
   workId: string; picture: string | null; hasFile: boolean; detailShare: number | null; mayPrint: 'yes' | 'not yet' | 'no'; rungs: Rung[]; offered: Offered[];
   school: School; families: FamilyName[]; own: { school: boolean; families: boolean }; studioSchool: School;
+  /** Rungs of the other orientation: the picture cropped to lie across its own way. */
+  across: Rung[]; largest: Size | null; routes: RoutePrice[];
 };
+export type RoutePrice = { id: string; name: string; pricePerM2Minor: number; minimumMinor: number };
 
 const Two = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 560px); gap: 28px; align-items: start; margin-top: 14px;
   @media (max-width: 1100px) { grid-template-columns: minmax(0, 1fr); }
 `;
 
+type Lying = 'as the picture' | 'the other way' | 'both';
+const LYING = (['as the picture', 'the other way', 'both'] as const).map((key) => ({ key, name: key }));
+
 /** Whether a format is a rung of the ladder: the same size, lying the same way. */
 const isRung = (f: Format, r: Rung) => f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
 
 /** The ladder of sizes, drawn and in figures; what is ticked is offered. */
-export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, rungs, offered, school, families, own, studioSchool }: Props) {
+export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, rungs, offered, school, families, own, studioSchool, across, largest, routes }: Props) {
   const [showThin, setShowThin] = useState(true);
-  const shown = useMemo(() => (showThin ? rungs : rungs.filter((r) => r.check.verdict !== 'too thin')), [rungs, showThin]);
+  const [lying, setLying] = useState<Lying>('as the picture');
+  const [routeId, setRoute] = useState(routes[0]?.id ?? '');
+  const [making, setMaking] = useState(false);
+  const all = useMemo(() => (lying === 'the other way' ? across : lying === 'both' ? [...rungs, ...across] : rungs), [lying, across, rungs]);
+  const shown = useMemo(() => (showThin ? all : all.filter((r) => r.check.verdict !== 'too thin')), [all, showThin]);
+  const route = routes.find((r) => r.id === routeId) ?? null;
   const offeredRungs = shown.filter((r) => offered.some((o) => isRung(o.format, r)));
   // Of several sizes on offer the middle one shows the picture largest without hiding the sizes about it.
   const firstOffered = offeredRungs[Math.floor((offeredRungs.length - 1) / 2 + 0.5)];
@@ -56,23 +70,32 @@ export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, run
   useKeys([
     { key: 'n', says: 'the next size of the ladder', run: step(1) },
     { key: 'b', says: 'the size before', run: step(-1) },
+    { key: 'm', says: 'make a set of sizes', run: () => setMaking(true) },
     { key: 'o', says: 'offer the chosen size, or stop offering it', run: () => { if (chosen) toggle(chosen); } },
   ]);
   if (!hasFile || !chosen) {
     return <Empty title="No size can be judged yet"><p>Sizes are judged against the pixels of the current master. Bring a file in under Capture; every size of the chosen families is then worked out at once.</p></Empty>;
   }
-  const n = countVerdicts(rungs);
+  const n = countVerdicts(all);
+  const hidden = all.length - shown.length;
   return (
     <div>
       <SchoolChoice workId={workId} school={school} families={families} own={own} studioSchool={studioSchool} showThin={showThin} onShowThin={setShowThin} />
+      <Row $gap={18} style={{ marginTop: 8, alignItems: 'end' }}>
+        <Select<Lying> label="Frames lying" value={lying} onChange={setLying} options={LYING} width={150} />
+        {routes.length > 0 && <Select label="Priced by" value={routeId} onChange={setRoute} options={routes.map((r) => ({ key: r.id, name: r.name }))} width={210} />}
+        <Button keyName="m" onPress={() => setMaking(true)} isDisabled={!largest}>Make a set</Button>
+        {!showThin && hidden > 0 && <Small>{hidden} hidden: their pixels are under two thirds of what is asked.</Small>}
+      </Row>
+      {making && largest && <SetSheet workId={workId} rungs={rungs} largest={largest} offered={offered.map((o) => imageOf(o.format))} onClose={() => setMaking(false)} />}
       {mayPrint !== 'yes' && <Slip style={{ marginTop: 12 }}><h3>{mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}</h3>Sizes can be looked at; an edition opens only when Original says it may be printed.</Slip>}
       <Two>
         <Stack $gap={22}>
           <LadderDrawing rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} picture={picture} />
-          <OfferedFormats offered={offered} picture={picture} />
+          <OfferedFormats offered={offered} picture={picture} workId={workId} lying={largest && orientationOf(largest)} />
         </Stack>
         <Stack $gap={14}>
-          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} detailShare={detailShare} />
+          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} detailShare={detailShare} route={route} />
           <Small>{n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it. Chosen now: {size(chosen.frame)}.</Small>
           <TroubleNote trouble={act.trouble} fields={['size']} />
           <OwnSize workId={workId} />

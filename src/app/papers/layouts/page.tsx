@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { papersAndRoutes } from '@/store/proofs';
+import { allLayouts } from '@/studio/layouts';
+import { lotsOnHand } from '@/studio/lots';
+import { studio } from '@/app/server';
+import { LayoutsView } from './LayoutsView';
+
+export const metadata: Metadata = { title: 'Sheets and rolls' };
+
+export default async function LayoutsPage() {
+  const { db } = await studio();
+  const [layouts, { papers }, lots] = await Promise.all([allLayouts(db), papersAndRoutes(db), lotsOnHand(db)]);
+  return <LayoutsView layouts={layouts} papers={papers} lots={lots} />;
+}

@@ -1,0 +1,77 @@
+'use client';
+import { useState } from 'react';
+import { cropAt, insidePlace } from '@/core/layout/crop';
+import { drawSheet, shareOfCrop } from '@/core/layout/drawings';
+import { finishSheet, NO_FINISH } from '@/core/layout/finish';
+import { signingRoom } from '@/core/layout/sheet';
+import { formatLength, lengthOrNull } from '@/core/measure';
+import type { Format } from '@/store/works';
+import { TroubleNote, useAct } from '@/ui/Acts';
+import { Button, Row } from '@/ui/Button';
+import { DrawingView } from '@/ui/DrawingView';
+import { Field, Fields } from '@/ui/Field';
+import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
+import { Verdict } from '@/ui/Verdict';
+import { bordersOf, imageOf } from '../formatParts';
+import type { Picture } from './CropView';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+const EXTRAS = ['type', 'deckle', 'bleed'] as const;
+type Key = (typeof SIDES)[number] | (typeof EXTRAS)[number];
+const NAMES: Record<Key, string> = { top: 'Border above', right: 'Right', bottom: 'Below', left: 'Left', type: 'Its capitals', deckle: 'Strip to tear off', bleed: 'Bleed' };
+
+/** The white round the image, the line under it, and what is torn or trimmed off. */
+export function BorderPart({ format, picture, title, signed, limited }: { format: Format; picture: Picture; title: string; signed: boolean; limited: number | null; workId: string }) {
+  const act = useAct();
+  const { unit, size, withUnit } = useUnits();
+  const image = imageOf(format), wasFinish = format.finish ?? NO_FINISH;
+  const was: Record<Key, number> = { ...bordersOf(format), type: wasFinish.type, deckle: wasFinish.deckle, bleed: wasFinish.bleed };
+  const [first] = useState(() => Object.fromEntries((Object.keys(was) as Key[]).map((k) => [k, formatLength(was[k], unit, { inches: 'fraction' })])) as Record<Key, string>);
+  const [typed, setTyped] = useState(first);
+  const [drawn, setDrawn] = useState(was);
+  const [line, setLine] = useState(wasFinish.title);
+  const change = (key: Key) => (value: string) => {
+    setTyped((all) => ({ ...all, [key]: value }));
+    const um = lengthOrNull(withUnit(value), unit);
+    if (um !== null) setDrawn((all) => ({ ...all, [key]: um }));
+  };
+  const set = (v: Partial<Record<Key, number>>) => { setDrawn((all) => ({ ...all, ...v })); setTyped((all) => ({ ...all, ...Object.fromEntries(Object.entries(v).map(([k, um]) => [k, formatLength(um, unit, { inches: 'fraction' })])) })); };
+  // A length nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
+  const asTyped = (key: Key) => (typed[key] === first[key] ? `${was[key]} um` : lengthOrNull(withUnit(typed[key]), unit) === drawn[key] ? `${drawn[key]} um` : withUnit(typed[key]));
+  const borders = { top: drawn.top, right: drawn.right, bottom: drawn.bottom, left: drawn.left };
+  const finish = { title: line.trim(), type: drawn.type, deckle: drawn.deckle, bleed: drawn.bleed };
+  const save = async () => {
+    if (!(await act.run('changeBorder', { id: format.id, ...Object.fromEntries(SIDES.map((s) => [s, asTyped(s)])) }))) return;
+    if (line !== wasFinish.title || EXTRAS.some((k) => drawn[k] !== was[k]) || EXTRAS.some((k) => typed[k] !== first[k])) await act.run('changeFinish', { id: format.id, title: line, ...Object.fromEntries(EXTRAS.map((k) => [k, asTyped(k)])) });
+  };
+  const finished = finishSheet(image, borders, finish, unit, signed);
+  const from = shareOfCrop(picture, cropAt(picture, image, format.crop && insidePlace(picture, image, format.crop)));
+  const drawing = drawSheet({ title: `${title}, sheet of ${size(finished.sheet)}`, image, borders, finish, unit, picture: picture.sha, from, number: limited ? `1/${limited}` : '' });
+  const weighted = Math.round((borders.top * 1.25) / 1_000) * 1_000;
+  return (
+    <section>
+      <SheetTitle>Border and edge <span>{size(finished.sheet)}{drawn.deckle > 0 && `, torn from ${size(finished.blank)}`}</span></SheetTitle>
+      <div style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start', paddingTop: 8 }}>
+        <DrawingView drawing={drawing} name={`sheet-${format.name}`} space={{ width: 668, height: 470 }} pdf={`/api/drawing/sheet/${format.id}`} />
+        <Stack $gap={14} style={{ width: 330 }}>
+          <Fields $columns="1fr 1fr">
+            {SIDES.map((s) => <Field key={s} label={NAMES[s]} value={typed[s]} onChange={change(s)} wrong={act.wrong(s)} />)}
+          </Fields>
+          <Row><Button onPress={() => set({ right: drawn.top, bottom: drawn.top, left: drawn.top })}>Even</Button><Button onPress={() => set({ right: drawn.top, left: drawn.top, bottom: Math.max(weighted, 25_000) })}>Weighted below</Button></Row>
+          <Fields $columns="1fr 1fr">
+            <Field label="Title under the image" value={line} onChange={setLine} hint="empty: only number and signature" wrong={act.wrong('title')} />
+            {EXTRAS.map((k) => <Field key={k} label={NAMES[k]} value={typed[k]} onChange={change(k)} wrong={act.wrong(k)} hint={k === 'bleed' ? 'only without a border' : undefined} />)}
+          </Fields>
+          <Stack $gap={6}>
+            <Verdict finding={signingRoom(borders)} />
+            {finished.findings.map((f) => <Verdict key={f.word} finding={f} />)}
+            {drawn.deckle > 0 && <Small>Score from the back, fold both ways, pull sideways. A blade slips: cut away from the hand that holds, on scrap first.</Small>}
+          </Stack>
+          <Row><Button main onPress={() => void save()} isDisabled={act.busy}>Keep border and edge</Button></Row>
+          <TroubleNote trouble={act.trouble} fields={[...SIDES, ...EXTRAS, 'title']} />
+        </Stack>
+      </div>
+    </section>
+  );
+}
