@@ -2,9 +2,10 @@ import { join } from 'node:path';
 import { stat } from 'node:fs/promises';
 import { InputError } from '@/core/errors';
 import { drawingSvg, type Drawing } from '@/core/layout/drawing';
-import { drawBars, drawLayout, drawMatFace, drawPanels, drawSection, drawSheet, drawWrap, shareOfCrop, WHOLE } from '@/core/layout/drawings';
+import { drawBars, drawLayout, drawMatFace, drawPanels, drawSection, drawSheet, drawWrap, shareOfCrop, THICKEN, WHOLE } from '@/core/layout/drawings';
 import { NO_FINISH } from '@/core/layout/finish';
 import { mounting } from '@/core/layout/mount';
+import { cutWords } from '@/core/layout/nup';
 import { cutsOf } from '@/core/layout/pieces';
 import { sheetOf } from '@/core/layout/sheet';
 import { formatLength, formatSize, type UnitSystem } from '@/core/measure';
@@ -47,7 +48,7 @@ export async function shopDrawing(studio: Studio, kind: string, id: string): Pro
     const area = { width: l.widthUm, height: l.lengthUm };
     const cuts = cutsOf(l.placements, area);
     const drawing = drawLayout({ title: `${l.name}: ${paper.name}, ${formatLength(l.widthUm, unit)}${l.kind === 'roll' ? ' roll' : ''}`, width: l.widthUm, length: l.lengthUm, margin: l.marginUm, pieces: l.pieces, placements: l.placements, cuts: cuts ?? [], crossCuts: [], unit });
-    return { drawing, name: l.name, notes: [cuts ? `${cuts.length} straight cuts, in the order of their numbers.` : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.'] };
+    return { drawing, name: l.name, notes: [cuts ? `${cutWords(cuts)}, in the order of their numbers; what stands over is trimmed last.` : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.'] };
   }
   const mount = kind === 'sheet' ? null : await rowById(db, mounts, id, 'id');
   const format = await rowById(db, formats, mount?.formatId ?? id, 'id');
@@ -60,12 +61,12 @@ export async function shopDrawing(studio: Studio, kind: string, id: string): Pro
   const cutter = plan.kind === 'mat' && plan.cutterId ? (await rowById(db, cutters, plan.cutterId)).name : null;
   const notes = matNotes(mount!, sheet, image, unit, cutter);
   if (kind === 'mat' && plan.kind === 'mat') return { drawing: drawMatFace({ title: `Mat of ${title}`, plan, sheet, image, unit, ...seen }), notes, name: `mat ${format.name}` };
-  if (kind === 'section' && plan.kind !== 'wrap') return { drawing: drawSection({ title: `Section of ${title}, four times as deep as it is`, mounting: mounting(plan, sheet, image, unit), plan, sheet, unit }), notes, name: `section ${format.name}` };
+  if (kind === 'section' && plan.kind !== 'wrap') return { drawing: drawSection({ title: `Section of ${title}, ${THICKEN} times as deep as it is`, mounting: mounting(plan, sheet, image, unit), plan, sheet, unit }), notes, name: `section ${format.name}` };
   if (plan.kind === 'wrap') {
     const list = panelsOf(plan, image), wrap = wrapOf(plan, list[0]!.face);
     const one = list[0]!, from = { left: seen.from.left + one.from.left * seen.from.width, top: seen.from.top + one.from.top * seen.from.height, width: one.from.width * seen.from.width, height: one.from.height * seen.from.height };
     const many = list.length > 1 ? `, ${list.length} panels` : '';
-    if (kind === 'wrap') return { drawing: drawWrap({ title: `Canvas of ${title}${many && ', first panel'}`, wrap, unit, picture: seen.picture, from }), notes: [], name: `wrap ${format.name}` };
+    if (kind === 'wrap') return { drawing: drawWrap({ title: `Canvas of ${title}${many && ', first panel'}`, wrap, unit, picture: seen.picture, from }), notes: ['Dash and dot: fold. Short dashes: staples. The corners fold along the slant.'], name: `wrap ${format.name}` };
     if (kind === 'bars') return { drawing: drawBars({ title: `Bars of ${title}`, wrap, unit }), notes: [], name: `bars ${format.name}` };
     if (kind === 'panels') return { drawing: drawPanels({ title: `${title}${many}`, panels: list, gap: plan.panels.gap, unit, ...seen }), notes: [], name: `panels ${format.name}` };
   }

@@ -2,19 +2,23 @@
 import { useId, type ReactNode } from 'react';
 import { dashMm, greyOf, type Drawing, type Stroke } from '@/core/layout/drawing';
 import { ScaleDrawing, useScale, Dimension } from './ScaleDrawing';
+import { Small } from './Layout';
 import { t } from './tokens';
 
-type Props = { drawing: Drawing; name: string; space: { width: number; height: number }; /** Address of the same drawing at true size. */ pdf?: string; onPiece?: (id: string) => void; children?: ReactNode };
+type Props = { drawing: Drawing; name: string; space: { width: number; height: number }; /** Address of the same drawing at true size. */ pdf?: string; children?: ReactNode };
 
 /** A shop drawing on the screen. */
 export function DrawingView({ drawing: d, name, space, pdf, children }: Props) {
   const dims = d.strokes.filter((s) => s.kind === 'dimension');
   const room = { left: dims.some((s) => s.x1 === s.x2) ? 58 : 8, right: 10, top: 12, bottom: dims.some((s) => s.y1 === s.y2) ? 76 : 40 };
   return (
-    <ScaleDrawing width={d.width} height={d.height} space={space} room={room} label={d.title} name={name} pdf={pdf}>
-      <Strokes strokes={d.strokes} />
-      {children}
-    </ScaleDrawing>
+    <div>
+      <Small>{d.title}</Small>
+      <ScaleDrawing width={d.width} height={d.height} space={space} room={room} label={d.title} name={name} pdf={pdf}>
+        <Strokes strokes={d.strokes} />
+        {children}
+      </ScaleDrawing>
+    </div>
   );
 }
 

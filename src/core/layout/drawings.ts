@@ -68,13 +68,13 @@ export function drawMatFace(q: { title: string; plan: MatPlan; sheet: Size; imag
 }
 
 /** Thin things are drawn thicker across than along; the figures beside them say what they are. */
-const THICKEN = 4;
+export const THICKEN = 8;
 
 /** A cut through frame, glazing, mat, print and backing at the lower edge, front to the left. */
 export function drawSection(q: { title: string; mounting: Mounting; plan: { kind: string; frameLip?: Um; side?: Um; bottom?: Um }; sheet: Size; unit: UnitSystem }): Drawing {
   const { mounting: m, unit } = q;
   const length = (um: Um) => formatLength(um, unit);
-  const tall = 70_000, lip = q.plan.frameLip ?? 0, wall = 16_000;
+  const tall = 76_000, lip = q.plan.frameLip ?? 0, wall = 16_000;
   const depth = m.depth * THICKEN;
   const strokes: Stroke[] = [];
   const bottom = tall;
@@ -123,7 +123,7 @@ export function drawWrap(q: { title: string; wrap: WrapQuestion; unit: UnitSyste
   strokes.push({ kind: 'rect', x: staple, y: staple, width: w - 2 * staple, height: h - 2 * staple, pen: 'hidden' });
   // The corners fold at 45°, from the face's corner outwards.
   for (const [x, y, sx, sy] of [[edge, edge, -1, -1], [w - edge, edge, 1, -1], [edge, h - edge, -1, 1], [w - edge, h - edge, 1, 1]] as const) strokes.push({ kind: 'line', x1: x, y1: y, x2: x + sx * edge, y2: y + sy * edge, pen: 'fold' });
-  strokes.push(across(f.x, f.x + face.width, h, length(face.width), 4), across(0, w, h, length(w), 10), down(f.y, f.y + face.height, 0, length(face.height), -4), down(0, h, 0, length(h), -11), across(0, wrap.foldOver, h, length(wrap.foldOver), 4), { kind: 'text', x: w, y: -1_500, anchor: 'end', says: 'folds dashed, staples dotted' });
+  strokes.push(across(f.x, f.x + face.width, h, length(face.width), 4), across(0, w, h, length(w), 10), down(f.y, f.y + face.height, 0, length(face.height), -4), down(0, h, 0, length(h), -11), across(0, wrap.foldOver, h, length(wrap.foldOver), 4));
   return { title: q.title, width: w, height: h, room: { ...DIMENSION_ROOM, left: 18, bottom: 18 }, strokes };
 }
 
@@ -167,7 +167,7 @@ export function drawLayout(q: { title: string; width: Um; length: Um; margin: Um
     if (piece.picture && !p.turned) strokes.push({ kind: 'picture', x: p.x, y: p.y, width: p.width, height: p.height, picture: piece.picture, from: WHOLE });
     strokes.push({ kind: 'text', x: p.x + p.width / 2, y: p.y + p.height / 2, anchor: 'middle', says: `${piece.says} ${formatSize({ width: p.width, height: p.height }, q.unit, { bare: true })}` });
   }
-  q.cuts.forEach((c, i) => {
+  q.cuts.filter((c) => !c.trim).forEach((c, i) => {
     strokes.push(c.along === 'across' ? { kind: 'line', x1: c.from, y1: c.at, x2: c.to, y2: c.at, pen: 'cut' } : { kind: 'line', x1: c.at, y1: c.from, x2: c.at, y2: c.to, pen: 'cut' });
     strokes.push({ kind: 'text', x: c.along === 'across' ? c.from + 1_000 : c.at + 500, y: c.along === 'across' ? c.at - 500 : c.from + 3_500, says: String(i + 1) });
   });

@@ -100,6 +100,12 @@ class Halves {
   }
 }
 
+/** Cuts in words: those that part the pieces, and the trimming after them. @example cutWords([{ along: 'down', at: 1, from: 0, to: 2 }]) // '1 straight cut' */
+export function cutWords(cuts: readonly Cut[]): string {
+  const parting = cuts.filter((c) => !c.trim).length, trims = cuts.length - parting;
+  return `${parting} straight ${parting === 1 ? 'cut' : 'cuts'}${trims ? ` and ${trims} along edges` : ''}`;
+}
+
 /**
  * What a sheet holds, in a sentence; where margin or gutter cost a piece, what would fit without them.
  *
@@ -111,5 +117,5 @@ export function sheetFinding(q: SheetQuestion): Finding {
   const because = [{ name: 'pieces', value: laid.count }, { name: 'waste', value: waste, unit: '%' }];
   const more = bare.count > laid.count ? ` ${bare.count} fit only with no gutter and no printer margin.` : '';
   if (!laid.count) return { verdict: 'fails', word: 'does not fit', says: `${formatSize(q.piece, 'mm')} does not fit on ${formatSize(q.sheet, 'mm')} with ${formatLength(q.margin, 'mm')} of margin.${more}`, because };
-  return { verdict: more ? 'care' : 'holds', word: `${laid.count} up`, says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${laid.cuts.length} straight cuts.${more}`, because };
+  return { verdict: more ? 'care' : 'holds', word: `${laid.count} up`, says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${cutWords(laid.cuts)}.${more}`, because };
 }

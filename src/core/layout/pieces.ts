@@ -13,7 +13,7 @@ export type Placement = { id: string; x: Um; y: Um; width: Um; height: Um; turne
 export type Laid = Placement;
 
 /** A straight cut across a part of the paper, from edge to edge of that part. */
-export type Cut = { along: 'across' | 'down'; at: Um; from: Um; to: Um };
+export type Cut = { along: 'across' | 'down'; at: Um; from: Um; to: Um; /** Along the edge of a piece that lies alone by now. */ trim?: boolean };
 
 /** Whether two placements come nearer than the gap. @example tooNear({ id: 'a', x: 0, y: 0, width: 10, height: 10, turned: false }, { id: 'b', x: 12, y: 0, width: 5, height: 5, turned: false }, 3) // true */
 export function tooNear(a: Placement, b: Placement, gap: Um): boolean {
@@ -44,10 +44,10 @@ function halve(placements: readonly Placement[], area: Area, cuts: Cut[]): boole
   if (placements.length === 1) {
     const p = placements[0]!;
     // What is over beside a single piece comes off by its own four edges.
-    if (p.y > area.y) cuts.push({ along: 'across', at: p.y, from: area.x, to: area.x + area.width });
-    if (p.y + p.height < area.y + area.height) cuts.push({ along: 'across', at: p.y + p.height, from: area.x, to: area.x + area.width });
-    if (p.x > area.x) cuts.push({ along: 'down', at: p.x, from: p.y, to: p.y + p.height });
-    if (p.x + p.width < area.x + area.width) cuts.push({ along: 'down', at: p.x + p.width, from: p.y, to: p.y + p.height });
+    if (p.y > area.y) cuts.push({ trim: true, along: 'across', at: p.y, from: area.x, to: area.x + area.width });
+    if (p.y + p.height < area.y + area.height) cuts.push({ trim: true, along: 'across', at: p.y + p.height, from: area.x, to: area.x + area.width });
+    if (p.x > area.x) cuts.push({ trim: true, along: 'down', at: p.x, from: p.y, to: p.y + p.height });
+    if (p.x + p.width < area.x + area.width) cuts.push({ trim: true, along: 'down', at: p.x + p.width, from: p.y, to: p.y + p.height });
     return true;
   }
   if (!placements.length) return true;

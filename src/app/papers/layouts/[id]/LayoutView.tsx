@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { cutWords } from '@/core/layout/nup';
 import { areaOf, cutsOf, tooNear, type Laid } from '@/core/layout/pieces';
 import type { Paper } from '@/store/proofs';
 import type { Layout } from '@/studio/layouts';
@@ -58,7 +59,7 @@ export function LayoutView({ layout, paper, offered, lots }: Props) {
               {done && <Marked kind="holds">Printed {layout.printedAt?.slice(0, 10)}; its paper left the drawer.</Marked>}
               {clash.length > 0 && <Marked kind="fails">{clash.length === 1 ? 'One piece lies' : `${clash.length} pieces lie`} too near another, or over the margin.</Marked>}
               {asked > placements.length && <Marked kind="care">{asked - placements.length} did not fit: they wait for another sheet.</Marked>}
-              {placements.length > 0 && !clash.length && <Marked kind={cuts ? 'holds' : 'care'}>{cuts ? `${cuts.length} straight cuts free every piece; their order stands beside them.` : 'No order of straight cuts frees every piece: lay it for straight cuts, or cut round some.'}</Marked>}
+              {placements.length > 0 && !clash.length && <Marked kind={cuts ? 'holds' : 'care'}>{cuts ? `${cutWords(cuts)} free every piece; the order stands beside the lines.` : 'No order of straight cuts frees every piece: lay it for straight cuts, or cut round some.'}</Marked>}
               {!done && !lot && placements.length > 0 && <Marked kind="care">No lot on hand is {isRoll ? `${length(layout.widthUm)} wide and ${length(taken)} long` : 'this sheet'}: receive one before it is printed.</Marked>}
             </Stack>
           </section>
@@ -93,7 +94,7 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
               <tr key={p.id}>
                 <th scope="row">{p.says}</th><td className="n">{bareSize(p)}</td><td className="n">{p.count}</td>
                 <td><Check checked={p.rotate} disabled={done || act.busy} onChange={(rotate) => void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count, rotate })} label={`${p.says} may turn`} /></td>
-                <td>{!done && <Row $gap={4}><Button quiet onPress={() => void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count + 1, rotate: p.rotate })} isDisabled={act.busy} aria-label={`One more ${p.says}`}>one more</Button><Button quiet onPress={() => void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count - 1, rotate: p.rotate })} isDisabled={act.busy} aria-label={`One ${p.says} less`}>less</Button></Row>}</td>
+                <td>{!done && <Row $gap={4} style={{ flexWrap: 'nowrap' }}><Button quiet onPress={() => void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count + 1, rotate: p.rotate })} isDisabled={act.busy} aria-label={`One more ${p.says}`}>more</Button><Button quiet onPress={() => void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count - 1, rotate: p.rotate })} isDisabled={act.busy} aria-label={`One ${p.says} less`}>less</Button></Row>}</td>
               </tr>
             ))}
           </tbody>

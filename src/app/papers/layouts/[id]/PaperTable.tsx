@@ -59,11 +59,11 @@ function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: 
         return (
           <g key={p.id} role="group" tabIndex={onMove ? 0 : -1} aria-label={`${name} ${bareSize({ width: p.width, height: p.height })}${bad ? ', too near another' : ''}`} style={{ cursor: onMove ? 'move' : undefined, touchAction: 'none' }} onKeyDown={onMove ? key(p) : undefined} onPointerDown={onMove ? (e) => { (e.currentTarget as Element).setPointerCapture(e.pointerId); setGrip({ id: p.id, ...point(e), from: p }); } : undefined} onPointerMove={drag} onPointerUp={() => setGrip(null)} onPointerCancel={() => setGrip(null)} data-piece={p.id}>
             <rect {...b} fill={bad ? '#fff' : t.white} stroke={bad ? t.fails : t.ink} strokeWidth={bad || grip?.id === p.id ? 2 : 1} strokeDasharray={bad ? '5 3' : undefined} />
-            {room > 34 && <text {...(upright ? { transform: `translate(${b.x + b.width / 2 + 4} ${b.y + b.height / 2}) rotate(-90)` } : { x: b.x + b.width / 2, y: b.y + b.height / 2 + 4 })} textAnchor="middle" fontSize="11" fill={t.ink} pointerEvents="none">{shown}</text>}
+            {room > 34 && <text {...(upright ? { transform: `translate(${b.x + b.width / 2 + 4} ${b.y + b.height / 2}) rotate(-90)` } : { x: b.x + b.width / 2, y: b.y + b.height / 2 + 4 })} textAnchor="middle" fontSize="11" fill={t.ink} pointerEvents="none">{shown}{Math.min(b.width, b.height) > 44 && bareSize({ width: p.width, height: p.height }).length * 6 < room && <tspan {...(upright ? { x: 0, dy: 13 } : { x: b.x + b.width / 2, dy: 13 })} fill={t.ink2}>{bareSize({ width: p.width, height: p.height })}</tspan>}</text>}
           </g>
         );
       })}
-      {cuts.map((c, i) => {
+      {cuts.filter((c) => !c.trim).map((c, i) => {
         const across = isRoll ? c.along === 'down' : c.along === 'across';
         const [a, b, at] = [px(c.from), px(c.to), px(c.at)];
         return <g key={i} pointerEvents="none"><path d={across ? `M${a} ${at}H${b}` : `M${at} ${a}V${b}`} stroke={t.ink} strokeWidth="0.8" strokeDasharray="8 3 2 3" /><text {...(across ? { x: a + 3, y: at - 2 } : { x: at + 2, y: a + 9 })} fontSize="9" fill={t.ink2}>{i + 1}</text></g>;

@@ -12,7 +12,7 @@ export function LadderDrawing({ rungs, chosen, lit, onLit, onChoose, picture }: 
   const { size } = useUnits();
   const most: Size = rungs.reduce((a, r) => ({ width: Math.max(a.width, r.frame.width), height: Math.max(a.height, r.frame.height) }), { width: 0, height: 0 });
   return (
-    <ScaleDrawing width={most.width} height={most.height} space={{ width: 640, height: 500 }} name={`sizes-${chosen.frame.width / 1000}x${chosen.frame.height / 1000}`} label={`Sizes laid corner on corner to one scale, ${size(chosen.frame)} chosen`}>
+    <ScaleDrawing width={most.width} height={most.height} space={{ width: 572, height: 460 }} name={`sizes-${chosen.frame.width / 1000}x${chosen.frame.height / 1000}`} label={`Sizes laid corner on corner to one scale, ${size(chosen.frame)} chosen`}>
       <Sheets rungs={rungs} chosen={chosen} lit={lit} onLit={onLit} onChoose={onChoose} picture={picture} most={most} />
     </ScaleDrawing>
   );

@@ -46,21 +46,24 @@ function FitBorder({ r }: { r: Rung }) {
 }
 
 /** What the chosen route asks for one, by its area; standard and custom sizes cost the same there. */
-function RouteCost({ r, route, money }: { r: Rung; route: RoutePrice; money: (minor: number) => string }) {
+function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
+  const { money, bareMoney } = useUnits();
   const m2 = (r.frame.width / 1e6) * (r.frame.height / 1e6), byArea = Math.round(m2 * route.pricePerM2Minor), cost = Math.max(byArea, route.minimumMinor);
-  return <Working working={{ title: `one at ${route.name}`, steps: [{ sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) }, ...(byArea < route.minimumMinor ? [{ sum: 'but at least', result: money(route.minimumMinor) }] : [])], notes: ['This route charges by area: a size of your own costs no more than a standard one.'], source: 'The image alone; a border on the sheet adds its area.' }}>{money(cost)}</Working>;
+  return <Working working={{ title: `one at ${route.name}`, steps: [{ sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) }, ...(byArea < route.minimumMinor ? [{ sum: 'but at least', result: money(route.minimumMinor) }] : [])], notes: ['This route charges by area: a size of your own costs no more than a standard one.'], source: 'The image alone; a border on the sheet adds its area.' }}>{bareMoney(cost)}</Working>;
 }
 
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
 export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare, route }: Props) {
-  const { unit, bareSize, size, length, money } = useUnits();
+  const { unit, bareSize, size, length, bareMoney, currency } = useUnits();
+  // One figure for all sizes stands above the table; only figures that differ need a column.
+  const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
   return (
     <Scroll>
       <Table aria-label="Sizes against this file" $middle>
         <thead>
           <tr>
-            <th>Offer</th><th>Size, {unit}</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}<th className="n">Asked</th><th className="n">Lost to crop</th><th>White to fit</th>{route && <th className="n">Printed</th>}<th className="n">Judged from</th><th>Finding</th>
+            <th>Offer</th><th>Size, {unit}</th><th>Finding</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}{asksDiffer && <th className="n">Asked</th>}<th className="n">Crop loses</th><th>Or white, {unit}</th>{route && <th className="n">Print, {currency}</th>}<th className="n">From</th>
           </tr>
         </thead>
         <tbody>
@@ -69,15 +72,15 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
             ...items.map((r) => (
               <tr key={r.key} data-lit={r.key === chosen.key || r.key === lit || undefined} aria-current={r.key === chosen.key || undefined} onPointerEnter={() => onLit(r.key)} onPointerLeave={() => onLit(null)} onClick={() => onChoose(r.key)}>
                 <td><Check checked={isOffered(r)} disabled={busy || (r.check.verdict === 'too thin' && !isOffered(r))} onChange={() => onOffer(r)} label={`Offer ${size(r.frame)}`} /></td>
-                <th scope="row">{bareSize(r.frame)}{r.name && <Small> {r.name}</Small>}</th>
+                <th scope="row" style={{ whiteSpace: 'nowrap' }}>{bareSize(r.frame)}{r.name && <Small> {r.name}</Small>}</th>
+                <td style={{ whiteSpace: 'nowrap' }}><Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked></td>
                 <td className="n"><Working working={r.check.working}>{shownPpi(r.check.ppi, r.check.requiredPpi)}</Working></td>
                 {detailShare !== null && <td className="n"><TruePpi ppi={r.check.ppi} share={detailShare} /></td>}
-                <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>
+                {asksDiffer && <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>}
                 <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
                 <td style={{ whiteSpace: 'nowrap' }}><FitBorder r={r} /></td>
-                {route && <td className="n"><RouteCost r={r} route={route} money={money} /></td>}
+                {route && <td className="n"><RouteCost r={r} route={route} /></td>}
                 <td className="n">{length(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
-                <td style={{ whiteSpace: 'nowrap' }}><Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked></td>
               </tr>
             )),
           ])}

@@ -28,7 +28,7 @@ type Props = {
 export type RoutePrice = { id: string; name: string; pricePerM2Minor: number; minimumMinor: number };
 
 const Two = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 560px); gap: 28px; align-items: start; margin-top: 14px;
+  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 640px); gap: 20px; align-items: start; margin-top: 14px;
   @media (max-width: 1100px) { grid-template-columns: minmax(0, 1fr); }
 `;
 

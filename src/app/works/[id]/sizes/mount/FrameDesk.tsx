@@ -1,5 +1,5 @@
 'use client';
-import { drawSection } from '@/core/layout/drawings';
+import { drawSection, THICKEN } from '@/core/layout/drawings';
 import { mounting, type FloatPlan, type FramePlan } from '@/core/layout/mount';
 import { sheetOf } from '@/core/layout/sheet';
 import type { Mount } from '@/studio/mounting';
@@ -32,7 +32,7 @@ export function FrameDesk({ kind, title, seen, mount }: { kind: 'float' | 'frame
   return (
     <>
       <div style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        <div style={{ flex: '1 1 560px', minWidth: 0 }}>{worked.value && <DrawingView drawing={drawSection({ title: `${kind === 'float' ? 'Float' : 'Frame'} of ${title}, section at the lower edge, four times as deep as it is`, mounting: worked.value, plan: now, sheet, unit })} name={`${kind}-${seen.format.name}`} space={{ width: 600, height: 320 }} pdf={mount ? `/api/drawing/section/${mount.id}` : undefined} />}</div>
+        <div style={{ flex: '1 1 560px', minWidth: 0 }}>{worked.value && <DrawingView drawing={drawSection({ title: `${kind === 'float' ? 'Float' : 'Frame'} of ${title}, section at the lower edge, ${THICKEN} times as deep as it is`, mounting: worked.value, plan: now, sheet, unit })} name={`${kind}-${seen.format.name}`} space={{ width: 600, height: 320 }} pdf={mount ? `/api/drawing/section/${mount.id}` : undefined} />}</div>
         <Stack $gap={14} style={{ flex: '1 1 340px' }}>
           <Fields $columns="1fr 1fr">{Object.keys(first).map((k) => <Field key={k} label={NAMES[k]!} value={f.typed[k]!} onChange={f.type(k)} wrong={act.wrong(k)} />)}</Fields>
           {worked.value ? <><Facts rows={[['Sheet', size(sheet)], [kind === 'float' ? 'Inside of the frame' : 'Seen', size(worked.value.sight)], ['Rabbet', `${size(worked.value.rabbet)}, ${length(worked.value.depth)} filled`]]} /><Stack $gap={6}>{worked.value.findings.map((x) => <Verdict key={x.says} finding={x} />)}</Stack></> : <Marked kind="fails">{worked.says}</Marked>}

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { drawMatFace, drawSection } from '@/core/layout/drawings';
+import { drawMatFace, drawSection, THICKEN } from '@/core/layout/drawings';
 import { matCheck, matFindings, MINIMUM_HOLD_UM, overlapWorking } from '@/core/layout/mat';
 import { matOuter, mounting, type MatPlan } from '@/core/layout/mount';
 import { sheetOf } from '@/core/layout/sheet';
@@ -46,7 +46,12 @@ export function MatDesk({ title, seen, mount, cutters, kits }: { title: string; 
     await act.run('keepMount', { kind: 'mat', formatId: format.id, cutterId: cutterId || null, window: `${windowWidth} x ${windowHeight}`, ...rest });
   };
   const wrong = (key: (typeof KEYS)[number]) => (key === 'windowWidth' || key === 'windowHeight' ? act.wrong('window') : act.wrong(key));
-  const fitting = kits.filter((k) => k.windowWidthUm && k.windowHeightUm && attempt(() => matCheck({ ...q, window: { width: k.windowWidthUm!, height: k.windowHeightUm! } }).verdict === 'holds').value);
+  // A mat cut beforehand must take the sheet, hold it, and hide little of the image.
+  const fitting = kits.filter((k) => {
+    if (!k.windowWidthUm || !k.windowHeightUm || k.widthUm < sheet.width || k.heightUm < sheet.height) return false;
+    const check = attempt(() => matCheck({ ...q, window: { width: k.windowWidthUm!, height: k.windowHeightUm! } })).value;
+    return check?.verdict === 'holds' && Math.max(check.cover.width.nominal, check.cover.height.nominal) <= MOST_HIDDEN_UM;
+  });
   return (
     <>
       <div style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start' }}>
@@ -54,7 +59,7 @@ export function MatDesk({ title, seen, mount, cutters, kits }: { title: string; 
           {worked.value && (
             <>
               <DrawingView drawing={drawMatFace({ title: `Mat of ${title}, ${size(image)}`, plan, sheet, image, unit, picture: seen.picture, from: seen.from })} name={`mat-${format.name}`} space={{ width: 600, height: 430 }} pdf={mount ? `/api/drawing/mat/${mount.id}` : undefined} />
-              <DrawingView drawing={drawSection({ title: 'Section at the lower edge, four times as deep as it is', mounting: worked.value.mounted, plan, sheet, unit })} name={`section-${format.name}`} space={{ width: 600, height: 300 }} pdf={mount ? `/api/drawing/section/${mount.id}` : undefined} />
+              <DrawingView drawing={drawSection({ title: `Section at the lower edge, ${THICKEN} times as deep as it is`, mounting: worked.value.mounted, plan, sheet, unit })} name={`section-${format.name}`} space={{ width: 600, height: 300 }} pdf={mount ? `/api/drawing/section/${mount.id}` : undefined} />
             </>
           )}
         </Stack>
@@ -77,7 +82,7 @@ export function MatDesk({ title, seen, mount, cutters, kits }: { title: string; 
               <Stack $gap={6} aria-label="What to say to it" role="group">
                 {worked.value.findings.map((x) => <Verdict key={x.says} finding={x} />)}
                 {worked.value.mounted.findings.map((x) => <Verdict key={x.says} finding={x} />)}
-                {kits.length > 0 && <Marked kind={fitting.length ? 'holds' : 'none'}>{fitting.length ? `Mats cut beforehand that hold it: ${fitting.map((k) => `${k.name} (${k.onHand} on hand)`).join(', ')}.` : 'None of the mats cut beforehand holds this sheet.'}</Marked>}
+                {kits.length > 0 && <Marked kind={fitting.length ? 'holds' : 'none'}>{fitting.length ? `Mats cut beforehand that hold it: ${fitting.map((k) => `${k.name} (${k.onHand} on hand)`).join(', ')}.` : 'None of the mats cut beforehand takes this sheet and shows its image.'}</Marked>}
               </Stack>
             </>
           ) : <Marked kind="fails">{worked.says}</Marked>}
@@ -90,6 +95,9 @@ export function MatDesk({ title, seen, mount, cutters, kits }: { title: string; 
     </>
   );
 }
+
+/** More of an image under a mat on one side than this is a crop that nobody chose. */
+const MOST_HIDDEN_UM = 10_000;
 
 /** A figure that may be refused while it is being typed: what came of it, or the sentence. */
 export function attempt<T>(work: () => T): { value: T | null; says: string } {
