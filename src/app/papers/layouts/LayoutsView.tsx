@@ -14,6 +14,7 @@ import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { Empty, Head, Lead, PageTitle, Scroll, Sheet, SheetTitle, Small, Stack, Table, Wall } from '@/ui/Layout';
 import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { CutOrGang } from './CutOrGang';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
 
@@ -45,7 +46,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
           </Scroll>
         )}
       </Sheet>
-      <Sheet style={{ marginTop: 18 }}><CountUp /></Sheet>
+      <Sheet style={{ marginTop: 18, display: 'grid', gap: 26 }}><CountUp /><CutOrGang papers={papers} lots={lots} /></Sheet>
       {open && <BeginSheet papers={papers} lots={lots} onClose={() => setOpen(false)} />}
     </Wall>
   );
