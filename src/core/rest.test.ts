@@ -125,7 +125,7 @@ describe('proofs', () => {
   test('each part that differs makes it stale, by name', () => {
     const then = { masterId: 'm', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' };
     expect(staleParts(then, then)).toEqual([]);
-    expect(staleParts(then, { ...then, formatStamp: '2', routeId: 'x' })).toEqual(['the format’s size or border', 'the route']);
+    expect(staleParts(then, { ...then, formatStamp: '2', routeId: 'x' })).toEqual(['the image size', 'the route']);
   });
 });
 

@@ -184,13 +184,13 @@ describe('sizes, proofs and prices', () => {
     await formatActs.changeBorder(f.studio, { id: f.formatId, top: '30', right: '30', bottom: '30', left: '30' });
     expect(await refused(print(2))).toMatchObject({
       overridable: true,
-      says: expect.stringContaining('stale: the format’s size or border changed since'),
+      says: expect.stringContaining('stale: the border changed since'),
     });
     await print(2, 'Only the border grew.');
     const lines = await f.studio.db.select().from(register).where(eq(register.act, 'printed'));
     expect(lines.at(-1)!.body).toMatchObject({ override: 'Only the border grew.', because: expect.stringContaining('stale') });
     const whole = await workWhole(f.studio, f.workId);
-    expect((await proofs.proofStates(f.studio, whole!.proofs))[0]!.stale).toEqual(['the format’s size or border']);
+    expect((await proofs.proofStates(f.studio, whole!.proofs))[0]!.stale).toEqual(['the border']);
   });
 
   test('a wet proof is judged only with a reason; a snippet never becomes the reference; a judgement can be taken back', async () => {

@@ -29,6 +29,20 @@ export type Formula = { masterId: string; formatId: string; formatStamp: string;
  * @example staleParts({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }, { masterId: 'b', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }) // ['the master']
  */
 export function staleParts(then: Formula, now: Formula): string[] {
-  const names: Record<keyof Formula, string> = { masterId: 'the master', formatId: 'the format', formatStamp: 'the format’s size or border', paperId: 'the paper', routeId: 'the route' };
-  return (Object.keys(names) as (keyof Formula)[]).filter((k) => then[k] !== now[k]).map((k) => names[k]);
+  const names: Record<keyof Formula, string> = { masterId: 'the master', formatId: 'the format', formatStamp: '', paperId: 'the paper', routeId: 'the route' };
+  return (Object.keys(names) as (keyof Formula)[]).filter((k) => then[k] !== now[k]).flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [names[k]]));
+}
+
+/**
+ * What differs between two stamps of a format, in words: its measures come first, then crop and finish where it has them.
+ *
+ * @example stampParts('1/1/5/5/5/5', '1/1/5/5/9/5/crop 1 1 1 0') // ['the border', 'the crop']
+ */
+export function stampParts(then: string, now: string): string[] {
+  const read = (stamp: string) => {
+    const [measures, crop = '', finish = ''] = [stamp.split('/').slice(0, 6), /\/(crop [^/]*)/.exec(stamp)?.[1], /\/(finish .*)$/.exec(stamp)?.[1]];
+    return { image: measures.slice(0, 2).join(), border: measures.slice(2).join(), crop, finish };
+  };
+  const [a, b] = [read(then), read(now)];
+  return [a.image !== b.image && 'the image size', a.border !== b.border && 'the border', a.crop !== b.crop && 'the crop', a.finish !== b.finish && 'its title line, strip or bleed'].filter((x) => x !== false);
 }

@@ -54,7 +54,7 @@ function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
 
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
 export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare, route }: Props) {
-  const { unit, bareSize, size, length, bareMoney, currency } = useUnits();
+  const { unit, bareSize, size, length, currency } = useUnits();
   // One figure for all sizes stands above the table; only figures that differ need a column.
   const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);

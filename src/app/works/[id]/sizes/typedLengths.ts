@@ -5,23 +5,27 @@ import { useUnits } from '@/ui/Units';
 
 /**
  * Lengths as they are typed, beside the micrometres they were last understood as: what is half typed never breaks a
- * drawing, and what nobody touched keeps its micrometres.
+ * drawing, what nobody touched keeps its micrometres, and reads in whichever unit is being read.
  */
 export function useTypedLengths<K extends string>(first: Record<K, number>) {
   const { unit, length, withUnit } = useUnits();
   const keys = Object.keys(first) as K[];
-  const [shown] = useState(() => Object.fromEntries(keys.map((k) => [k, length(first[k])])) as Record<K, string>);
-  const [typed, setTyped] = useState(shown);
   const [um, setUm] = useState(first);
+  const [texts, setTexts] = useState<Partial<Record<K, { text: string; understood: boolean }>>>({});
   return {
-    typed, um,
+    um,
+    typed: Object.fromEntries(keys.map((k) => [k, texts[k]?.text ?? length(um[k])])) as Record<K, string>,
+    touched: keys.some((k) => um[k] !== first[k] || texts[k]?.understood === false),
     type: (key: K) => (text: string) => {
-      setTyped((was) => ({ ...was, [key]: text }));
-      const v = text === shown[key] ? first[key] : lengthOrNull(withUnit(text), unit);
+      const v = lengthOrNull(withUnit(text), unit);
+      setTexts((was) => ({ ...was, [key]: { text, understood: v !== null } }));
       if (v !== null) setUm((was) => ({ ...was, [key]: v }));
     },
-    set: (values: Partial<Record<K, number>>) => { setUm((was) => ({ ...was, ...values })); setTyped((was) => ({ ...was, ...(Object.fromEntries(Object.entries(values).map(([k, v]) => [k, length(v as number)])) as Partial<Record<K, string>>) })); },
-    /** What goes to the server: exact where it was understood, else just as it was typed, so that the answer names it. */
-    sent: () => Object.fromEntries(keys.map((k) => [k, typed[k] === shown[k] ? `${first[k]} um` : lengthOrNull(withUnit(typed[k]), unit) === null ? typed[k] : typed[k] === length(um[k]) ? `${um[k]} um` : withUnit(typed[k])])) as Record<K, string>,
+    set: (values: Partial<Record<K, number>>) => {
+      setUm((was) => ({ ...was, ...values }));
+      setTexts((was) => Object.fromEntries(Object.entries(was).filter(([k]) => !(k in values))) as typeof was);
+    },
+    /** What goes to the server: micrometres where it was understood, else just as it was typed, so that the answer names it. */
+    sent: () => Object.fromEntries(keys.map((k) => [k, texts[k]?.understood === false ? texts[k]!.text : `${um[k]} um`])) as Record<K, string>,
   };
 }

@@ -4,7 +4,6 @@ import { cropAt, insidePlace } from '@/core/layout/crop';
 import { drawSheet, shareOfCrop } from '@/core/layout/drawings';
 import { finishSheet, NO_FINISH } from '@/core/layout/finish';
 import { signingRoom } from '@/core/layout/sheet';
-import { formatLength, lengthOrNull } from '@/core/measure';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
@@ -14,6 +13,7 @@ import { SheetTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 import { bordersOf, imageOf } from '../formatParts';
+import { useTypedLengths } from '../typedLengths';
 import type { Picture } from './CropView';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -24,26 +24,18 @@ const NAMES: Record<Key, string> = { top: 'Border above', right: 'Right', bottom
 /** The white round the image, the line under it, and what is torn or trimmed off. */
 export function BorderPart({ format, picture, title, signed, limited }: { format: Format; picture: Picture; title: string; signed: boolean; limited: number | null; workId: string }) {
   const act = useAct();
-  const { unit, size, withUnit } = useUnits();
+  const { unit, size } = useUnits();
   const image = imageOf(format), wasFinish = format.finish ?? NO_FINISH;
   const was: Record<Key, number> = { ...bordersOf(format), type: wasFinish.type, deckle: wasFinish.deckle, bleed: wasFinish.bleed };
-  const [first] = useState(() => Object.fromEntries((Object.keys(was) as Key[]).map((k) => [k, formatLength(was[k], unit, { inches: 'fraction' })])) as Record<Key, string>);
-  const [typed, setTyped] = useState(first);
-  const [drawn, setDrawn] = useState(was);
+  const f = useTypedLengths(was);
+  const { um: drawn, typed, type: change, set } = f;
   const [line, setLine] = useState(wasFinish.title);
-  const change = (key: Key) => (value: string) => {
-    setTyped((all) => ({ ...all, [key]: value }));
-    const um = lengthOrNull(withUnit(value), unit);
-    if (um !== null) setDrawn((all) => ({ ...all, [key]: um }));
-  };
-  const set = (v: Partial<Record<Key, number>>) => { setDrawn((all) => ({ ...all, ...v })); setTyped((all) => ({ ...all, ...Object.fromEntries(Object.entries(v).map(([k, um]) => [k, formatLength(um, unit, { inches: 'fraction' })])) })); };
-  // A length nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
-  const asTyped = (key: Key) => (typed[key] === first[key] ? `${was[key]} um` : lengthOrNull(withUnit(typed[key]), unit) === drawn[key] ? `${drawn[key]} um` : withUnit(typed[key]));
   const borders = { top: drawn.top, right: drawn.right, bottom: drawn.bottom, left: drawn.left };
   const finish = { title: line.trim(), type: drawn.type, deckle: drawn.deckle, bleed: drawn.bleed };
   const save = async () => {
-    if (!(await act.run('changeBorder', { id: format.id, ...Object.fromEntries(SIDES.map((s) => [s, asTyped(s)])) }))) return;
-    if (line !== wasFinish.title || EXTRAS.some((k) => drawn[k] !== was[k]) || EXTRAS.some((k) => typed[k] !== first[k])) await act.run('changeFinish', { id: format.id, title: line, ...Object.fromEntries(EXTRAS.map((k) => [k, asTyped(k)])) });
+    const sent = f.sent();
+    if (!(await act.run('changeBorder', { id: format.id, top: sent.top, right: sent.right, bottom: sent.bottom, left: sent.left }))) return;
+    if (line !== wasFinish.title || EXTRAS.some((k) => sent[k] !== `${was[k]} um`)) await act.run('changeFinish', { id: format.id, title: line, type: sent.type, deckle: sent.deckle, bleed: sent.bleed });
   };
   const finished = finishSheet(image, borders, finish, unit, signed);
   const from = shareOfCrop(picture, cropAt(picture, image, format.crop && insidePlace(picture, image, format.crop)));
