@@ -30,3 +30,9 @@ declare module 'lcms-wasm' {
   export const cmsFLAGS_NOCACHE: number;
   export const cmsFLAGS_HIGHRESPRECALC: number;
 }
+
+declare module 'fontkit' {
+  export type Glyph = { path: { toSVG(): string }; advanceWidth: number };
+  export type Font = { capHeight: number; unitsPerEm: number; hasGlyphForCodePoint(point: number): boolean; layout(text: string): { glyphs: Glyph[] } };
+  export function openSync(path: string): Font;
+}

@@ -15,6 +15,8 @@ for (const item of list) {
   await p.goto(base + url);
   await p.waitForLoadState('networkidle');
   if (full?.startsWith('layout')) { await p.getByRole('link', { name: full.slice(7) }).click(); await p.waitForURL(/layouts\/./); await p.waitForLoadState('networkidle'); }
+  if (full?.startsWith('choose')) { await p.getByRole('button', { name: /Size$/ }).first().click(); await p.getByRole('option', { name: full.slice(7) }).first().click(); await p.waitForTimeout(300); }
+  if (full?.startsWith('key')) { await p.keyboard.press(full.slice(4)); await p.waitForTimeout(300); }
   await p.screenshot({ path: `/tmp/${file}.png`, fullPage: full === 'full' });
 }
 await b.close();

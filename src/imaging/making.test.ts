@@ -293,3 +293,17 @@ describe('straightened and mirrored', () => {
     expect(wrapped.at(3, 3)).toEqual([65_535, 65_535, 65_535]);
   });
 });
+
+test('a title stands under the image, in its middle, its capitals as high as asked; nothing else is printed in the border', async () => {
+  // Ten pixels a millimetre. The line stands 10 mm under the image; its H is 4 mm high.
+  const border = { top: 10_000, right: 10_000, bottom: 20_000, left: 10_000 };
+  const out = await make({ ppi: 254, border, title: { text: 'HHH', capital: 4_000, under: 10_000 }, bits: 8 });
+  const { data, info } = await sharp(out, { ignoreIcc: true }).greyscale().raw().toBuffer({ resolveWithObject: true });
+  expect([info.width, info.height]).toEqual([800, 700]);
+  let [top, bottom, left, right] = [9_999, 0, 9_999, 0];
+  for (let y = 500; y < 700; y++) for (let x = 0; x < 800; x++) if (data[(y * info.width + x) * info.channels]! < 128) { top = Math.min(top, y); bottom = Math.max(bottom, y); left = Math.min(left, x); right = Math.max(right, x); }
+  expect(Math.abs(bottom - 599)).toBeLessThanOrEqual(1);
+  expect(Math.abs(bottom - top + 1 - 40)).toBeLessThanOrEqual(2);
+  expect(Math.abs((left + right) / 2 - 400)).toBeLessThanOrEqual(6);
+  expect(right - left).toBeGreaterThan(60);
+});

@@ -3,11 +3,13 @@ import sharp from 'sharp';
 import { writeGreyProfile } from '@/core/colour/icc';
 import { nameSpace } from '@/core/colour/space';
 import { RefusedError } from '@/core/errors';
+import { UM_PER_INCH } from '@/core/measure';
 import { checkFile, filePixels, type FileCheck, type FileSpace, type PrintSpec } from '@/core/printfile/spec';
 import { mixRows, resampleRow, tapsFor } from '@/core/printfile/resample';
 import { profileOf, transformBetween, type Transform } from './colourEngine';
 import { openPixels, type PixelFile } from './pixels';
 import { TiffWriter } from './tiff';
+import { inkTitle, titleMask, type TitleMask } from './titleLine';
 
 /** Rows given one after the other, interleaved, 0–65535. The row is used again by the next call. */
 type Rows = { width: number; height: number; channels: number; next: () => Promise<Float32Array> };
@@ -48,7 +50,8 @@ export async function makePrintFile(q: { master: string; scratch: string; out: s
     const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
     const tiff = await TiffWriter.create(jpeg ? `${partly}.tif` : partly, { ...sizes.sheet, bits: jpeg ? 8 : spec.bits, channels: channels as 1 | 3 | 4, ppi: spec.ppi, profile: to });
     try {
-      await write(rows, tiff, sizes, channels, transform, jpeg ? 8 : spec.bits, (share) => onStep('making the print file', share));
+      const title = spec.title ? await titleMask({ text: spec.title.text, capital: (spec.title.capital / UM_PER_INCH) * spec.ppi, baseline: sizes.border.top + sizes.image.height + (spec.title.under / UM_PER_INCH) * spec.ppi, centre: sizes.border.left + sizes.image.width / 2, width: sizes.sheet.width }) : null;
+      await write(rows, tiff, sizes, channels, transform, jpeg ? 8 : spec.bits, title, (share) => onStep('making the print file', share));
     } finally { await tiff.close(); }
     if (jpeg) {
       onStep('writing the JPEG', 0.98);
@@ -271,7 +274,7 @@ function clamped(row: Float32Array, out: Uint16Array, at: number) {
   for (let x = 0; x < row.length; x++) { const v = row[x]!; out[at + x] = v <= 0 ? 0 : v >= 65_535 ? 65_535 : v + 0.5; }
 }
 
-async function write(rows: Rows, tiff: TiffWriter, sizes: ReturnType<typeof filePixels>, channels: number, transform: Transform | null, bits: 8 | 16, onShare: (share: number) => void) {
+async function write(rows: Rows, tiff: TiffWriter, sizes: ReturnType<typeof filePixels>, channels: number, transform: Transform | null, bits: 8 | 16, title: TitleMask | null, onShare: (share: number) => void) {
   const { sheet, border } = sizes;
   const image = { width: rows.width, height: rows.height };
   const paper = channels === 4 ? 0 : 65_535;
@@ -291,6 +294,7 @@ async function write(rows: Rows, tiff: TiffWriter, sizes: ReturnType<typeof file
       const line = image.width * channels;
       inside.forEach((y, i) => band.set(made.subarray(i * line, (i + 1) * line), ((y - y0) * sheet.width + border.left) * channels));
     }
+    if (title) inkTitle(band, y0, n, sheet.width, channels, title);
     await tiff.write(bits === 16 ? band : dithered(band, y0 * sheet.width * channels), n);
     onShare((y0 + n) / sheet.height);
   }

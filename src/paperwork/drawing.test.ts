@@ -3,7 +3,7 @@ import { existsSync, writeFileSync } from 'node:fs';
 import { inflateSync } from 'node:zlib';
 import { join } from 'node:path';
 import { drawingSvg, niceScale, type Drawing } from '@/core/layout/drawing';
-import { drawLayout, drawMatFace, drawSheet, drawWrap, WHOLE } from '@/core/layout/drawings';
+import { drawLayout, drawMatFace, drawMockups, drawSheet, drawWrap, WHOLE } from '@/core/layout/drawings';
 import { NO_FINISH } from '@/core/layout/finish';
 import { folder } from '../../tests/unit/helpers/files';
 import { drawingPdf } from './drawing';
@@ -69,6 +69,14 @@ describe('a drawing as SVG', () => {
     const sheet = drawSheet({ title: 's', image: { width: 400_000, height: 300_000 }, borders: { top: 25_000, right: 25_000, bottom: 32_000, left: 25_000 }, finish: { ...NO_FINISH, deckle: 12_000, title: 'Night Ferry' }, unit: 'mm', picture: null, from: WHOLE, number: '1/40' });
     expect([sheet.width, sheet.height]).toEqual([474_000, 381_000]);
     expect(sheet.strokes.filter((s) => s.kind === 'text').map((s) => s.says)).toEqual(['1/40', 'Night Ferry']);
+  });
+  test('mock-ups stand on one line, to one scale, each in the same frame', () => {
+    const print = (w: number) => ({ outer: { width: w, height: w * 0.8 }, window: { width: w - 100_000, height: w * 0.8 - 110_000 }, top: 50_000, picture: null, from: WHOLE, says: 'x' });
+    const d = drawMockups({ title: 't', prints: [print(300_000), print(600_000)], frame: 20_000, unit: 'mm' });
+    const frames = d.strokes.filter((s) => s.kind === 'rect' && s.fill === 'frame') as { x: number; y: number; width: number; height: number }[];
+    expect(frames.map((f) => [f.width, f.y + f.height])).toEqual([[340_000, 520_000], [640_000, 520_000]]);
+    expect(d.width).toBe(340_000 + 60_000 + 640_000);
+    expect(d.strokes.filter((s) => s.kind === 'dimension').map((s) => s.says)).toEqual(['x, framed 340 × 280', 'x, framed 640 × 520']);
   });
   test('a layout numbers the cuts that part pieces, not the trimming', () => {
     const piece = { width: 100_000, height: 50_000, count: 2, rotate: false, says: 'Ferry', workId: null, formatId: null, picture: null, id: 'p1' };

@@ -17,6 +17,7 @@ import { addSteps } from './preps';
 import { id, just, oneOf, orNull } from './schemas';
 import { viewedPixels } from './stations';
 import { cropAt, insidePlace } from '@/core/layout/crop';
+import { finishSheet } from '@/core/layout/finish';
 import { PAST_EDGE_UM, type Panel } from '@/core/layout/wrap';
 import { noteInJournal, type Studio } from './studio';
 
@@ -65,7 +66,7 @@ export const makePrintFile = act<MakeInput>(
     return { says: 'Making the print file.', more: { job } };
   });
 
-type Part = Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>;
+type Part = Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>;
 
 /**
  * What a size's print files are cut and laid as: one, or one for each panel of a wrap. With a bleed the image grows past
@@ -81,7 +82,10 @@ export function partsOf(format: Format, picture: { width: number; height: number
   }
   const bleed = format.finish?.bleed ?? 0;
   const printed = { width: image.width + 2 * bleed, height: image.height + 2 * bleed };
-  return [{ image: printed, border: as === 'border' && !bleed ? borderOf(format) : null, crop: cut(printed) }];
+  const border = as === 'border' && !bleed ? borderOf(format) : null;
+  // A printed title stands in the border; where the border is not in the file, nor is the title.
+  const finish = format.finish, line = border && finish?.title ? finishSheet(image, border, finish, 'mm').lineAt : null;
+  return [{ image: printed, border, crop: cut(printed), ...(line !== null && { title: { text: finish!.title, capital: finish!.type, under: line } }) }];
 }
 
 type WrapPlanned = Extract<Mount['plan'], { kind: 'wrap' }>;
@@ -146,6 +150,7 @@ function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
     step('crop', `Crop to ${c.width} × ${c.height} px at ${c.left}, ${c.top}`, { pixels: `${c.width} × ${c.height}` }),
     step('resample', `Resample ${spec.kernel} ${c.width} × ${c.height} to ${image.width} × ${image.height} px, × ${resampleFactor(c, image).toFixed(2)}`, { kernel: spec.kernel, from: `${c.width} × ${c.height}`, to: `${image.width} × ${image.height}` }),
     ...(spec.sharpen ? [step('sharpen', `Sharpen ${spec.sharpen.amount} % ${spec.sharpen.radius} px, threshold ${spec.sharpen.threshold}`, { ...spec.sharpen })] : []),
+    ...(spec.title ? [step('note', `Title under the image: ${spec.title.text}`, {})] : []),
     ...(spec.border ? [step('border', `Border in the file: sheet ${sheet.width} × ${sheet.height} px`, {})] : []),
     step('convert', `Convert to ${spec.space}, ${spec.intent}`, { space: spec.space }),
     ...(spec.bits === 8 || spec.file !== 'TIFF' ? [step('flatten', 'To 8 bit, dithered', {})] : []),

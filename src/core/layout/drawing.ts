@@ -2,7 +2,7 @@ import type { Size, Um } from '../measure';
 
 /** How a line is drawn: an edge, a finer one, a cut, a fold, something out of sight, or a part filled with white or grey. */
 export type Pen = 'edge' | 'fine' | 'cut' | 'fold' | 'hidden';
-export type Fill = 'none' | 'paper' | 'board' | 'picture' | 'waste';
+export type Fill = 'none' | 'paper' | 'board' | 'picture' | 'waste' | 'frame';
 
 export type Stroke =
   | { kind: 'rect'; x: Um; y: Um; width: Um; height: Um; pen: Pen; fill?: Fill; id?: string; says?: string }
@@ -19,7 +19,7 @@ export type Drawing = { title: string; width: Um; height: Um; /** Left for dimen
 export const DIMENSION_ROOM = { left: 16, right: 6, top: 6, bottom: 16 };
 const WEIGHT_MM: Record<Pen, number> = { edge: 0.35, fine: 0.15, cut: 0.25, fold: 0.2, hidden: 0.15 };
 const DASH_MM: Partial<Record<Pen, string>> = { cut: '4 1.5 0.5 1.5', fold: '2.5 1.2', hidden: '1 1' };
-const GREY: Record<Fill, string> = { none: 'none', paper: '#ffffff', board: '#e6e6e6', picture: '#c9c9c9', waste: '#f1f1f1' };
+const GREY: Record<Fill, string> = { none: 'none', paper: '#ffffff', board: '#e6e6e6', picture: '#c9c9c9', waste: '#f1f1f1', frame: '#4a4a4a' };
 export const INK = '#17202b';
 
 export const weightMm = (pen: Pen): number => WEIGHT_MM[pen];

@@ -175,3 +175,26 @@ export function drawLayout(q: { title: string; width: Um; length: Um; margin: Um
   strokes.push(across(0, q.width, q.length, length(q.width), 4), down(0, q.length, 0, length(q.length), -4));
   return { title: q.title, width: q.width, height: q.length, room: DIMENSION_ROOM, strokes };
 }
+
+export type Mockup = { /** Seen inside the frame: the mat, or the sheet. */ outer: Size; window: Size; /** Of the mat; where it is weighted, its foot is the rest. */ top: Um; picture: string | null; from: From; says: string };
+
+/**
+ * Framed prints side by side to one scale, all in a frame of one width: what looks slim round a large print looks heavy
+ * round a small one.
+ *
+ * Source: handbook §17, sizes.
+ */
+export function drawMockups(q: { title: string; prints: readonly Mockup[]; frame: Um; unit: UnitSystem }): Drawing {
+  const gap = 60_000, strokes: Stroke[] = [];
+  const high = Math.max(...q.prints.map((p) => p.outer.height)) + 2 * q.frame;
+  let x = 0;
+  for (const p of q.prints) {
+    const w = p.outer.width + 2 * q.frame, h = p.outer.height + 2 * q.frame, y = high - h;
+    strokes.push({ kind: 'rect', x, y, width: w, height: h, pen: 'edge', fill: 'frame' }, { kind: 'rect', x: x + q.frame, y: y + q.frame, ...p.outer, pen: 'fine', fill: 'paper' });
+    const win = { x: x + q.frame + (p.outer.width - p.window.width) / 2, y: y + q.frame + p.top, ...p.window };
+    strokes.push(p.picture ? { kind: 'picture', ...win, picture: p.picture, from: p.from } : { kind: 'rect', ...win, pen: 'fine', fill: 'picture' });
+    strokes.push(across(x, x + w, high, `${p.says}, framed ${formatSize({ width: w, height: h }, q.unit, { bare: true })}`, 4));
+    x += w + gap;
+  }
+  return { title: q.title, width: x - gap, height: high, room: DIMENSION_ROOM, strokes };
+}

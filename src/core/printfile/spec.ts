@@ -19,6 +19,8 @@ export type PrintSpec = {
   crop: { left: number; top: number; width: number; height: number; degrees?: number };
   /** So much of the image’s edge is printed again, mirrored, round it: for a canvas that is folded over bars. */
   mirror?: Um;
+  /** Printed in the border under the image, in its middle: capitals so high, standing so far under the image’s edge. */
+  title?: { text: string; capital: Um; under: Um };
   kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
   space: FileSpace; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number };
   /** What an untagged master's numbers are taken to mean: asked of a person, never guessed. */
@@ -30,14 +32,16 @@ export type PrintSpec = {
  *
  * @example staleSpec({ image: { width: 1, height: 1 }, border: null, crop: { left: 0, top: 0, width: 5, height: 5 } }, { image: { width: 1, height: 1 }, border: null, crop: { left: 2, top: 0, width: 5, height: 5 } }) // ['the crop']
  */
-export function staleSpec(made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>, now: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror'>): string[] {
+export function staleSpec(made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>, now: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>): string[] {
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   const parts = (b: Border | null) => b && [b.top, b.right, b.bottom, b.left];
+  const line = (t: PrintSpec['title']) => t && [t.text, t.capital, t.under];
   const place = (c: PrintSpec['crop']) => [c.left, c.top, c.width, c.height, c.degrees ?? 0];
   return [
     !same([made.image.width, made.image.height], [now.image.width, now.image.height]) && 'the image size',
     !same(parts(made.border), parts(now.border)) && 'the border',
     !same(place(made.crop), place(now.crop)) && 'the crop',
+    !same(line(made.title), line(now.title)) && 'the title line',
     (made.mirror ?? 0) !== (now.mirror ?? 0) && 'the mirrored edge',
   ].filter((x) => x !== false);
 }

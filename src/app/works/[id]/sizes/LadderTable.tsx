@@ -54,7 +54,7 @@ function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
 
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
 export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare, route }: Props) {
-  const { unit, bareSize, size, length, currency } = useUnits();
+  const { unit, bareSize, bare, size, currency } = useUnits();
   // One figure for all sizes stands above the table; only figures that differ need a column.
   const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
@@ -63,7 +63,7 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
       <Table aria-label="Sizes against this file" $middle>
         <thead>
           <tr>
-            <th>Offer</th><th>Size, {unit}</th><th>Finding</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}{asksDiffer && <th className="n">Asked</th>}<th className="n">Crop loses</th><th>Or white, {unit}</th>{route && <th className="n">Print, {currency}</th>}<th className="n">From</th>
+            <th>Offer</th><th>Size, {unit}</th><th>Finding</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}{asksDiffer && <th className="n">Asked</th>}<th className="n">Crop loses</th><th>Or white, {unit}</th>{route && <th className="n">Print, {currency}</th>}<th className="n">From, {unit}</th>
           </tr>
         </thead>
         <tbody>
@@ -80,7 +80,7 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
                 <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
                 <td style={{ whiteSpace: 'nowrap' }}><FitBorder r={r} /></td>
                 {route && <td className="n"><RouteCost r={r} route={route} /></td>}
-                <td className="n">{length(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
+                <td className="n">{bare(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
               </tr>
             )),
           ])}

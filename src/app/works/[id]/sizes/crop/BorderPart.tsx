@@ -52,7 +52,7 @@ export function BorderPart({ format, picture, title, signed, limited }: { format
           </Fields>
           <Row><Button onPress={() => set({ right: drawn.top, bottom: drawn.top, left: drawn.top })}>Even</Button><Button onPress={() => set({ right: drawn.top, left: drawn.top, bottom: Math.max(weighted, 25_000) })}>Weighted below</Button></Row>
           <Fields $columns="1fr 1fr">
-            <Field label="Title under the image" value={line} onChange={setLine} hint="empty: only number and signature" wrong={act.wrong('title')} />
+            <Field label="Title under the image" value={line} onChange={setLine} hint="printed where the border is in the file" wrong={act.wrong('title')} />
             {EXTRAS.map((k) => <Field key={k} label={NAMES[k]} value={typed[k]} onChange={change(k)} wrong={act.wrong(k)} hint={k === 'bleed' ? 'only without a border' : undefined} />)}
           </Fields>
           <Stack $gap={6}>

@@ -12,6 +12,7 @@ import { imageOf } from '../formatParts';
 import { CutterSheet } from './CutterSheet';
 import { FrameDesk } from './FrameDesk';
 import { MatDesk } from './MatDesk';
+import { Mockups } from './Mockups';
 
 export type Seen = { format: Format; picture: string | null; from: { left: number; top: number; width: number; height: number } };
 type Kind = 'mat' | 'float' | 'frame';
@@ -37,6 +38,7 @@ export function MountView({ title, formats, asked, cutters, mounts, kits, today 
         <Select<Kind> label="Mounted as" value={kind} onChange={setKind} width={200} options={KINDS} />
       </Row>
       {kind === 'mat' ? <MatDesk key={key} title={title} seen={seen} mount={kept} cutters={cutters} kits={kits} /> : <FrameDesk key={`${kind} ${key}`} kind={kind} title={title} seen={seen} mount={kept} />}
+      <Mockups formats={formats} mounts={mounts} />
       <Cutters cutters={cutters} today={today} />
     </Stack>
   );
