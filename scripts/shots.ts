@@ -25,28 +25,23 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   compare: async (page) => {
     await station('Night Ferry', 'capture/compare')(page);
     const ready = page.getByRole('button', { name: 'Make it ready' });
-    if (await ready.isVisible()) { await ready.click(); await page.getByText('can be looked into').waitFor(); }
+    if (await ready.isVisible()) { await ready.click(); await ready.waitFor({ state: 'hidden', timeout: 120_000 }); }
     await page.waitForLoadState('networkidle');
     await page.keyboard.press('o');
     await page.waitForTimeout(2_500);
   },
   sizes: station('Night Ferry', 'sizes'),
-  'sizes-working': async (page) => { await station('Night Ferry', 'sizes')(page); await page.getByRole('button', { name: /^Working: 400 × 300/ }).first().click(); },
+  mat: async (page) => { await station('Night Ferry', 'sizes/mount')(page); await page.mouse.wheel(0, 240); await page.waitForTimeout(300); },
+  wrap: async (page) => { await station('Night Ferry', 'sizes/wrap')(page); await page.mouse.wheel(0, 160); await page.waitForTimeout(300); },
+  roll: async (page) => { await page.goto(`${base}/papers/layouts`); await page.getByRole('link', { name: 'Rag, this week' }).click(); await page.waitForURL(/layouts\/./); },
   proofs: station('Night Ferry', 'proofs'),
   edition: station('Night Ferry', 'edition'),
   price: async (page) => { await station('Night Ferry', 'price')(page); await page.getByRole('button', { name: /^400 × 300/ }).click(); },
   listing: station('Night Ferry', 'listing'),
   papers: (page) => page.goto(`${base}/papers`),
   register: (page) => page.goto(`${base}/register`),
-  sheets: async (page) => {
-    await page.goto(`${base}/register`);
-    await page.getByRole('link', { name: 'Night Ferry' }).click();
-    await page.getByRole('row', { name: /^21\/40/ }).click();
-    await page.keyboard.press('Shift+ArrowRight'); await page.keyboard.press('Shift+ArrowRight');
-  },
   orders: (page) => page.goto(`${base}/orders`),
   packing: orderOf('packed'),
-  journal: (page) => page.goto(`${base}/journal`),
   studio: (page) => page.goto(`${base}/studio`),
 };
 
