@@ -21,10 +21,11 @@ export const Stack = styled.div<{ $gap?: number }>`display: grid; gap: ${(p) => 
 
 const cells = css`padding: 5px 16px 5px 0; vertical-align: baseline; &:last-child { padding-right: 0; }`;
 /** A table of figures: hairlines, figures to the right, names to the left. */
-export const Table = styled.table<{ $middle?: boolean }>`
+export const Table = styled.table<{ $middle?: boolean; $tight?: boolean }>`
   thead th { ${cells} border-bottom: 1px solid ${t.ink}; padding-bottom: 5px; font-size: 12px; white-space: nowrap; }
   tbody td, tbody th { ${cells} border-bottom: 1px solid ${t.hair}; }
   tbody th { color: ${t.ink}; font-weight: 600; }
+  ${(p) => p.$tight && css`tbody td, tbody th, thead th { padding-right: 10px; }`}
   ${(p) => p.$middle && css`tbody td, tbody th { vertical-align: middle; }`}
   .n { text-align: right; white-space: nowrap; }
   tr[data-lit] td, tr[data-lit] th { background: ${t.pressed}; }

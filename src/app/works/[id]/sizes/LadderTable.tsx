@@ -60,7 +60,7 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
   return (
     <Scroll>
-      <Table aria-label="Sizes against this file" $middle>
+      <Table aria-label="Sizes against this file" $middle $tight>
         <thead>
           <tr>
             <th>Offer</th><th>Size, {unit}</th><th>Finding</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}{asksDiffer && <th className="n">Asked</th>}<th className="n">Crop loses</th><th>Or white, {unit}</th>{route && <th className="n">Print, {currency}</th>}<th className="n">From, {unit}</th>
