@@ -2,7 +2,7 @@
 
 export const SETTINGS = {
   name: 'Skerry Lane Print Room', artist: 'Maren Tolvik', address: 'Skerry Lane Print Room\nThe Old Rope Walk, Skerry Lane 4\nHaldenness', unit: 'mm' as const, currency: 'EUR', timeZone: 'UTC',
-  school: { kind: 'flat' as const, ppi: 300 }, families: ['metric frames', 'ISO A', 'squares', 'panoramas'] as const,
+  school: { kind: 'flat' as const, ppi: 300 }, families: ['metric frames', 'ISO A', 'squares', 'panoramas', 'the studio’s own'] as const, ownSizes: '350 x 262.5 mm\n450 x 300 mm\n640 x 160 mm',
   handlingDays: 3, workdays: [1, 2, 3, 4, 5], remake: 'remake' as const, border: '25 mm',
 };
 

@@ -226,3 +226,15 @@ describe('lots, layouts and what is charged', () => {
     expect((await lotsOnHand(studio.db, [paperId])).find((l) => l.name === 'last sheet')!.onHand).toBe(0);
   });
 });
+
+test('sizes of the studio’s own are typed a line each, refused by name when one cannot be read, and must be there to be shown', async () => {
+  const s = await emptyStudio();
+  const now = await s.settings();
+  const input = { name: 'A', artist: 'B', address: '', unit: 'in' as const, currency: 'EUR', timeZone: 'UTC', school: now.school, families: ['the studio’s own' as const], handlingDays: 3, workdays: [1], holidays: '', remake: 'remake' as const, border: '1 in' };
+  await expect(doAct(s, 'changeSettings', input)).rejects.toMatchObject({ field: 'ownSizes' });
+  await expect(doAct(s, 'changeSettings', { ...input, ownSizes: '10 1/2 x 8 in\nlarge' })).rejects.toMatchObject({ field: 'ownSizes', value: 'large' });
+  await doAct(s, 'changeSettings', { ...input, ownSizes: '10 1/2 x 8 in\n5 x 4' });
+  expect((await s.settings()).ownSizes).toEqual([{ width: 127_000, height: 101_600 }, { width: 266_700, height: 203_200 }]);
+  await doAct(s, 'changeSettings', input);
+  expect((await s.settings()).ownSizes).toHaveLength(2);
+});

@@ -1,5 +1,5 @@
 import { InputError } from '@/core/errors';
-import { isTimeZone, parseLength } from '@/core/measure';
+import { isTimeZone, parseLength, parseSize } from '@/core/measure';
 import { dayNumber } from '@/core/parcel/shipBy';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import { patchRow } from '@/store/rows';
@@ -12,6 +12,8 @@ import { noteInJournal } from './studio';
 type SettingsInput = {
   name: string; artist: string; address: string; unit: 'mm' | 'in'; currency: string; timeZone: string; school: School; families: FamilyName[];
   handlingDays: number; workdays: number[]; holidays: string; remake: 'remake' | 'retire'; border: string;
+  /** Sizes of the studio's own, a line each. */
+  ownSizes?: string;
 };
 
 /** Changes how the studio works: its name, units, schools and promises. */
@@ -19,14 +21,17 @@ export const changeSettings = act<SettingsInput>(
   just({
     name, artist: name, address: prose, unit: oneOf('mm', 'in'), currency: { type: 'string', pattern: '^[A-Z]{3}$' }, timeZone: line, school: schoolSchema,
     families: array(oneOf(...FAMILY_NAMES), { minItems: 1 }), handlingDays: count(0, 60), workdays: array(count(0, 6), { minItems: 1, maxItems: 7 }),
-    holidays: prose, remake: oneOf('remake', 'retire'), border: typed,
-  }),
+    holidays: prose, remake: oneOf('remake', 'retire'), border: typed, ownSizes: prose,
+  }, ['ownSizes']),
   async (studio, input) => {
     if (!isTimeZone(input.timeZone)) throw new InputError('timeZone', input.timeZone, 'a time zone such as "Europe/Lisbon" or "UTC"');
     const holidays = input.holidays.split(/[\s,;]+/).filter(Boolean);
     holidays.forEach((h) => dayNumber(h, 'holidays'));
-    const { address, border, ...rest } = input;
-    const row = { ...rest, holidays, address: address.split('\n').map((l) => l.trim()).filter(Boolean), borderUm: parseLength(border, input.unit, 'border') };
+    const { address, border, ownSizes, ...rest } = input;
+    const own = ownSizes?.split(/[\n;]+/).map((l) => l.trim()).filter(Boolean).map((l) => parseSize(l, input.unit, 'ownSizes')).sort((a, b) => a.width * a.height - b.width * b.height);
+    if (own && own.length > 40) throw new InputError('ownSizes', own.length, 'up to 40 sizes');
+    if (input.families.includes('the studio’s own') && !(own ?? (await studio.settings()).ownSizes).length) throw new InputError('ownSizes', ownSizes ?? '', 'at least one size, a line each, when the studio’s own family is shown');
+    const row = { ...rest, ...(own && { ownSizes: own }), holidays, address: address.split('\n').map((l) => l.trim()).filter(Boolean), borderUm: parseLength(border, input.unit, 'border') };
     return studio.store.write(async (tx) => {
       const before = await studio.settings(tx);
       await patchRow(tx, studioTable, FIRST_SETTINGS.id, row);

@@ -34,7 +34,7 @@ export const workWhole = cache(async (studio: Studio, workId: string) => {
   const families = work.families ?? settings.families;
   const counts = new Map<string, Record<string, number>>();
   for (const e of editions) counts.set(e.id, await stateCounts(db, e.id));
-  const rungs = current ? ladder(viewedPixels(current), families, school) : [];
+  const rungs = current ? ladder(viewedPixels(current), families, school, settings.ownSizes) : [];
   const findings: StationFinding[] = [
     originalFinding(work, moves.find((m) => !m.backOn)), captureFinding(current, masters.length), sizesFinding(current, rungs, formats, school),
     proofsFinding(proofRows, formats.length), editionFinding(editions, counts), priceFinding(formats, priceRows.length), listingFinding(formats, priceRows.length, editions),

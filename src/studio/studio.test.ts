@@ -621,7 +621,7 @@ describe('the studio', () => {
     // As it was before sizes were laid out: the last change of its shape is taken back by hand.
     await studio.db.run(sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`);
     for (const table of ['stock_moves', 'layouts', 'lots', 'mounts', 'cutters', 'original_moves']) await studio.db.run(sql.raw(`DROP TABLE ${table}`));
-    for (const [table, column] of [['formats', 'crop'], ['formats', 'finish'], ['supplies', 'window_width_um'], ['supplies', 'window_height_um'], ['works', 'signature']]) await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
+    for (const [table, column] of [['formats', 'crop'], ['formats', 'finish'], ['supplies', 'window_width_um'], ['supplies', 'window_height_um'], ['works', 'signature'], ['studio', 'own_sizes']]) await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
     const again = await emptyStudio({ dataDir });
     expect(readdirSync(join(dataDir, 'aside'))).toHaveLength(1);
     expect((await again.db.select().from(works))[0]!.title).toBe('Night Ferry');

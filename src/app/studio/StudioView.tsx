@@ -10,16 +10,17 @@ import { Slip } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
-const FIELDS = ['name', 'artist', 'currency', 'timeZone', 'holidays', 'handlingDays', 'border', 'school', 'address'] as const;
+const FIELDS = ['ownSizes', 'name', 'artist', 'currency', 'timeZone', 'holidays', 'handlingDays', 'border', 'school', 'address'] as const;
 
 /** Who the studio is, how it measures, and what it promises. */
 export function StudioView({ settings: s, dataDir }: { settings: Settings; dataDir: string }) {
   const act = useAct();
-  const { length, withUnit } = useUnits();
+  const { length, size, withUnit } = useUnits();
+  const [shownSizes] = useState(s.ownSizes.map(size).join('\n'));
   const [shownBorder] = useState(length(s.borderUm));
   const [f, setF] = useState({
     name: s.name, artist: s.artist, address: s.address.join('\n'), unit: s.unit, currency: s.currency, timeZone: s.timeZone, families: s.families,
-    handlingDays: String(s.handlingDays), workdays: s.workdays, holidays: s.holidays.join('\n'), remake: s.remake, border: shownBorder,
+    handlingDays: String(s.handlingDays), workdays: s.workdays, ownSizes: shownSizes, holidays: s.holidays.join('\n'), remake: s.remake, border: shownBorder,
     schoolKind: s.school.kind, ppi: s.school.kind === 'flat' ? String(s.school.ppi) : '300',
   });
   const set = <K extends keyof typeof f>(key: K) => (value: (typeof f)[K]) => setF((was) => ({ ...was, [key]: value }));
@@ -28,9 +29,9 @@ export function StudioView({ settings: s, dataDir }: { settings: Settings; dataD
     : f.schoolKind === 'distance' ? { kind: 'distance' }
     : s.school.kind === 'stepped' ? s.school : { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] };
   const save = () => {
-    const { schoolKind: _kind, ppi: _ppi, ...rest } = f;
+    const { schoolKind: _kind, ppi: _ppi, ownSizes, ...rest } = f;
     void act.run('changeSettings', {
-      ...rest, school: school(), handlingDays: /^\s*\d+\s*$/.test(f.handlingDays) ? Number(f.handlingDays) : f.handlingDays, border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
+      ...rest, ...(ownSizes !== shownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }), school: school(), handlingDays: /^\s*\d+\s*$/.test(f.handlingDays) ? Number(f.handlingDays) : f.handlingDays, border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
     });
   };
   return (
@@ -61,6 +62,7 @@ export function StudioView({ settings: s, dataDir }: { settings: Settings; dataD
                   <Row $gap={16} role="group" aria-label="Families of sizes">
                     {FAMILY_NAMES.map((name) => <Check key={name} checked={f.families.includes(name)} onChange={(on) => set('families')(on ? [...f.families, name] : f.families.filter((x: FamilyName) => x !== name))}>{name}</Check>)}
                   </Row>
+                  {f.families.includes('the studio’s own') && <Field label="Sizes of your own" value={f.ownSizes} onChange={set('ownSizes')} lines={3} hint="350 x 262.5 mm, a size each line; of an image, without its border" wrong={act.wrong('ownSizes')} />}
                 </Stack>
               </section>
               <section><SheetTitle>What it promises</SheetTitle>

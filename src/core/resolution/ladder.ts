@@ -1,7 +1,7 @@
 import { laidLike, turned, type Size } from '../measure';
 import { ratioOf, type RatioFit } from '../layout/ratio';
 import { checkResolution, type Pixels, type ResolutionCheck } from './check';
-import { FAMILIES, type FamilyName, type FrameSize } from './families';
+import { sizesOf, type FamilyName, type FrameSize } from './families';
 import type { School } from './school';
 
 /** One size of the ladder against one file: filled to its edges, what that loses, and whether the file carries it. */
@@ -35,8 +35,8 @@ export function croppedTo(pixels: Pixels, frame: Size): Pixels {
  * @throws InputError for pixels not above zero
  * @example ladder({ width: 6000, height: 4000 }, ['squares'], { kind: 'flat', ppi: 300 }).length // 6
  */
-export function ladder(pixels: Pixels, families: readonly FamilyName[], school: School): Rung[] {
-  return families.flatMap((family) => FAMILIES[family].map((frame) => rung(pixels, frame, school)));
+export function ladder(pixels: Pixels, families: readonly FamilyName[], school: School, own: readonly Size[] = []): Rung[] {
+  return families.flatMap((family) => sizesOf(family, own).map((frame) => rung(pixels, frame, school)));
 }
 
 /**
@@ -44,8 +44,8 @@ export function ladder(pixels: Pixels, families: readonly FamilyName[], school: 
  *
  * @example ladderAcross({ width: 6000, height: 4000 }, ['ISO A'], { kind: 'flat', ppi: 300 })[0].frame // { width: 105000, height: 148000 }
  */
-export function ladderAcross(pixels: Pixels, families: readonly FamilyName[], school: School): Rung[] {
-  return families.flatMap((family) => FAMILIES[family].filter((f) => f.size.width !== f.size.height).map((f) => rung(pixels, f, school, true)));
+export function ladderAcross(pixels: Pixels, families: readonly FamilyName[], school: School, own: readonly Size[] = []): Rung[] {
+  return families.flatMap((family) => sizesOf(family, own).filter((f) => f.size.width !== f.size.height).map((f) => rung(pixels, f, school, true)));
 }
 
 function rung(pixels: Pixels, { family, name, size }: FrameSize, school: School, across = false): Rung {

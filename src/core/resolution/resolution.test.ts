@@ -9,6 +9,7 @@ import {
   FAMILY_NAMES,
   judgedDistanceOf,
   ladder,
+  largestFor,
   largestPrint,
   requiredPpi,
   schoolInWords,
@@ -191,5 +192,20 @@ describe('the ladder', () => {
     const n = countVerdicts(rungs);
     expect(n.holds + n.stretched + n.tooThin).toBe(rungs.length);
     expect(FAMILY_NAMES).toContain('panoramas');
+  });
+});
+
+describe('sizes of the studio’s own', () => {
+  test('stand on the ladder as a family, lying as the picture does, judged like any other', () => {
+    const rungs = ladder({ width: 4_800, height: 3_600 }, ['the studio’s own'], { kind: 'flat', ppi: 300 }, [{ width: 262_500, height: 350_000 }, { width: 450_000, height: 300_000 }]);
+    expect(rungs.map((r) => [r.frame.width, r.ratio.exact, r.check.verdict])).toEqual([[350_000, true, 'holds'], [450_000, false, 'stretched']]);
+    expect(ladder({ width: 4_800, height: 3_600 }, ['the studio’s own'], { kind: 'flat', ppi: 300 })).toEqual([]);
+  });
+  test('the largest of a file’s own shape: 9 449 px at 300 ppi is 800 mm; by steps the long edge decides; by eye there is a cap', () => {
+    expect(largestFor({ width: 9_449, height: 7_087 }, { kind: 'flat', ppi: 300 })!.width).toBe(800_000);
+    // 300 to 500 mm: 508 mm would hold 300 but is over it, and 200 above carries to 762.
+    expect(largestFor({ width: 6_000, height: 4_000 }, { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] })!.width).toBe(762_000);
+    expect(largestFor({ width: 6_000, height: 4_000 }, { kind: 'distance' })!.width).toBe(1_200_000);
+    expect(largestFor({ width: 300, height: 200 }, { kind: 'flat', ppi: 300 })).toBeNull();
   });
 });

@@ -86,6 +86,7 @@ CREATE TABLE `stock_moves` (
 CREATE INDEX `stock_moves_lot` ON `stock_moves` (`lot_id`);--> statement-breakpoint
 ALTER TABLE `formats` ADD `crop` text;--> statement-breakpoint
 ALTER TABLE `formats` ADD `finish` text;--> statement-breakpoint
+ALTER TABLE `studio` ADD `own_sizes` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 ALTER TABLE `works` ADD `signature` text DEFAULT 'not said' NOT NULL;--> statement-breakpoint
 ALTER TABLE `supplies` ADD `window_width_um` integer;--> statement-breakpoint
 ALTER TABLE `supplies` ADD `window_height_um` integer;

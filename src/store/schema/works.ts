@@ -16,6 +16,8 @@ export const studio = sqliteTable('studio', {
   timeZone: text('time_zone').notNull(),
   school: json<School>('school').notNull(),
   families: json<FamilyName[]>('families').notNull(),
+  /** Sizes of the studio's own, shown as a family beside the usual ones. */
+  ownSizes: json<{ width: number; height: number }[]>('own_sizes').notNull().default([]),
   handlingDays: integer('handling_days').notNull(),
   workdays: json<number[]>('workdays').notNull(),
   holidays: json<string[]>('holidays').notNull(),

@@ -12,7 +12,7 @@ export default async function SizesPage({ params }: Params) {
     <SizesView
       key={work.id} workId={work.id} picture={current?.state === 'ready' ? current.sha256 : null} hasFile={current !== null} detailShare={current?.detailShare ?? null} mayPrint={work.mayPrint} rungs={rungs}
       offered={formats.map((format) => ({ format, check: current ? formatCheck(format, current, school) : null }))}
-      school={school} families={families} own={{ school: work.school !== null, families: work.families !== null }} studioSchool={settings.school} routes={routes} across={pixels ? ladderAcross(pixels, families, school) : []} largest={pixels ? largestFor(pixels, school) : null}
+      school={school} families={families} own={{ school: work.school !== null, families: work.families !== null }} studioSchool={settings.school} routes={routes} across={pixels ? ladderAcross(pixels, families, school, settings.ownSizes) : []} largest={pixels ? largestFor(pixels, school) : null}
     />
   );
 }

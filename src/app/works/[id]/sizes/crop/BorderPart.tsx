@@ -22,7 +22,7 @@ type Key = (typeof SIDES)[number] | (typeof EXTRAS)[number];
 const NAMES: Record<Key, string> = { top: 'Border above', right: 'Right', bottom: 'Below', left: 'Left', type: 'Its capitals', deckle: 'Strip to tear off', bleed: 'Bleed' };
 
 /** The white round the image, the line under it, and what is torn or trimmed off. */
-export function BorderPart({ format, picture, title, signed, limited }: { format: Format; picture: Picture; title: string; signed: boolean; limited: number | null; workId: string }) {
+export function BorderPart({ format, picture, title, signed, limited, routes }: { format: Format; picture: Picture; title: string; signed: boolean; limited: number | null; routes: { name: string; addsBorder: boolean }[] }) {
   const act = useAct();
   const { unit, size } = useUnits();
   const image = imageOf(format), wasFinish = format.finish ?? NO_FINISH;
@@ -58,6 +58,7 @@ export function BorderPart({ format, picture, title, signed, limited }: { format
           <Stack $gap={6}>
             <Verdict finding={signingRoom(borders)} />
             {finished.findings.map((f) => <Verdict key={f.word} finding={f} />)}
+            {routes.length > 0 && Object.values(borders).some((v) => v > 0) && <Small>{byRoute(routes)}</Small>}
             {drawn.deckle > 0 && <Small>Score from the back, fold both ways, pull sideways. A blade slips: cut away from the hand that holds, on scrap first.</Small>}
           </Stack>
           <Row><Button main onPress={() => void save()} isDisabled={act.busy}>Keep border and edge</Button></Row>
@@ -66,4 +67,10 @@ export function BorderPart({ format, picture, title, signed, limited }: { format
       </div>
     </section>
   );
+}
+
+/** Where the white comes from, by who prints. */
+function byRoute(routes: { name: string; addsBorder: boolean }[]): string {
+  const names = (adds: boolean) => routes.filter((r) => r.addsBorder === adds).map((r) => r.name).join(', ');
+  return [names(true) && `On the sheet at ${names(true)}.`, names(false) && `Inside the file for ${names(false)}: the file is made that way when the route is chosen.`].filter(Boolean).join(' ');
 }

@@ -16,10 +16,10 @@ import { BorderPart } from './BorderPart';
 import { CropFrame } from './CropFrame';
 
 export type Picture = { sha: string; width: number; height: number };
-type Props = { workId: string; title: string; formats: Format[]; asked: string | null; school: School; picture: Picture | null; signed: boolean; limited: number | null };
+type Props = { title: string; formats: Format[]; asked: string | null; school: School; picture: Picture | null; signed: boolean; limited: number | null; routes: { name: string; addsBorder: boolean }[] };
 
 /** Where each size is cut from the picture, and what white stands round it. */
-export function CropView({ workId, title, formats, asked, school, picture, signed, limited }: Props) {
+export function CropView({ title, formats, asked, school, picture, signed, limited, routes }: Props) {
   const { size } = useUnits();
   const [chosen, setChosen] = useState(formats.find((f) => f.id === asked)?.id ?? formats[0]?.id ?? '');
   const format = formats.find((f) => f.id === chosen) ?? formats[0];
@@ -29,7 +29,7 @@ export function CropView({ workId, title, formats, asked, school, picture, signe
     <Stack $gap={24}>
       <Select label="Size" value={format.id} onChange={setChosen} width={260} options={formats.map((f) => ({ key: f.id, name: size(imageOf(f)) }))} />
       <CropPart key={`crop ${format.id} ${JSON.stringify(format.crop)}`} format={format} picture={picture} school={school} />
-      <BorderPart key={`border ${format.id} ${format.borderTopUm} ${format.borderRightUm} ${format.borderBottomUm} ${format.borderLeftUm} ${JSON.stringify(format.finish)}`} format={format} picture={picture} title={title} signed={signed} limited={limited} workId={workId} />
+      <BorderPart key={`border ${format.id} ${format.borderTopUm} ${format.borderRightUm} ${format.borderBottomUm} ${format.borderLeftUm} ${JSON.stringify(format.finish)}`} format={format} picture={picture} title={title} signed={signed} limited={limited} routes={routes} />
     </Stack>
   );
 }
