@@ -44,7 +44,7 @@ beforeAll(async () => {
 });
 const FILE = {
   prepId: null, routeId: null, ppi: 300, kernel: 'lanczos3' as const, sharpen: { amount: 50, radius: 0.8, threshold: 2 }, space: 'opRGB' as const,
-  intent: 'relative colorimetric' as const, bits: 8 as const, file: 'TIFF' as const, borderInFile: false, untaggedIs: null, crop: null,
+  intent: 'relative colorimetric' as const, bits: 8 as const, file: 'TIFF' as const, borderInFile: false, untaggedIs: null,
 };
 const incoming = () => (existsSync(join(studio.options.dataDir, 'incoming')) ? readdirSync(join(studio.options.dataDir, 'incoming')) : []);
 
