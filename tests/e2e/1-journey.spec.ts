@@ -39,7 +39,7 @@ test('one work, from the original to the posted print', async ({ page, request }
     await expect(row).toContainText('Holds');
     await expect(page.getByRole('row', { name: /300 × 240/ })).toContainText('Stretched');
     await expect(page.getByRole('row', { name: /500 × 400/ })).toContainText('Too thin');
-    await row.getByRole('button', { name: /^Working/ }).click();
+    await row.getByRole('button', { name: 'Working: 240 × 180 mm' }).click();
     await expect(page.getByRole('dialog')).toContainText('3000 px ÷ (240 mm ÷ 25.4) = 317.5 ppi');
     await page.keyboard.press('Escape');
     await row.getByRole('checkbox').click({ force: true });
