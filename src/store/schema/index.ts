@@ -3,3 +3,4 @@ export * from './making';
 export * from './selling';
 export * from './capturing';
 export * from './laying';
+export * from './supplying';

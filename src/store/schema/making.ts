@@ -21,6 +21,13 @@ export const papers = sqliteTable('papers', {
   sizes: text('sizes').notNull().default(''),
   permanence: text('permanence').notNull().default(''),
   discontinued: flag('discontinued').notNull().default(false),
+  supplierId: text('supplier_id'),
+  /** A sample kit: asked for, came, printed as a swatch; and what was thought of it. */
+  sample: text('sample').$type<'none' | 'asked' | 'came' | 'printed' | 'liked' | 'not liked'>().notNull().default('none'),
+  sampleNotes: text('sample_notes').notNull().default(''),
+  /** Before it goes behind glazing. */
+  gasOutHours: integer('gas_out_hours').notNull().default(0),
+  storage: text('storage').notNull().default(''),
   notes: text('notes').notNull().default(''),
 });
 
@@ -37,6 +44,13 @@ export const routes = sqliteTable('routes', {
   givesProofs: flag('gives_proofs').notNull(),
   pricePerM2Minor: integer('price_per_m2_minor').notNull(),
   minimumMinor: integer('minimum_minor').notNull(),
+  carriageMinor: integer('carriage_minor').notNull().default(0),
+  /** From this sum on carriage is free; nothing: never. */
+  freeFromMinor: integer('free_from_minor'),
+  setUpMinor: integer('set_up_minor').notNull().default(0),
+  bleedUm: um('bleed_um').notNull().default(0),
+  /** The day its prices were read. */
+  readOn: text('read_on'),
   notes: text('notes').notNull().default(''),
 });
 
