@@ -1,11 +1,12 @@
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatLength, parseLength, parseMoney, parseSize } from '@/core/measure';
+import { layOnSheet } from '@/core/layout/nup';
+import { allocate, formatLength, formatSize, parseLength, parseMoney, parseSize } from '@/core/measure';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, rowById } from '@/store/rows';
 import { lots, papers, stockMoves } from '@/store/schema';
 import { act } from './act';
-import { day, id, just, name, oneOf, typed } from './schemas';
+import { count, day, id, just, name, oneOf, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
 export type Lot = typeof lots.$inferSelect;
@@ -80,3 +81,86 @@ async function restOf(tx: Tx, lot: Lot): Promise<number> {
 function sameSize(l: Lot, q: { widthUm: number; heightUm: number | null }): boolean {
   return l.heightUm === null || q.heightUm === null ? l.widthUm === q.widthUm : (l.widthUm === q.widthUm && l.heightUm === q.heightUm) || (l.widthUm === q.heightUm && l.heightUm === q.widthUm);
 }
+
+async function lotIn(tx: Tx, lotId: string): Promise<LotOnHand> {
+  await rowById(tx, lots, lotId, 'id');
+  const [row] = (await lotsOnHand(tx)).filter((l) => l.id === lotId);
+  return row!;
+}
+
+const shownAmount = (lot: Lot, amount: number, unit: 'mm' | 'in') => (lot.form === 'sheet' ? `${amount} ${Math.abs(amount) === 1 ? 'sheet' : 'sheets'}` : formatLength(amount, unit));
+
+/** Reads an amount of a lot as it is typed: sheets, or a length. */
+function amountOf(lot: Lot, text: string, unit: 'mm' | 'in', field: string): number {
+  if (lot.form === 'roll') return parseLength(text, unit, field);
+  const n = Number(text.trim().replace(/\s*sheets?$/i, ''));
+  if (!Number.isInteger(n) || n < 0) throw new InputError(field, text, 'a whole number of sheets');
+  return n;
+}
+
+async function move(studio: Studio, tx: Tx, lot: LotOnHand, kind: 'spoiled' | 'corrected' | 'cut', amount: number, why: string): Promise<void> {
+  const cost = amount < 0 ? (-amount === lot.onHand ? -(await restOf(tx, lot)) : -costOf(lot, -amount)) : costOf(lot, amount);
+  await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind, amount, costMinor: cost, why });
+}
+
+/** Counts a lot by hand: what is there is right, and the difference is a move with its reason. */
+export const countLot = act<{ id: string; counted: string; why: string }>(just({ id, counted: typed, why: { type: 'string', maxLength: 200 } }), async (studio, input) => {
+  const { unit } = await studio.settings();
+  return studio.store.write(async (tx) => {
+    const lot = await lotIn(tx, input.id);
+    const counted = amountOf(lot, input.counted, unit, 'counted');
+    const off = counted - lot.onHand;
+    if (off === 0) return { says: `${lot.name} has ${shownAmount(lot, counted, unit)}, as it should.` };
+    if (!input.why.trim()) throw new InputError('why', input.why, `what became of ${off < 0 ? 'the' : ''} ${shownAmount(lot, Math.abs(off), unit)} ${off < 0 ? 'that are missing' : 'more than should be there'}`);
+    await move(studio, tx, lot, 'corrected', off, input.why);
+    await noteInJournal(studio, tx, { act: 'counted', subject: 'paper', subjectId: lot.paperId, says: `Counted ${lot.name}: ${shownAmount(lot, counted, unit)}, ${off > 0 ? '+' : '−'}${shownAmount(lot, Math.abs(off), unit)}: ${input.why}`, before: lot.onHand, after: counted });
+    return { says: `${lot.name} has ${shownAmount(lot, counted, unit)}.`, undo: { act: 'countLot', input: { id: lot.id, counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`, why: 'the count was taken back' } } };
+  });
+});
+
+/** Spoils some of a lot, with the reason; it leaves at what it cost. */
+export const spoilLot = act<{ id: string; amount: string; why: string }>(just({ id, amount: typed, why: name }), async (studio, input) => {
+  const { unit } = await studio.settings();
+  return studio.store.write(async (tx) => {
+    const lot = await lotIn(tx, input.id);
+    const amount = amountOf(lot, input.amount, unit, 'amount');
+    if (!(amount > 0)) throw new InputError('amount', input.amount, 'something above zero');
+    if (amount > lot.onHand) throw new RefusedError(`${lot.name} has ${shownAmount(lot, lot.onHand, unit)}: ${shownAmount(lot, amount, unit)} cannot have been spoiled. Count it first.`);
+    await move(studio, tx, lot, 'spoiled', -amount, input.why);
+    await noteInJournal(studio, tx, { act: 'spoiled', subject: 'paper', subjectId: lot.paperId, says: `Spoiled ${shownAmount(lot, amount, unit)} of ${lot.name}: ${input.why}` });
+    return { says: `${shownAmount(lot, amount, unit)} of ${lot.name} ${amount === 1 && lot.form === 'sheet' ? 'is' : 'are'} off the stock.`, undo: { act: 'countLot', input: { id: lot.id, counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`, why: 'it was not spoiled after all' } } };
+  });
+});
+
+type CutInput = { id: string; sheets: number; size: string; each: number; offcut: string };
+
+/**
+ * Cuts large sheets into smaller ones: they leave their lot and come in as a new one at the same cost, offcuts that can be
+ * used with them. The cost is shared by area.
+ */
+export const cutLot = act<CutInput>(just({ id, sheets: count(1, 10_000), size: typed, each: count(1, 200), offcut: typed }), async (studio, input) => {
+  const { unit } = await studio.settings();
+  const size = parseSize(input.size, unit, 'size'), offcut = input.offcut.trim() ? parseSize(input.offcut, unit, 'offcut') : null;
+  return studio.store.write(async (tx) => {
+    const lot = await lotIn(tx, input.id);
+    if (lot.form !== 'sheet') throw new RefusedError('A roll is cut by printing on it, or counted: only sheets are cut into sheets.');
+    if (input.sheets > lot.onHand) throw new RefusedError(`${lot.name} has ${lot.onHand} sheets, not ${input.sheets}.`);
+    const sheet = { width: lot.widthUm, height: lot.heightUm! };
+    const up = layOnSheet({ sheet, piece: size, margin: 0, gutter: 0 }).count;
+    if (input.each > up) throw new InputError('each', input.each, `at most ${up}: that many ${formatSize(size, unit)} come out of one ${formatSize(sheet, unit)}`);
+    const area = (s: { width: number; height: number }) => s.width * s.height;
+    if (offcut && area(offcut) + input.each * area(size) > area(sheet)) throw new InputError('offcut', input.offcut, 'an offcut no larger than what is left of the sheet');
+    const before = await restOf(tx, lot);
+    await move(studio, tx, lot, 'cut', -input.sheets, `cut into ${formatSize(size, unit)}`);
+    const cost = before - (await restOf(tx, lot));
+    const parts = [{ size, n: input.each * input.sheets, name: `${lot.name}, cut` }, ...(offcut ? [{ size: offcut, n: input.sheets, name: `${lot.name}, offcuts` }] : [])];
+    const shares = allocate(cost, parts.map((p) => area(p.size) * p.n));
+    for (const [i, p] of parts.entries()) {
+      const lotId = studio.newId();
+      await insertRow(tx, lots, { id: lotId, paperId: lot.paperId, name: p.name, form: 'sheet', widthUm: p.size.width, heightUm: p.size.height, priceMinor: shares[i]!, receivedOn: lot.receivedOn });
+      await insertRow(tx, stockMoves, { id: studio.newId(), lotId, at: studio.now(), kind: 'received', amount: p.n, costMinor: shares[i]!, why: `cut from ${lot.name}` });
+    }
+    await noteInJournal(studio, tx, { act: 'cut', subject: 'paper', subjectId: lot.paperId, says: `Cut ${input.sheets} of ${lot.name} into ${input.each * input.sheets} of ${formatSize(size, unit)}${offcut ? ` and ${input.sheets} offcuts of ${formatSize(offcut, unit)}` : ''}` });
+    return { says: `${input.each * input.sheets} of ${formatSize(size, unit)} are in the drawer${offcut ? `, and ${input.sheets} offcuts` : ''}.` };
+  });
+});
