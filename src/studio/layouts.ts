@@ -7,11 +7,12 @@ import { finishSheet, NO_FINISH } from '@/core/layout/finish';
 import { formatLength, formatSize, parseLength, parseSize } from '@/core/measure';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
-import { formats, layouts, papers, stockMoves, works } from '@/store/schema';
+import { formats, inkUse, layouts, papers, stockMoves, works } from '@/store/schema';
 import { currentMaster } from '@/store/works';
 import { act } from './act';
 import { bordersOf, imageOf } from './formats';
 import { chargeStock } from './lots';
+import { inkForLayout } from './machines';
 import { array, flag, id, just, line, name, oneOf, orNull, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
@@ -137,6 +138,7 @@ export const printLayout = act<{ id: string }>(just({ id }), (studio, input) => 
   const layout = await open(tx, input.id);
   if (!layout.placements.length) throw new RefusedError('Nothing lies on it yet: add pieces first.');
   const charged = await chargeStock(studio, tx, { paperId: layout.paperId, form: layout.kind, widthUm: layout.widthUm, heightUm: layout.heightUm, amount: layout.kind === 'sheet' ? 1 : layout.lengthUm, kind: 'printed', why: layout.name, layoutId: layout.id });
+  await inkForLayout(studio, tx, layout);
   await patchRow(tx, layouts, layout.id, { state: 'printed', printedAt: studio.now(), changedAt: studio.now() });
   const { unit } = await studio.settings();
   const used = layout.kind === 'sheet' ? `one sheet of ${formatSize({ width: layout.widthUm, height: layout.heightUm! }, unit)}` : `${formatLength(layout.lengthUm, unit)} of roll`;
@@ -152,6 +154,7 @@ export const unprintLayout = act<{ id: string }>(just({ id }), (studio, input) =
   const byLot = new Map<string, { amount: number; costMinor: number }>();
   for (const m of moves) { const was = byLot.get(m.lotId) ?? { amount: 0, costMinor: 0 }; byLot.set(m.lotId, { amount: was.amount + m.amount, costMinor: was.costMinor + m.costMinor }); }
   for (const [lotId, m] of byLot) if (m.amount) await insertRow(tx, stockMoves, { id: studio.newId(), lotId, at: studio.now(), kind: 'corrected', amount: -m.amount, costMinor: -m.costMinor, why: `${layout.name} was not printed after all`, layoutId: layout.id });
+  await tx.delete(inkUse).where(eq(inkUse.layoutId, layout.id));
   await patchRow(tx, layouts, layout.id, { state: 'queued', printedAt: null, changedAt: studio.now() });
   await noteInJournal(studio, tx, { act: 'corrected', subject: 'layout', subjectId: layout.id, says: `${layout.name} was not printed after all; its paper is back` });
   return { says: `${layout.name} is back in the queue and its paper in the drawer.` };
