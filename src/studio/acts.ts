@@ -13,6 +13,7 @@ import * as machineActs from './machines';
 import * as mounting from './mounting';
 import * as moves from './originalMoves';
 import * as orders from './orders';
+import * as paperDesk from './paperDesk';
 import * as parcels from './parcels';
 import * as preps from './preps';
 import * as printFiles from './printFiles';
@@ -24,7 +25,7 @@ import * as settings from './settings';
 import * as stock from './stock';
 import type { Studio } from './studio';
 
-const everything: Record<string, unknown> = { ...checks, ...equipment, ...jobs, ...measure, ...preps, ...printFiles, ...editions, ...formats, ...masters, ...lots, ...layouts, ...machineActs, ...mounting, ...moves, ...orders, ...parcels, ...routeActs, ...proofs, ...work, ...price, ...settings, ...stock };
+const everything: Record<string, unknown> = { ...checks, ...equipment, ...jobs, ...measure, ...preps, ...printFiles, ...editions, ...formats, ...masters, ...lots, ...layouts, ...machineActs, ...mounting, ...moves, ...orders, ...paperDesk, ...parcels, ...routeActs, ...proofs, ...work, ...price, ...settings, ...stock };
 
 /** Every act by name: what the interface, scripts and undo may ask for. A function without a schema is not an act. */
 export const ACTS: ReadonlyMap<string, Act> = new Map(

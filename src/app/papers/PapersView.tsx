@@ -1,7 +1,6 @@
 'use client';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
-import styled from 'styled-components';
 import { inGroups } from '@/core/groups';
 import type { Service, SupplyRow } from '@/store/orders';
 import type { Paper, Route } from '@/store/proofs';
@@ -10,19 +9,18 @@ import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import { Empty, Head, Lead, PageTitle, Scroll, Sheet, Small, Table, Wall } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
-import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 import { PAPER_ASKS, ROUTE_ASKS, SERVICE_ASKS, SUPPLY_ASKS } from './asks';
 import type { LotOnHand } from '@/studio/lots';
 import type { Shelf } from './page';
+import { PapersNav } from './PapersNav';
 import { ReceiveSheet } from './ReceiveSheet';
 import { RecordSheet, type Ask, type Values } from './RecordSheet';
 
 type Props = { lots: LotOnHand[]; today: string; papers: Paper[]; routes: Route[]; supplies: SupplyRow[]; services: Service[]; show: Shelf };
 type Open = { act: string; title: string; id: string | null; asks: readonly Ask[]; first: Values };
 
-const Shelves = styled.nav`display: flex; gap: 22px; padding-bottom: 14px; flex-wrap: wrap; a { color: ${t.ink2}; padding-bottom: 3px; } a[aria-current] { color: ${t.ink}; font-weight: 600; border-bottom: 2px solid ${t.ink}; }`;
 const SHELF_NAMES: Record<Shelf, string> = { papers: 'Papers', routes: 'Routes', shelf: 'Packing shelf', carriers: 'Carriers' };
 
 /** What is in the drawer, who else can print, what wraps a parcel and who carries it. */
@@ -41,10 +39,7 @@ export function PapersView(props: Props) {
         <div><PageTitle>{SHELF_NAMES[show]}</PageTitle><Lead>{LEADS[show]}</Lead></div>
         <Button keyName="n" onPress={() => record(null)}>Record {what}</Button>
       </Head>
-      <Shelves aria-label="What is kept here">
-        {(Object.keys(SHELF_NAMES) as Shelf[]).map((s) => <Link key={s} href={`/papers?show=${s}`} prefetch={false} aria-current={s === show ? 'page' : undefined}>{SHELF_NAMES[s]} <Small>{counts[s]}</Small></Link>)}
-        <Link href="/papers/layouts" prefetch={false}>Sheets and rolls</Link>
-      </Shelves>
+      <PapersNav />
       <Sheet>
         {counts[show] === 0 && <Empty title={`No ${SHELF_NAMES[show].toLowerCase()} yet`}><p>{EMPTY[show]}</p></Empty>}
         {show === 'papers' && counts.papers > 0 && <PaperTable papers={props.papers} lots={props.lots} onOpen={forms.paper} onReceive={setReceiving} />}
@@ -110,9 +105,9 @@ function PaperTable({ papers, lots, onOpen, onReceive }: { papers: Paper[]; lots
         <tbody>
           {papers.map((p) => (
             <tr key={p.id}>
-              <Name onOpen={() => onOpen(p)}>{p.name}</Name><td>{p.base}</td><td>{p.surface}</td><td className="n">{p.gsm}</td><td className="n">{(p.thicknessUm / 1000).toFixed(2)}</td><td>{p.brightener}</td>
+              <th scope="row"><Link href={`/papers/paper/${p.id}`} prefetch={false}>{p.name}</Link></th><td>{p.base}</td><td>{p.surface}</td><td className="n">{p.gsm}</td><td className="n">{(p.thicknessUm / 1000).toFixed(2)}</td><td>{p.brightener}</td>
               <td>{p.mayRoll ? 'flat or rolled' : 'flat only'}{p.scuffs && <Small>, scuffs</Small>}</td><td className="n">{p.dryHours} h</td><td className="n">{money(p.pricePerM2Minor)}</td><td>{held(p).length ? held(p).map((says, i) => <Small key={i} style={{ display: 'block' }}>{says}</Small>) : <Small>{p.sizes ? `none received; comes as ${p.sizes}` : 'none received'}</Small>}</td>
-              <td><Row $gap={6}><Button quiet onPress={() => onReceive(p)} aria-label={`Receive a lot of ${p.name}`}>Receive</Button>{p.discontinued && <Marked kind="fails">discontinued</Marked>}<Button quiet onPress={() => void act.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })}>{p.discontinued ? 'It is made again' : 'No longer made'}</Button></Row></td>
+              <td><Row $gap={6}><Button quiet onPress={() => onOpen(p)} aria-label={`Change ${p.name}`}>Change</Button><Button quiet onPress={() => onReceive(p)} aria-label={`Receive a lot of ${p.name}`}>Receive</Button>{p.discontinued && <Marked kind="fails">discontinued</Marked>}<Button quiet onPress={() => void act.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })}>{p.discontinued ? 'It is made again' : 'No longer made'}</Button></Row></td>
             </tr>
           ))}
         </tbody>
@@ -126,13 +121,13 @@ function RouteTable({ routes, onOpen }: { routes: Route[]; onOpen: (r: Route) =>
   return (
     <Scroll>
       <Table aria-label="Routes">
-        <thead><tr><th>Route</th><th>Kind</th><th>Process</th><th>Asks of the file</th><th>Border</th><th className="n">Days</th><th className="n">A square metre</th><th className="n">At least</th></tr></thead>
+        <thead><tr><th>Route</th><th>Kind</th><th>Process</th><th>Asks of the file</th><th>Border</th><th className="n">Days</th><th className="n">A square metre</th><th className="n">At least</th><th /></tr></thead>
         <tbody>
           {routes.map((r) => (
             <tr key={r.id}>
-              <Name onOpen={() => onOpen(r)}>{r.name}</Name><td>{r.kind}</td><td>{r.process}</td>
+              <th scope="row"><Link href={`/papers/route/${r.id}`} prefetch={false}>{r.name}</Link></th><td>{r.kind}</td><td>{r.process}</td>
               <td>{r.ppiSteps.map((s) => `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : r.ppiSteps.length > 1 ? ' above' : ''}`).join(', ')}<br /><Small>{r.space}, {r.fileKinds}</Small></td>
-              <td>{r.addsBorder ? 'on the sheet' : 'in the file'}</td><td className="n">{r.leadDays}</td><td className="n">{money(r.pricePerM2Minor)}</td><td className="n">{money(r.minimumMinor)}</td>
+              <td>{r.addsBorder ? 'on the sheet' : 'in the file'}</td><td className="n">{r.leadDays}</td><td className="n">{money(r.pricePerM2Minor)}</td><td className="n">{money(r.minimumMinor)}</td><td><Button quiet onPress={() => onOpen(r)} aria-label={`Change ${r.name}`}>Change</Button></td>
             </tr>
           ))}
         </tbody>

@@ -20,7 +20,7 @@ const LEAST_SIDE: Um = 140_000;
  * @param picture sides in any unit
  * @param largest long side of the largest print the file carries
  * Source: handbook §7.
- * @example proposeSet({ width: 4, height: 3 }, 600000, [{ size: { width: 400000, height: 300000 }, holds: true, lostShare: 0 }]).map((p) => p.size.width) // [210000, 300000, 400000]
+ * @example proposeSet({ width: 4, height: 3 }, 600000, [{ size: { width: 400000, height: 300000 }, holds: true, lostShare: 0 }]).map((p) => p.size.width) // [190000, 280000, 400000]
  */
 export function proposeSet(picture: { width: number; height: number }, largest: Um, candidates: readonly Candidate[]): Proposed[] {
   const long = (s: Size) => Math.max(s.width, s.height);

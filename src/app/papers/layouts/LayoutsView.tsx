@@ -14,6 +14,7 @@ import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { Empty, Head, Lead, PageTitle, Scroll, Sheet, SheetTitle, Small, Stack, Table, Wall } from '@/ui/Layout';
 import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { PapersNav } from '../PapersNav';
 import { CutOrGang } from './CutOrGang';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
@@ -31,7 +32,8 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   const waste = (l: Layout) => (l.placements.length ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10 : null);
   return (
     <Wall>
-      <Head><div><PageTitle>Sheets and rolls</PageTitle><Lead>Prints, proofs and strips of any works on one paper, laid so that little of it is wasted. What is printed leaves the oldest lot. <Link href="/papers">Back to the papers</Link></Lead></div><Button keyName="n" onPress={() => setOpen(true)}>Begin a layout</Button></Head>
+      <Head><div><PageTitle>Sheets and rolls</PageTitle><Lead>Prints, proofs and strips of any works on one paper, laid so that little of it is wasted. What is printed leaves the oldest lot.</Lead></div><Button keyName="n" onPress={() => setOpen(true)}>Begin a layout</Button></Head>
+      <PapersNav />
       <Sheet>
         {layouts.length === 0 ? <Empty title="Nothing laid out yet"><p>Begin a layout on a paper, add prints of any works, and see how much of the sheet or roll they take.</p></Empty> : (
           <Scroll>

@@ -2,8 +2,9 @@ import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
 import { ordersCsv, registerCsv } from '@/studio/exports';
+import { orderListCsv } from '@/studio/paperDesk';
 
-const TABLES = { 'register.csv': registerCsv, 'orders.csv': ordersCsv };
+const TABLES = { 'register.csv': registerCsv, 'orders.csv': ordersCsv, 'to-order.csv': orderListCsv };
 
 export async function GET(_: Request, { params }: { params: Promise<{ what: string }> }) {
   try {

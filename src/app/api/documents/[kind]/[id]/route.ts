@@ -2,8 +2,9 @@ import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
 import { addressLabel, certificate, packingSlip } from '@/studio/documents';
+import { orderListDocument } from '@/studio/paperDesk';
 
-const KINDS = { certificate, 'packing-slip': packingSlip, label: addressLabel };
+const KINDS = { certificate, 'packing-slip': packingSlip, label: addressLabel, 'to-order': orderListDocument };
 
 export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {
   try {

@@ -1,0 +1,12 @@
+import type { Metadata } from 'next';
+import { studio } from '@/app/server';
+import { orderList, suppliersAtHand } from '@/studio/paperDesk';
+import { OrderView } from './OrderView';
+
+export const metadata: Metadata = { title: 'To order' };
+
+export default async function OrderPage() {
+  const s = await studio();
+  const [lines, suppliers] = await Promise.all([orderList(s), suppliersAtHand(s.db)]);
+  return <OrderView lines={lines} suppliers={suppliers} />;
+}

@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { studio } from '@/app/server';
+import { machinesAtHand, settingsOfPapers } from '@/studio/machines';
+import { paperWhole } from '@/studio/paperDesk';
+import { PaperView } from './PaperView';
+
+export const metadata: Metadata = { title: 'Paper' };
+
+export default async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
+  const s = await studio();
+  const whole = await paperWhole(s, (await params).id);
+  if (!whole) notFound();
+  const [machines, settings] = await Promise.all([machinesAtHand(s.db), settingsOfPapers(s.db)]);
+  return <PaperView {...whole} machines={machines.map((m) => ({ id: m.id, name: m.name }))} settings={settings.filter((x) => x.paperId === whole.paper.id)} />;
+}
