@@ -1,0 +1,11 @@
+import type { Metadata } from 'next';
+import { studio } from '@/app/server';
+import { printQueue } from '@/studio/printQueue';
+import { QueueView } from './QueueView';
+
+export const metadata: Metadata = { title: 'Print queue' };
+
+export default async function QueuePage() {
+  const { queue, inks } = await printQueue(await studio());
+  return <QueueView queue={queue} inks={[...inks].map(([machineId, reports]) => ({ machineId, trouble: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])) }))} />;
+}

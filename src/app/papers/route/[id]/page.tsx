@@ -1,0 +1,17 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { studio } from '@/app/server';
+import { localDay } from '@/core/measure';
+import { findRow } from '@/store/rows';
+import { routes } from '@/store/schema';
+import { pricesOfRoute } from '@/studio/routes';
+import { RouteView } from './RouteView';
+
+export const metadata: Metadata = { title: 'Route' };
+
+export default async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
+  const s = await studio();
+  const route = await findRow(s.db, routes, (await params).id);
+  if (!route) notFound();
+  return <RouteView key={route.readOn ?? 'new'} route={route} lines={await pricesOfRoute(s.db, route.id)} today={localDay(s.now(), (await s.settings()).timeZone)} />;
+}
