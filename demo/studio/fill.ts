@@ -16,6 +16,7 @@ import { recordTools, scheduleCapturing } from './capturing';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOrders } from './selling';
+import { scheduleSupplying } from './supplying';
 import { WORKS } from './works';
 
 /** What the demo has recorded, by the short names its parts call things. */
@@ -36,6 +37,7 @@ export async function fillStudio(studio: Studio, clock: DemoClock, pictures: str
   for (const w of WORKS) clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
   scheduleCapturing(clock, studio, known, onStep);
   scheduleLaying(clock, studio, known);
+  scheduleSupplying(clock, studio, known);
   scheduleMaking(studio, clock, known);
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
