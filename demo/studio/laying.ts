@@ -24,7 +24,7 @@ export async function recordCutters(studio: Studio, clock: DemoClock): Promise<s
 
 type LotRow = [paper: string, name: string, form: 'sheet' | 'roll', size: string, amount: string, price: string, daysAgo: number];
 const LOTS: readonly LotRow[] = [
-  ['rag', 'HR-2207', 'roll', '610 mm', '12000 mm', '142.00', 210], ['rag', 'HR-2315', 'roll', '610 mm', '12000 mm', '148.50', 60], ['rag', 'HR-A3', 'sheet', 'A3+', '25', '78.00', 60],
+  ['rag', 'HR-2207', 'roll', '610 mm', '12000 mm', '142.00', 210], ['rag', 'HR-2315', 'roll', '610 mm', '12000 mm', '148.50', 60], ['rag', 'HR-A3', 'sheet', 'A3+', '18', '56.16', 60],
   ['kelp', 'KT-118', 'sheet', 'A3+', '20', '71.00', 140], ['lantern', 'LS-40', 'roll', '610 mm', '15000 mm', '79.00', 130], ['sound', 'SG-9', 'roll', '610 mm', '10000 mm', '93.00', 85],
   ['sailcloth', 'SC-31', 'roll', '1118 mm', '9000 mm', '168.00', 50], ['ledger', 'PL-last', 'sheet', 'A4', '40', '18.40', 300],
 ];

@@ -42,7 +42,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
     mill = (await recordSupplier(studio, { id: null, name: 'Harrow Mill, direct', deliveryDays: 9, carriage: '14', freeFrom: '250', notes: 'Orders on Tuesdays.' })).id!;
     coat = (await recordSupplier(studio, { id: null, name: 'Lantern & Sound', deliveryDays: 4, carriage: '8.50', freeFrom: '150', notes: '' })).id!;
     machine = (await machines.recordMachine(studio, { id: null, name: 'the 610 in the back room', width: '610 mm', feeds: 'roll, rear sheet, tray', inks: INKS.map((colour) => ({ colour, ml: 110, price: '62' })), boughtOn: clock.day(418), outlay: '2480', lifeHours: 3_000, warrantyUntil: clock.day(-52), chargingMl: 34, deliveryDays: 4, notes: 'Serial plate under the lid.' })).id!;
-    for (const colour of INKS) { await machines.moveInk(studio, { machineId: machine, colour, kind: 'in', day: clock.day(418), amount: null, cost: '' }); await machines.moveInk(studio, { machineId: machine, colour, kind: 'bought', day: clock.day(418), amount: 4, cost: '' }); }
+    for (const colour of INKS) { await machines.moveInk(studio, { machineId: machine, colour, kind: 'in', day: clock.day(418), amount: null, cost: '' }); await machines.moveInk(studio, { machineId: machine, colour, kind: 'bought', day: clock.day(418), amount: 1, cost: '' }); }
   });
   const desk = (key: string, sample: (typeof SAMPLES)[number], sampleNotes: string, supplierId: () => string | null, gasOutHours = 0, storage = '') => keepPaperDesk(studio, { id: paper(key), sample, sampleNotes, supplierId: supplierId(), gasOutHours, storage });
   clock.at({ days: 415, hour: 10 }, async () => {
@@ -57,8 +57,8 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
   const drunk = new Map(INKS.map((c) => [c, 76]));
   for (let days = 412, n = 0; days > 0; days -= 4, n++) {
     clock.at({ days, hour: 19 }, async () => {
-      const m2 = 0.35 + 0.9 * ((n * 7) % 5) / 4;
-      await machines.notePrinted(studio, { machineId: machine, day: clock.day(days), areaMm2: Math.round(m2 * 1e6), says: 'prints of the day' });
+      const m2 = 0.9 + 1.4 * ((n * 7) % 5) / 4;
+      await machines.notePrinted(studio, { machineId: machine, day: clock.day(days), areaMm2: Math.round(m2 * 1e6), says: 'prints of the day', weights: THIRST });
       const washed = n % 9 === 4;
       if (washed) await machines.logMachine(studio, { machineId: machine, day: clock.day(days), kind: 'cleaning', says: 'stood over the weekend', cost: '' });
       else if (n % 4 === 0) await machines.logMachine(studio, { machineId: machine, day: clock.day(days), kind: 'nozzle check', says: n % 12 === 8 ? 'two gaps in magenta' : 'clear', cost: '' });
@@ -67,7 +67,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         if (left > 0) { drunk.set(colour, left); continue; }
         await machines.moveInk(studio, { machineId: machine, colour, kind: 'in', day: clock.day(days), amount: null, cost: '' });
         drunk.set(colour, 110 + left);
-        if (colour !== 'matte black' || days > 90) await machines.moveInk(studio, { machineId: machine, colour, kind: 'bought', day: clock.day(days), amount: 1, cost: '' });
+        if (colour !== 'cyan' || days > 150) await machines.moveInk(studio, { machineId: machine, colour, kind: 'bought', day: clock.day(days), amount: 1, cost: '' });
       }
     });
   }
@@ -91,7 +91,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
   });
   clock.at({ days: 200, hour: 9 }, async () => {
     await routes.importPrices(studio, { routeId: route('lab'), text: LAB_TABLE, readOn: clock.day(200) });
-    await routes.changeTerms(studio, { id: route('lab'), carriage: '6.90', freeFrom: '100', setUp: '1.50', bleed: '0 mm', readOn: clock.day(200) });
+    await routes.changeTerms(studio, { id: route('lab'), carriage: '6.90', freeFrom: '100', setUp: '1.50', bleed: '0 mm', readOn: clock.day(200), proofKinds: 'snippet A4, whole', proof: '9.00', proofDays: 4 });
     await routes.keepQuote(studio, { routeId: route('lab'), formatId: known.formats.get('quarry 300 x 240 mm')!, quantity: 4 });
   });
   clock.at({ days: 20, hour: 9 }, async () => {

@@ -1,12 +1,12 @@
-import { and, asc, desc, eq, gte, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
-import { areaOf } from '@/core/layout/pieces';
+import { areaOf, type Laid, type LaidPiece } from '@/core/layout/pieces';
 import { localDay, parseLength, parseMoney } from '@/core/measure';
-import { enoughInk, fitInk, forecastInk, inkLevel, type InkFit, type InkForecast, type InkLevel, type InkSpan } from '@/core/stock/ink';
+import { enoughInk, fitInk, forecastInk, inkLevel, inkWeights, type InkFit, type InkForecast, type InkLevel, type InkSpan } from '@/core/stock/ink';
 import type { Finding } from '@/core/finding';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
-import { inkMoves, inkUse, layouts, MACHINE_LOG_KINDS, machineLog, machines, mediaSettings, papers } from '@/store/schema';
+import { inkMoves, inkUse, layouts, MACHINE_LOG_KINDS, machineLog, machines, masters, mediaSettings, papers, readings } from '@/store/schema';
 import { act } from './act';
 import { array, count, day, flag, id, just, line, name, oneOf, orNull, prose, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
@@ -105,9 +105,9 @@ export const moveInk = act<InkInput>(just({ machineId: id, colour: name, kind: o
 });
 
 /** Notes an area printed, so that the ink's reckoning knows of it. Printing a layout does this by itself. */
-export const notePrinted = act<{ machineId: string; day: string; areaMm2: number; says: string }>(just({ machineId: id, day, areaMm2: count(1, 1_000_000_000), says: line }), (studio, input) => studio.store.write(async (tx) => {
+export const notePrinted = act<{ machineId: string; day: string; areaMm2: number; says: string; weights?: Record<string, number> }>(just({ machineId: id, day, areaMm2: count(1, 1_000_000_000), says: line, weights: { type: 'object', additionalProperties: { type: 'number', minimum: 0, maximum: 3 } } }, ['weights']), (studio, input) => studio.store.write(async (tx) => {
   const machine = await rowById(tx, machines, input.machineId, 'machineId');
-  await insertRow(tx, inkUse, { id: studio.newId(), machineId: machine.id, day: input.day, areaMm2: input.areaMm2, says: input.says });
+  await insertRow(tx, inkUse, { id: studio.newId(), machineId: machine.id, day: input.day, areaMm2: input.areaMm2, says: input.says, weights: input.weights ?? null });
   return { says: `${(input.areaMm2 / 1e6).toFixed(3)} m² noted on ${machine.name}.` };
 }));
 
@@ -178,10 +178,25 @@ export async function inkReport(studio: Studio, machine: Machine): Promise<InkRe
 }
 
 /** Ink for a layout that was just printed, on the narrowest machine that takes it. */
-export async function inkForLayout(studio: Studio, tx: Tx, layout: { id: string; name: string; widthUm: number; placements: readonly { width: number; height: number }[] }): Promise<void> {
+export async function inkForLayout(studio: Studio, tx: Tx, layout: { id: string; name: string; widthUm: number; pieces: readonly LaidPiece[]; placements: readonly Laid[] }): Promise<void> {
   const [machine] = await tx.select().from(machines).where(and(isNull(machines.archivedAt), gte(machines.widthUm, layout.widthUm))).orderBy(asc(machines.widthUm)).limit(1);
   if (!machine) return;
-  await insertRow(tx, inkUse, { id: studio.newId(), machineId: machine.id, day: localDay(studio.now(), (await studio.settings(tx)).timeZone), areaMm2: Math.round(areaOf(layout.placements)), says: layout.name, layoutId: layout.id });
+  await insertRow(tx, inkUse, { id: studio.newId(), machineId: machine.id, day: localDay(studio.now(), (await studio.settings(tx)).timeZone), areaMm2: Math.round(areaOf(layout.placements)), says: layout.name, layoutId: layout.id, weights: await weightsOf(tx, machine, layout) });
+}
+
+/** What a layout's pictures ask of each colour, by their own darkness where their files are here; by area. */
+async function weightsOf(tx: Tx, machine: Machine, layout: { pieces: readonly LaidPiece[]; placements: readonly Laid[] }): Promise<Record<string, number> | null> {
+  const shas = [...new Set(layout.pieces.flatMap((p) => (p.picture ? [p.picture] : [])))];
+  if (!shas.length) return null;
+  const rows = await tx.select({ sha: masters.sha256, body: readings.body }).from(masters).innerJoin(readings, eq(readings.masterId, masters.id)).where(inArray(masters.sha256, shas));
+  const colours = machine.inks.map((i) => i.colour), total = areaOf(layout.placements);
+  const sums = new Map(colours.map((c) => [c, 0]));
+  for (const p of layout.placements) {
+    const piece = layout.pieces.find((x) => x.id === p.id.split('#')[0]), row = rows.find((r) => r.sha === piece?.picture);
+    const weights = row ? inkWeights(row.body.histogram, colours) : null;
+    for (const c of colours) sums.set(c, sums.get(c)! + (weights?.[c] ?? 1) * (areaOf([p]) / total));
+  }
+  return Object.fromEntries([...sums].map(([c, v]) => [c, Math.round(v * 100) / 100]));
 }
 
 /** What a machine cost an hour of its meant life, and a square metre of all its inks so far. */

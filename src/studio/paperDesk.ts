@@ -3,13 +3,17 @@ import { advisePaper, nearestPapers, type NearPaper, type PaperAdvice } from '@/
 import { forecastStock, type StockForecast } from '@/core/stock/forecast';
 import { InputError } from '@/core/errors';
 import { formatLength, formatMoney, formatSize, localDay, parseMoney } from '@/core/measure';
+import { layOnSheet } from '@/core/layout/nup';
+import { sheetOf } from '@/core/layout/sheet';
 import { csv } from '@/paperwork/csv';
+import { jobSheetPdf } from '@/paperwork/orderList';
 import { orderListPdf } from '@/paperwork/orderList';
 import type { Db } from '@/store/db';
 import { findRow, insertRow, patchRow, rowById } from '@/store/rows';
-import { editions, formats, impressions, layouts, lots, papers, proofs, stockMoves, suppliers, supplies, works } from '@/store/schema';
+import { editions, formats, impressions, layouts, lots, orderLines, orders, papers, proofs, routes, sentJobs, stockMoves, suppliers, supplies, works } from '@/store/schema';
 import type { Paper } from '@/store/proofs';
 import { act } from './act';
+import { bordersOf, imageOf } from './formats';
 import { lotsOnHand, type LotOnHand } from './lots';
 import { count, id, just, line, name, oneOf, orNull, prose, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
@@ -57,9 +61,10 @@ async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held
   const { db } = studio;
   const own = await lotsOnHand(db, [paper.id]);
   if (!own.length) return [];
-  const [moves, queued, supplier] = await Promise.all([
+  const [moves, queued, wanted, supplier] = await Promise.all([
     db.select().from(stockMoves).where(inArray(stockMoves.lotId, own.map((l) => l.id))).orderBy(asc(stockMoves.at), asc(stockMoves.id)),
     db.select().from(layouts).where(and(eq(layouts.paperId, paper.id), eq(layouts.state, 'queued'))),
+    wantedByOrders(db, paper.id),
     paper.supplierId ? findRow(db, suppliers, paper.supplierId) : Promise.resolve(undefined),
   ]);
   const groups = new Map<string, LotOnHand[]>();
@@ -71,9 +76,28 @@ async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held
     const byDay = new Map<string, number>();
     for (const m of mine) { sum += m.amount; byDay.set(m.at.slice(0, 10), sum); }
     const promised = queued.filter((q) => q.kind === form && q.widthUm === widthUm && (form === 'roll' || q.heightUm === heightUm)).reduce((a, q) => a + (form === 'roll' ? q.lengthUm : 1), 0);
+    // Orders are printed on what is there most of; their length is their area with a tenth for what is cut away.
+    const most = [...groups].sort((a, b) => b[1].reduce((x, l) => x + l.onHand * (l.heightUm ?? 1), 0) - a[1].reduce((x, l) => x + l.onHand * (l.heightUm ?? 1), 0))[0]![0] === key;
+    const forOrders = most ? wanted.reduce((a, w) => a + (form === 'roll' ? Math.round((w.width * w.height * w.count * 1.1) / widthUm) : Math.ceil(w.count / Math.max(1, layOnSheet({ sheet: { width: widthUm, height: heightUm! }, piece: w, margin: 5_000, gutter: 0 }).count))), 0) : 0;
     const uses = mine.filter((m) => m.amount < 0 && m.kind !== 'corrected').map((m) => ({ day: m.at.slice(0, 10), amount: -m.amount }));
-    return { key, form, width: widthUm, height: heightUm, lots: list, onHand: sum, history: [...byDay].map(([day, onHand]) => ({ day, onHand })), forecast: forecastStock({ onHand: sum, uses, today, deliveryDays: supplier?.deliveryDays ?? FIRST_DELIVERY_DAYS, promised, cover: COVER_DAYS }) };
+    return { key, form, width: widthUm, height: heightUm, lots: list, onHand: sum, history: [...byDay].map(([day, onHand]) => ({ day, onHand })), forecast: forecastStock({ onHand: sum, uses, today, deliveryDays: supplier?.deliveryDays ?? FIRST_DELIVERY_DAYS, promised: promised + forOrders, cover: COVER_DAYS }) };
   });
+}
+
+/** Prints that open orders want and that do not lie ready, by sheet, of works whose reference proof is on this paper. */
+async function wantedByOrders(db: Db, paperId: string): Promise<{ width: number; height: number; count: number }[]> {
+  const lines = await db.select({ line: orderLines, format: formats }).from(orderLines).innerJoin(orders, eq(orders.id, orderLines.orderId)).innerJoin(formats, eq(formats.id, orderLines.formatId))
+    .innerJoin(proofs, and(eq(proofs.formatId, formats.id), eq(proofs.paperId, paperId), eq(proofs.reference, true))).where(eq(orders.state, 'new'));
+  const ready = new Map<string, number>();
+  const out: { width: number; height: number; count: number }[] = [];
+  for (const { line, format } of lines) {
+    const key = `${line.editionId} ${line.formatId}`;
+    if (!ready.has(key)) ready.set(key, (await db.select({ id: impressions.id }).from(impressions).where(and(eq(impressions.editionId, line.editionId), eq(impressions.formatId, line.formatId), isNull(impressions.orderLineId), inArray(impressions.state, ['printed', 'inspected', 'signed', 'certified'])))).length);
+    const lie = ready.get(key)!, lacking = Math.max(0, line.quantity - lie);
+    ready.set(key, Math.max(0, lie - line.quantity));
+    if (lacking) out.push({ ...sheetOf(imageOf(format), bordersOf(format)), count: lacking });
+  }
+  return out;
 }
 
 export type Consequence = { workId: string; title: string; says: string };
@@ -151,4 +175,16 @@ export async function orderListDocument(studio: Studio): Promise<{ name: string;
   const lines = await orderList(studio);
   const bytes = await orderListPdf({ studio: s.name, address: s.address, at: studio.now(), day: localDay(studio.now(), s.timeZone), letter: s.unit === 'in', lines: lines.map((l) => ({ supplier: l.supplier?.name ?? 'From whoever has it', days: l.supplier?.deliveryDays ?? null, what: l.what, amount: l.amount, why: l.why, about: formatMoney(l.costMinor, s.currency) })) });
   return { name: `to-order_${localDay(studio.now(), s.timeZone)}.pdf`, bytes };
+}
+
+/** What goes with work that is sent out: what, how many, how it is to be made. */
+export async function jobSheet(studio: Studio, jobId: string): Promise<{ name: string; bytes: Buffer }> {
+  const s = await studio.settings();
+  const job = await rowById(studio.db, sentJobs, jobId, 'job'), route = await rowById(studio.db, routes, job.routeId, 'route');
+  const lines = await Promise.all(job.lines.map(async (l) => {
+    const format = await rowById(studio.db, formats, l.formatId, 'format'), image = imageOf(format), sheet = sheetOf(image, bordersOf(format));
+    return { what: l.says, count: l.quantity, how: `image ${formatSize(image, s.unit)}, sheet ${formatSize(sheet, s.unit)} (${formatSize(sheet, s.unit === 'mm' ? 'in' : 'mm')}); ${route.addsBorder ? 'border to be left on the sheet' : 'border lies in the file: print without scaling'}` };
+  }));
+  const bytes = await jobSheetPdf({ studio: s.name, address: s.address, at: studio.now(), letter: s.unit === 'in', route: route.name, sentOn: job.sentOn, expectedOn: job.expectedOn, asks: `${route.process}; ${route.space}; ${route.fileKinds}. Do not scale, crop or correct colour.`, lines, total: formatMoney(job.totalMinor, s.currency) });
+  return { name: `job_${job.sentOn}_${route.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf`, bytes };
 }

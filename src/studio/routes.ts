@@ -62,13 +62,13 @@ export const dropPrice = act<{ id: string }>(just({ id }), (studio, input) => st
   return { says: 'The price is out.' };
 }));
 
-type TermsInput = { id: string; carriage: string; freeFrom: string; setUp: string; bleed: string; readOn: string };
+type TermsInput = { id: string; carriage: string; freeFrom: string; setUp: string; bleed: string; readOn: string; proofKinds?: string; proof?: string; proofDays?: number };
 
 /** Changes what a route asks besides its prices: carriage, set-up, bleed. */
-export const changeTerms = act<TermsInput>(just({ id, carriage: typed, freeFrom: typed, setUp: typed, bleed: typed, readOn: day }), async (studio, input) => {
+export const changeTerms = act<TermsInput>(just({ id, carriage: typed, freeFrom: typed, setUp: typed, bleed: typed, readOn: day, proofKinds: line, proof: typed, proofDays: count(0, 120) }, ['proofKinds', 'proof', 'proofDays']), async (studio, input) => {
   const { currency, unit } = await studio.settings();
   const sum = (text: string, field: string) => (text.trim() ? parseMoney(text, currency, field) : 0);
-  const row = { carriageMinor: sum(input.carriage, 'carriage'), freeFromMinor: input.freeFrom.trim() ? parseMoney(input.freeFrom, currency, 'freeFrom') : null, setUpMinor: sum(input.setUp, 'setUp'), bleedUm: input.bleed.trim() ? parseLength(input.bleed, unit, 'bleed') : 0, readOn: input.readOn };
+  const row = { carriageMinor: sum(input.carriage, 'carriage'), freeFromMinor: input.freeFrom.trim() ? parseMoney(input.freeFrom, currency, 'freeFrom') : null, setUpMinor: sum(input.setUp, 'setUp'), bleedUm: input.bleed.trim() ? parseLength(input.bleed, unit, 'bleed') : 0, readOn: input.readOn, ...(input.proofKinds !== undefined && { proofKinds: input.proofKinds }), ...(input.proof !== undefined && { proofMinor: sum(input.proof, 'proof') }), ...(input.proofDays !== undefined && { proofDays: input.proofDays }) };
   return studio.store.write(async (tx) => {
     const before = await rowById(tx, routes, input.id, 'id');
     await patchRow(tx, routes, input.id, row);

@@ -1,5 +1,5 @@
 import { getTableColumns, type Table } from 'drizzle-orm';
-import { InputError } from '@/core/errors';
+import { InputError, RefusedError } from '@/core/errors';
 import { parseMoney, parseSize, parseWeight, parseLength } from '@/core/measure';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { papers, routes, services, supplies } from '@/store/schema';
@@ -81,6 +81,22 @@ export const recordService = act<ServiceInput>(
     return keep(studio, services, given, row, 'service');
   },
 );
+
+/** Takes something off the packing shelf that was used at the bench: a mat cut beforehand, a board, tape. */
+export const useSupply = act<{ id: string; count: number; why: string }>(just({ id, count: count(1, 1_000), why: line }), (studio, input) => studio.store.write(async (tx) => {
+  const supply = await rowById(tx, supplies, input.id, 'id');
+  if (supply.onHand < input.count) throw new RefusedError(`${supply.onHand} of ${supply.name} are on hand, not ${input.count}: count them under Packing shelf.`);
+  await patchRow(tx, supplies, supply.id, { onHand: supply.onHand - input.count });
+  await noteInJournal(studio, tx, { act: 'used', subject: 'supply', subjectId: supply.id, says: `Used ${input.count} × ${supply.name}${input.why ? `: ${input.why}` : ''}`, before: supply.onHand, after: supply.onHand - input.count });
+  return { says: `${supply.name}: ${supply.onHand - input.count} left${supply.onHand - input.count <= supply.reorderAt ? ', to be ordered' : ''}.`, undo: { act: 'putSupplyBack', input: { id: supply.id, count: input.count } } };
+}));
+
+export const putSupplyBack = act<{ id: string; count: number }>(just({ id, count: count(1, 1_000) }), (studio, input) => studio.store.write(async (tx) => {
+  const supply = await rowById(tx, supplies, input.id, 'id');
+  await patchRow(tx, supplies, supply.id, { onHand: supply.onHand + input.count });
+  await noteInJournal(studio, tx, { act: 'put back', subject: 'supply', subjectId: supply.id, says: `Put back ${input.count} × ${supply.name}`, before: supply.onHand, after: supply.onHand + input.count });
+  return { says: `${supply.name}: ${supply.onHand + input.count} on hand.` };
+}));
 
 type Named = typeof papers | typeof routes | typeof supplies | typeof services;
 

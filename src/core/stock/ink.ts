@@ -97,3 +97,21 @@ export function enoughInk(colour: string, level: InkLevel, needed: number): Find
   if (level.ml >= needed) return { verdict: 'care', word: 'may run out', says: `${colour} may run out: ${r(needed)} ml needed, ${r(level.ml)} ml left, give or take ${r(level.error)}. Have the next cartridge at hand before a large print starts.`, because };
   return { verdict: 'fails', word: 'too little', says: `${colour} will run out: ${r(needed)} ml needed, ${r(level.ml)} ml left. Change it first, or print less.`, because };
 }
+
+/**
+ * How much ink of each colour a picture asks, from its channels' means: 1 is a picture half as dark as can be. Blacks and
+ * greys follow its darkness, a colour the light it takes away; anything else the mean of all.
+ *
+ * @param histogram counts by step for each channel, dark to light; three channels of light, or one of grey
+ * @example inkWeights([[0, 1], [0, 1], [1, 0]], ['yellow']) // { yellow: 2 }
+ */
+export function inkWeights(histogram: readonly (readonly number[])[], colours: readonly string[]): Record<string, number> {
+  const dark = histogram.map((counts) => { const n = counts.reduce((a, c) => a + c, 0); return n ? 1 - counts.reduce((a, c, i) => a + c * i, 0) / (n * Math.max(1, counts.length - 1)) : 0.5; });
+  const all = dark.reduce((a, d) => a + d, 0) / Math.max(1, dark.length);
+  const of = (colour: string) => {
+    const c = colour.toLowerCase();
+    if (dark.length !== 3 || /black|grey|gray/.test(c)) return all;
+    return /cyan|blue/.test(c) ? dark[0]! : /magenta|red/.test(c) ? dark[1]! : /yellow/.test(c) ? dark[2]! : all;
+  };
+  return Object.fromEntries(colours.map((c) => [c, Math.round(Math.min(2, Math.max(0.1, of(c) * 2)) * 100) / 100]));
+}

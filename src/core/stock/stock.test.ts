@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { enoughInk, fitInk, forecastInk, inkLevel, type InkSpan } from './ink';
+import { enoughInk, fitInk, forecastInk, inkLevel, inkWeights, type InkSpan } from './ink';
 import { forecastStock } from './forecast';
 import { advisePaper, nearestPapers, paperDistance, type PaperFacts } from './papers';
 
@@ -45,6 +45,12 @@ describe('ink that is learned from cartridges running out', () => {
       expect(Math.abs(said.days! - day)).toBeLessThanOrEqual(7);
       expect(said.orderIn!).toBeLessThanOrEqual(said.days!);
     }
+  });
+  test('a picture asks ink by its darkness: white asks little of all, pure yellow only of yellow, a grey picture of all alike', () => {
+    const flat = (step: number) => Array.from({ length: 256 }, (_, i) => (i === step ? 1 : 0));
+    expect(inkWeights([flat(255), flat(255), flat(255)], ['matte black', 'cyan'])).toEqual({ 'matte black': 0.1, cyan: 0.1 });
+    expect(inkWeights([flat(255), flat(255), flat(0)], ['cyan', 'yellow', 'grey'])).toEqual({ cyan: 0.1, yellow: 2, grey: 0.67 });
+    expect(inkWeights([flat(128)], ['cyan', 'yellow'])).toEqual({ cyan: 1, yellow: 1 });
   });
   test('the level and its error, and whether a queue can be printed', () => {
     const fit = { coverage: 2, perCleaning: 1, coverageError: 0.2, cleaningError: null, spans: 4 };

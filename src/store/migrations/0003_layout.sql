@@ -209,6 +209,9 @@ ALTER TABLE `routes` ADD `carriage_minor` integer DEFAULT 0 NOT NULL;--> stateme
 ALTER TABLE `routes` ADD `free_from_minor` integer;--> statement-breakpoint
 ALTER TABLE `routes` ADD `set_up_minor` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `routes` ADD `bleed_um` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `routes` ADD `proof_kinds` text DEFAULT '' NOT NULL;--> statement-breakpoint
+ALTER TABLE `routes` ADD `proof_minor` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE `routes` ADD `proof_days` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `routes` ADD `read_on` text;--> statement-breakpoint
 ALTER TABLE `supplies` ADD `window_width_um` integer;--> statement-breakpoint
 ALTER TABLE `supplies` ADD `window_height_um` integer;

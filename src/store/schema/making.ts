@@ -49,6 +49,10 @@ export const routes = sqliteTable('routes', {
   freeFromMinor: integer('free_from_minor'),
   setUpMinor: integer('set_up_minor').notNull().default(0),
   bleedUm: um('bleed_um').notNull().default(0),
+  /** Kinds of proof it gives, in its own words, what one costs and how long it takes. */
+  proofKinds: text('proof_kinds').notNull().default(''),
+  proofMinor: integer('proof_minor').notNull().default(0),
+  proofDays: integer('proof_days').notNull().default(0),
   /** The day its prices were read. */
   readOn: text('read_on'),
   notes: text('notes').notNull().default(''),

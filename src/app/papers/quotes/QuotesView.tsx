@@ -62,7 +62,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
         <SheetTitle>Out to be printed <span>{out.length}</span></SheetTitle>
         <Stack $gap={6} style={{ paddingTop: 6 }}>
           {sent.length === 0 && <Small>Nothing has been sent out yet.</Small>}
-          {sent.map((j) => <div key={j.id}><Marked kind={j.backOn ? 'holds' : j.expectedOn < today ? 'fails' : 'none'}>{j.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at {routes.find((r) => r.id === j.routeId)?.name}, {money(j.totalMinor)}, sent {j.sentOn}; {j.backOn ? `back ${j.backOn}: ${j.inspection}` : j.expectedOn < today ? `expected ${j.expectedOn}: late, ask` : `expected ${j.expectedOn}`}</Marked>{!j.backOn && <Button quiet onPress={() => setBack(j)}>It came back</Button>}</div>)}
+          {sent.map((j) => <div key={j.id}><Marked kind={j.backOn ? 'holds' : j.expectedOn < today ? 'fails' : 'none'}>{j.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at {routes.find((r) => r.id === j.routeId)?.name}, {money(j.totalMinor)}, sent {j.sentOn}; {j.backOn ? `back ${j.backOn}: ${j.inspection}` : j.expectedOn < today ? `expected ${j.expectedOn}: late, ask` : `expected ${j.expectedOn}`}</Marked> <a href={`/api/documents/job-sheet/${j.id}`} target="_blank" rel="noreferrer">job sheet</a> {!j.backOn && <Button quiet onPress={() => setBack(j)}>It came back</Button>}</div>)}
         </Stack>
       </Sheet>
       {back && <BackSheet job={back} today={today} onClose={() => setBack(null)} />}

@@ -18,7 +18,7 @@ const SHOWN = 200;
 export function RouteView({ route: r, lines, today }: { route: Route; lines: PriceLine[]; today: string }) {
   const act = useAct();
   const { length, size, money, bareMoney, currency } = useUnits();
-  const [terms, setTerms] = useState({ carriage: bareMoney(r.carriageMinor), freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor), setUp: bareMoney(r.setUpMinor), bleed: length(r.bleedUm), readOn: r.readOn ?? today });
+  const [terms, setTerms] = useState({ carriage: bareMoney(r.carriageMinor), freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor), setUp: bareMoney(r.setUpMinor), bleed: length(r.bleedUm), readOn: r.readOn ?? today, proofKinds: r.proofKinds, proof: bareMoney(r.proofMinor), proofDays: String(r.proofDays) });
   const [find, setFind] = useState('');
   const [bad, setBad] = useState<Bad[]>([]);
   const input = useRef<HTMLInputElement>(null);
@@ -52,8 +52,8 @@ export function RouteView({ route: r, lines, today }: { route: Route; lines: Pri
           <section>
             <SheetTitle>Besides its prices</SheetTitle>
             <Stack $gap={10} style={{ paddingTop: 6 }}>
-              <Fields $columns="1fr 1fr"><Field label={`Carriage, ${currency}`} value={terms.carriage} onChange={set('carriage')} wrong={act.wrong('carriage')} /><Field label="Free from" value={terms.freeFrom} onChange={set('freeFrom')} hint="empty: never" wrong={act.wrong('freeFrom')} /><Field label="Set-up, an order" value={terms.setUp} onChange={set('setUp')} wrong={act.wrong('setUp')} /><Field label="Bleed it wants" value={terms.bleed} onChange={set('bleed')} wrong={act.wrong('bleed')} /><Field label="Prices read on" value={terms.readOn} onChange={set('readOn')} type="date" wrong={act.wrong('readOn')} /></Fields>
-              <Row><Button onPress={() => void act.run('changeTerms', { id: r.id, ...terms })} isDisabled={act.busy}>Keep the terms</Button></Row>
+              <Fields $columns="1fr 1fr"><Field label={`Carriage, ${currency}`} value={terms.carriage} onChange={set('carriage')} wrong={act.wrong('carriage')} /><Field label="Free from" value={terms.freeFrom} onChange={set('freeFrom')} hint="empty: never" wrong={act.wrong('freeFrom')} /><Field label="Set-up, an order" value={terms.setUp} onChange={set('setUp')} wrong={act.wrong('setUp')} /><Field label="Bleed it wants" value={terms.bleed} onChange={set('bleed')} wrong={act.wrong('bleed')} />{r.givesProofs && <><Field label="Proofs it gives" value={terms.proofKinds} onChange={set('proofKinds')} hint="snippet, whole, strip" /><Field label={`A proof, ${currency}`} value={terms.proof} onChange={set('proof')} wrong={act.wrong('proof')} /><Field label="Days for a proof" value={terms.proofDays} onChange={set('proofDays')} wrong={act.wrong('proofDays')} /></>}<Field label="Prices read on" value={terms.readOn} onChange={set('readOn')} type="date" wrong={act.wrong('readOn')} /></Fields>
+              <Row><Button onPress={() => void act.run('changeTerms', { id: r.id, ...terms, proofDays: /^\s*\d+\s*$/.test(terms.proofDays) ? Number(terms.proofDays) : terms.proofDays })} isDisabled={act.busy}>Keep the terms</Button></Row>
               <Facts rows={[['Least an order', money(r.minimumMinor)], ['Notes', r.notes]]} />
             </Stack>
           </section>

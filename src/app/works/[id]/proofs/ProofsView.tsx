@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Paper, Route } from '@/store/proofs';
@@ -7,14 +8,14 @@ import type { ProofLine } from '@/studio/proofs';
 import { useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Lead, Small, Stack } from '@/ui/Layout';
+import { Empty, Lead, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked, type MarkKind } from '@/ui/Verdict';
 import { AskSheet, JudgeSheet } from './ProofSheets';
 
-type Props = { formats: Format[]; papers: Paper[]; routes: Route[]; lines: ProofLine[]; hasMaster: boolean };
+type Props = { formats: Format[]; papers: Paper[]; routes: Route[]; lines: ProofLine[]; hasMaster: boolean; advice: { id: string; name: string; reasons: string[] }[] };
 
 const Line = styled.li`
   display: grid; grid-template-columns: 66px minmax(0, 1.1fr) minmax(0, 1.4fr) 168px; gap: 4px 18px; padding: 11px 0; border-bottom: 1px solid ${t.hair}; align-items: start;
@@ -29,7 +30,7 @@ const STATE: Record<ProofLine['proof']['state'], { mark: MarkKind; word: string 
 };
 
 /** The rounds of proofing a work has been through, newest first. */
-export function ProofsView({ formats, papers, routes, lines, hasMaster }: Props) {
+export function ProofsView({ formats, papers, routes, lines, hasMaster, advice }: Props) {
   const [asking, setAsking] = useState(false);
   const [judging, setJudging] = useState<ProofLine | null>(null);
   const act = useAct();
@@ -52,6 +53,7 @@ export function ProofsView({ formats, papers, routes, lines, hasMaster }: Props)
         </Empty>
       )}
       {lines.length > 0 && <List aria-label="Proofs, newest first">{lines.map((l) => <OneProof key={l.proof.id} line={l} first={l === nextToJudge} onJudge={() => setJudging(l)} onHere={() => void act.run('proofMade', { id: l.proof.id })} />)}</List>}
+      {advice.length > 0 && <section style={{ maxWidth: 760 }}><SheetTitle>Papers that may suit <span>by kind and surface; a proof decides</span></SheetTitle><ul aria-label="Papers that may suit" style={{ display: 'grid', gap: 4, paddingTop: 6 }}>{advice.map((a) => <li key={a.id}><Link href={`/papers/paper/${a.id}`} prefetch={false}><strong>{a.name}</strong></Link>: {a.reasons.join('; ')}.</li>)}</ul></section>}
       <Slip style={{ maxWidth: 560 }}><h3>One thing at a time</h3>A round that changes two things at once cannot say which of them helped. A snippet speaks only for the part of the picture it shows.</Slip>
       {asking && <AskSheet formats={formats} papers={papers} routes={routes} lines={lines} onClose={() => setAsking(false)} />}
       {judging && <JudgeSheet key={judging.proof.id} line={judging} onClose={() => setJudging(null)} />}

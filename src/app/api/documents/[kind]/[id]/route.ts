@@ -2,9 +2,9 @@ import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
 import { addressLabel, certificate, packingSlip } from '@/studio/documents';
-import { orderListDocument } from '@/studio/paperDesk';
+import { jobSheet, orderListDocument } from '@/studio/paperDesk';
 
-const KINDS = { certificate, 'packing-slip': packingSlip, label: addressLabel, 'to-order': orderListDocument };
+const KINDS = { certificate, 'packing-slip': packingSlip, label: addressLabel, 'to-order': orderListDocument, 'job-sheet': jobSheet };
 
 export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {
   try {

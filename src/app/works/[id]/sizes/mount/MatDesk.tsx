@@ -86,6 +86,7 @@ export function MatDesk({ title, seen, mount, cutters, kits }: { title: string; 
               </Stack>
             </>
           ) : <Marked kind="fails">{worked.says}</Marked>}
+          {fitting.filter((k) => k.onHand > 0).map((k) => <Row key={k.id}><Button onPress={() => void act.run('useSupply', { id: k.id, count: 1, why: `${title}, ${size(image)}` })} isDisabled={act.busy}>Take one {k.name} from the shelf</Button></Row>)}
           <Row><Button main onPress={() => void save()} isDisabled={act.busy}>Keep this mat</Button>{mount && <Button quiet onPress={() => void act.run('dropMount', { id: mount.id })}>Drop it</Button>}</Row>
           <TroubleNote trouble={act.trouble} fields={[...KEYS, 'window']} />
           <Small>Mat outer {size(matOuter(plan.window, plan.side, plan.bottom))}.</Small>
