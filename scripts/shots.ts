@@ -19,7 +19,6 @@ const orderOf = (show: string, nth = 0) => async (page: Page) => {
 const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   bench: (page) => page.goto(`${base}/`),
   works: (page) => page.goto(`${base}/works`),
-  original: station('Night Ferry', 'original'),
   capture: station('Night Ferry', 'capture'),
   planner: station('Kiln Yard', 'capture/plan'),
   compare: async (page) => {
@@ -37,12 +36,13 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   proofs: station('Night Ferry', 'proofs'),
   edition: station('Night Ferry', 'edition'),
   price: async (page) => { await station('Night Ferry', 'price')(page); await page.getByRole('button', { name: /^400 × 300/ }).click(); },
-  listing: station('Night Ferry', 'listing'),
-  papers: (page) => page.goto(`${base}/papers`),
+  papers: async (page) => { await page.goto(`${base}/papers`); await page.getByRole('link', { name: 'Harrow Rag 310' }).click(); await page.waitForURL(/paper\/./); },
+  ink: (page) => page.goto(`${base}/papers/machines`),
+  quotes: (page) => page.goto(`${base}/papers/quotes?n=4`),
+  beside: async (page) => { await page.goto(`${base}/papers`); await page.getByRole('link', { name: 'Pale Ledger 230' }).click(); await page.getByRole('link', { name: 'Beside its nearest' }).click(); await page.waitForURL(/compare/); },
   register: (page) => page.goto(`${base}/register`),
   orders: (page) => page.goto(`${base}/orders`),
   packing: orderOf('packed'),
-  studio: (page) => page.goto(`${base}/studio`),
 };
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
