@@ -43,7 +43,9 @@ const SUPPLY_ROWS: SupplyRow[] = [
   ['care sheet', 'Care sheet', '', '5 g', 140, 40, '0.06'],
   ['label', 'Labels 100 × 150', '', '1 g', 12, 25, '0.04'],
 ];
-export const SUPPLIES = SUPPLY_ROWS.map(([kind, name, size, weight, onHand, reorderAt, price]) => ({ kind, name, size, weight, onHand, reorderAt, price }));
+/** What makers say of what touches a print; the tubes' said nothing. */
+const ACID: Record<string, 'yes' | 'no'> = { board: 'yes', sleeve: 'yes', interleaving: 'yes', mailer: 'no' };
+export const SUPPLIES = SUPPLY_ROWS.map(([kind, name, size, weight, onHand, reorderAt, price]) => ({ kind, name, size, weight, onHand, reorderAt, price, ...(ACID[kind] && { acidFree: ACID[kind] }) }));
 
 /** Carriers' services; the day their price was read is so many days back, one of them long ago. */
 export const SERVICES = [

@@ -1,11 +1,13 @@
 import { inArray, and, eq, sql } from 'drizzle-orm';
 import { listingText, type ListedSize } from '@/core/listing';
 import { sheetOf } from '@/core/layout/sheet';
+import type { Finding } from '@/core/finding';
+import { FINE_PRINT, finePrintFinding } from '@/core/stock/finePrint';
 import { impressions } from '@/store/schema';
 import { formatCheck, type WorkWhole } from './stations';
 import type { Studio } from './studio';
 
-export type Listing = { paragraphs: string[]; left: { name: string; why: string }[]; ready: boolean };
+export type Listing = { finePrint: Finding[]; paragraphs: string[]; left: { name: string; why: string }[]; ready: boolean };
 
 /** What can be written of a work today, and which sizes stay out of it and why. */
 export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> {
@@ -27,12 +29,16 @@ export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> 
       });
     }
   }
+  const finePrint = formats.map((f) => {
+    const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
+    return finePrintFinding(settings.finePrint ?? FINE_PRINT, f.name, { base: reference?.paper.base ?? null, brightener: reference?.paper.brightener ?? null, process: reference?.route.process ?? null, ppi: current ? formatCheck(f, current, w.school).ppi : null });
+  });
   const edition = editions.find((e) => !e.closedAt) ?? null;
   const [row] = edition?.kind === 'limited'
     ? await studio.db.select({ n: sql<number>`count(*)` }).from(impressions).where(and(eq(impressions.editionId, edition.id), eq(impressions.kind, 'run'), inArray(impressions.state, ['declared', 'printed', 'inspected', 'signed', 'certified', 'returned'])))
     : [];
   return {
-    left, ready: sizes.length > 0 && edition !== null,
+    finePrint, left, ready: sizes.length > 0 && edition !== null,
     paragraphs: listingText({
       title: work.title, artist: settings.artist || settings.name, medium: work.medium, year: work.year, sizes,
       edition: edition ? { covers: edition.covers, left: row?.n ?? null } : null, handlingDays: settings.handlingDays, unit: settings.unit, currency: settings.currency,

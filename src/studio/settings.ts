@@ -7,6 +7,7 @@ import { studio as studioTable } from '@/store/schema';
 import { act } from './act';
 import { FIRST_SETTINGS } from './firstSettings';
 import { array, count, just, name, line, oneOf, prose, schoolSchema, typed } from './schemas';
+import { FINE_PRINT, type FinePrint } from '@/core/stock/finePrint';
 import { noteInJournal } from './studio';
 
 type SettingsInput = {
@@ -40,3 +41,13 @@ export const changeSettings = act<SettingsInput>(
     });
   },
 );
+
+const BASES = ['cotton', 'alpha cellulose', 'resin-coated', 'canvas', 'washi', 'card'];
+
+/** Sets what the studio calls a fine print: papers, process, resolution, white. Every size is held against it where it is listed. */
+export const defineFinePrint = act<FinePrint>(just({ bases: array(oneOf(...BASES), { minItems: 1, maxItems: 6 }), process: line, ppi: count(72, 1_440), brightener: oneOf('none', 'little', 'much') }), (studio, input) => studio.store.write(async (tx) => {
+  const before = (await studio.settings(tx)).finePrint ?? FINE_PRINT;
+  await patchRow(tx, studioTable, FIRST_SETTINGS.id, { finePrint: input });
+  await noteInJournal(studio, tx, { act: 'changed', subject: 'studio', subjectId: 'studio', says: 'Changed what is called a fine print', before, after: input });
+  return { says: 'Kept: every size is held against it.', undo: { act: 'defineFinePrint', input: before } };
+}));

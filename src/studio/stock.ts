@@ -52,17 +52,17 @@ export const recordRoute = act<RouteInput>(
   },
 );
 
-type SupplyInput = { id?: string; name: string; kind: (typeof supplies.$inferSelect)['kind']; size: string; /** Of a mat cut beforehand. */ window?: string; weight: string; onHand: number; reorderAt: number; price: string };
+type SupplyInput = { id?: string; name: string; kind: (typeof supplies.$inferSelect)['kind']; size: string; /** Of a mat cut beforehand. */ window?: string; weight: string; onHand: number; reorderAt: number; price: string; /** What its maker says of it; nothing: nobody has said. */ acidFree?: 'yes' | 'no' | 'not said' };
 
 /** Records something on the packing shelf, or how many of it there are. */
 export const recordSupply = act<SupplyInput>(
-  just({ id, name, kind: oneOf('board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'certificate', 'care sheet', 'label', 'tape', 'corner', 'box', 'mat'), size: typed, window: typed, weight: typed, onHand: count(0, 1_000_000), reorderAt: count(0, 1_000_000), price: typed }, ['id', 'window']),
-  async (studio, { id: given, size, window, weight, price, ...rest }) => {
+  just({ id, name, kind: oneOf('board', 'sleeve', 'mailer', 'tube', 'interleaving', 'card', 'certificate', 'care sheet', 'label', 'tape', 'corner', 'box', 'mat'), size: typed, window: typed, weight: typed, onHand: count(0, 1_000_000), reorderAt: count(0, 1_000_000), price: typed, acidFree: oneOf('yes', 'no', 'not said') }, ['id', 'window', 'acidFree']),
+  async (studio, { id: given, size, window, weight, price, acidFree, ...rest }) => {
     const { currency, unit } = await studio.settings();
     const opening = window?.trim() ? parseSize(window, unit, 'window') : null;
     if (opening && rest.kind !== 'mat') throw new InputError('window', window, 'nothing: only a mat has a window');
     const area = size.trim() ? parseSize(size, unit, 'size') : { width: 0, height: 0 };
-    const row = { ...rest, widthUm: area.width, heightUm: area.height, windowWidthUm: opening?.width ?? null, windowHeightUm: opening?.height ?? null, weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'), priceMinor: price.trim() ? parseMoney(price, currency, 'price') : 0 };
+    const row = { ...rest, widthUm: area.width, heightUm: area.height, windowWidthUm: opening?.width ?? null, windowHeightUm: opening?.height ?? null, ...(acidFree && { acidFree: acidFree === 'not said' ? null : acidFree === 'yes' }), weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'), priceMinor: price.trim() ? parseMoney(price, currency, 'price') : 0 };
     return keep(studio, supplies, given, row, 'supply');
   },
 );

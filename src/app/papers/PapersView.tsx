@@ -80,8 +80,8 @@ function useForms(open: (o: Open) => void) {
     }),
     supply: (s: SupplyRow | null) => open({
       act: 'recordSupply', title: s ? s.name : 'A supply', id: s?.id ?? null, asks: SUPPLY_ASKS,
-      first: s ? { name: s.name, kind: s.kind, size: s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : '', window: s.windowWidthUm && s.windowHeightUm ? size({ width: s.windowWidthUm, height: s.windowHeightUm }) : '', weight: weight(s.weightMg), onHand: String(s.onHand), reorderAt: String(s.reorderAt), price: bareMoney(s.priceMinor) }
-        : { name: '', kind: 'board', size: '', window: '', weight: '', onHand: '0', reorderAt: '0', price: '' },
+      first: s ? { name: s.name, kind: s.kind, size: s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : '', window: s.windowWidthUm && s.windowHeightUm ? size({ width: s.windowWidthUm, height: s.windowHeightUm }) : '', acidFree: s.acidFree === null ? 'not said' : s.acidFree ? 'yes' : 'no', weight: weight(s.weightMg), onHand: String(s.onHand), reorderAt: String(s.reorderAt), price: bareMoney(s.priceMinor) }
+        : { name: '', kind: 'board', size: '', window: '', acidFree: 'not said', weight: '', onHand: '0', reorderAt: '0', price: '' },
     }),
     service: (s: Service | null) => open({
       act: 'recordService', title: s ? `${s.carrier} ${s.name}` : 'A service', id: s?.id ?? null, asks: SERVICE_ASKS,
@@ -136,18 +136,21 @@ function RouteTable({ routes, onOpen }: { routes: Route[]; onOpen: (r: Route) =>
   );
 }
 
+/** What lies against a print. */
+const TOUCHES: readonly string[] = ['board', 'sleeve', 'interleaving', 'tape', 'corner', 'mat', 'tube'];
+
 function SupplyTable({ supplies, onOpen }: { supplies: SupplyRow[]; onOpen: (s: SupplyRow) => void }) {
   const { size, weight, money } = useUnits();
   return (
     <Scroll>
       <Table aria-label="Packing shelf">
-        <thead><tr><th>Supply</th><th>Inside size</th><th className="n">Weight of one</th><th className="n">Price of one</th><th className="n">On hand</th><th className="n">Order at</th><th /></tr></thead>
+        <thead><tr><th>Supply</th><th>Inside size</th><th>Acid-free</th><th className="n">Weight of one</th><th className="n">Price of one</th><th className="n">On hand</th><th className="n">Order at</th><th /></tr></thead>
         <tbody>
           {inGroups(supplies, (s) => s.kind).map(({ key, items }) => [
-            <tr key={key} className="group"><td colSpan={7}>{key}</td></tr>,
+            <tr key={key} className="group"><td colSpan={8}>{key}</td></tr>,
             ...items.map((s) => (
               <tr key={s.id}>
-                <Name onOpen={() => onOpen(s)}>{s.name}</Name><td>{s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : ''}</td><td className="n">{weight(s.weightMg)}</td><td className="n">{money(s.priceMinor)}</td>
+                <Name onOpen={() => onOpen(s)}>{s.name}</Name><td>{s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : ''}</td><td>{s.acidFree === null ? <Small>{TOUCHES.includes(s.kind) ? 'not said' : ''}</Small> : s.acidFree ? 'yes' : <Marked kind="care">no: keep it off prints</Marked>}</td><td className="n">{weight(s.weightMg)}</td><td className="n">{money(s.priceMinor)}</td>
                 <td className="n">{s.onHand}</td><td className="n">{s.reorderAt}</td>
                 <td>{s.onHand === 0 ? <Marked kind="fails">none left</Marked> : s.onHand <= s.reorderAt ? <Marked kind="care">running low</Marked> : null}</td>
               </tr>

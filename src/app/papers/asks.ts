@@ -37,6 +37,7 @@ export const SUPPLY_ASKS: readonly Ask[] = [
   { kind: 'length', name: 'size', label: 'Size', hint: 'inside; a tube: diameter x length; a mat: outside' },
   { kind: 'length', name: 'window', label: 'Window, of a mat cut beforehand', hint: 'empty for everything else' },
   { kind: 'text', name: 'weight', label: 'Weight of one', hint: '96 g' },
+  { kind: 'choice', name: 'acidFree', label: 'Acid-free?', options: ['not said', 'yes', 'no'], hint: 'what touches a print can yellow it' },
   { kind: 'whole', name: 'onHand', label: 'On hand' },
   { kind: 'whole', name: 'reorderAt', label: 'Order more at' },
   { kind: 'text', name: 'price', label: 'Price of one' },

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { enoughInk, fitInk, forecastInk, inkLevel, inkWeights, type InkSpan } from './ink';
+import { FINE_PRINT, finePrintFinding } from './finePrint';
 import { forecastStock } from './forecast';
 import { advisePaper, nearestPapers, paperDistance, type PaperFacts } from './papers';
 
@@ -115,5 +116,17 @@ describe('papers that are alike, and papers that suit', () => {
     expect(line.find((a) => a.paper.id === 'kelp')!.reasons).toContain('a texture softens fine lines');
     expect(advisePaper({ kind: 'digital photograph', medium: '', surface: '' }, ALL)[0]!.paper.id).toBe('sound');
     expect(line.map((a) => a.paper.id)).not.toContain('ledger');
+  });
+});
+
+describe('what is called a fine print', () => {
+  const good = { base: 'cotton', brightener: 'none', process: 'pigment inkjet (giclée)', ppi: 300 };
+  test.each([
+    [{}, 'holds', 'pigment inkjet (giclée) on cotton, 300 ppi'], [{ base: 'resin-coated' }, 'care', 'its paper is resin-coated'], [{ brightener: 'much' }, 'care', 'brightener much, at most little'], [{ process: 'laser on card' }, 'care', 'it is laser on card, not pigment'],
+    [{ ppi: 239 }, 'care', '239 ppi, 240 asked'], [{ ppi: null }, 'care', 'there is no file'], [{ base: null, brightener: null, process: null }, 'care', 'no accepted proof says'],
+  ])('%j: %s', (part, verdict, says) => {
+    const f = finePrintFinding(FINE_PRINT, '300 × 400 mm', { ...good, ...part });
+    expect(f.verdict).toBe(verdict);
+    expect(f.says).toContain(says);
   });
 });

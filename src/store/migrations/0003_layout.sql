@@ -198,6 +198,7 @@ CREATE TABLE `suppliers` (
 --> statement-breakpoint
 ALTER TABLE `formats` ADD `crop` text;--> statement-breakpoint
 ALTER TABLE `formats` ADD `finish` text;--> statement-breakpoint
+ALTER TABLE `studio` ADD `fine_print` text;--> statement-breakpoint
 ALTER TABLE `studio` ADD `own_sizes` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 ALTER TABLE `works` ADD `signature` text DEFAULT 'not said' NOT NULL;--> statement-breakpoint
 ALTER TABLE `papers` ADD `supplier_id` text;--> statement-breakpoint
@@ -214,4 +215,5 @@ ALTER TABLE `routes` ADD `proof_minor` integer DEFAULT 0 NOT NULL;--> statement-
 ALTER TABLE `routes` ADD `proof_days` integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE `routes` ADD `read_on` text;--> statement-breakpoint
 ALTER TABLE `supplies` ADD `window_width_um` integer;--> statement-breakpoint
-ALTER TABLE `supplies` ADD `window_height_um` integer;
+ALTER TABLE `supplies` ADD `window_height_um` integer;--> statement-breakpoint
+ALTER TABLE `supplies` ADD `acid_free` integer;

@@ -41,6 +41,8 @@ export const supplies = sqliteTable('supplies', {
   windowWidthUm: um('window_width_um'),
   windowHeightUm: um('window_height_um'),
   weightMg: integer('weight_mg').notNull(),
+  /** Boards, tapes and sleeves can yellow a print as its own paper can; nothing: nobody has said. */
+  acidFree: flag('acid_free'),
   onHand: integer('on_hand').notNull(),
   reorderAt: integer('reorder_at').notNull(),
   priceMinor: integer('price_minor').notNull(),

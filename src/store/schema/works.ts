@@ -1,6 +1,7 @@
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Derived } from '@/core/capture/checks';
 import type { Mark } from '@/core/finding';
+import type { FinePrint } from '@/core/stock/finePrint';
 import type { CropPlace } from '@/core/layout/crop';
 import type { Finish } from '@/core/layout/finish';
 import type { FamilyName, School } from '@/core/resolution';
@@ -17,6 +18,8 @@ export const studio = sqliteTable('studio', {
   school: json<School>('school').notNull(),
   families: json<FamilyName[]>('families').notNull(),
   /** Sizes of the studio's own, shown as a family beside the usual ones. */
+  /** What the studio calls a fine print; nothing: the usual. */
+  finePrint: json<FinePrint>('fine_print'),
   ownSizes: json<{ width: number; height: number }[]>('own_sizes').notNull().default([]),
   handlingDays: integer('handling_days').notNull(),
   workdays: json<number[]>('workdays').notNull(),

@@ -5,7 +5,7 @@ import type { Listing } from '@/studio/listing';
 import { Button } from '@/ui/Button';
 import { Beside, Empty, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { Marked } from '@/ui/Verdict';
+import { Marked, Verdict } from '@/ui/Verdict';
 
 const Text = styled.div`border: 1px solid ${t.line}; background: ${t.white}; padding: 18px 22px; max-width: 68ch; display: grid; gap: 9px; font: 15px/23px ${t.serif}; > p:first-child { font-style: italic; font-size: 19px; }`;
 
@@ -30,6 +30,7 @@ export function ListingView({ listing }: { listing: Listing }) {
           <div style={{ margin: '10px 0' }}><Button main onPress={copy}>{copied ? 'Copied' : 'Copy the text'}</Button></div>
           <Small role="status">{copied ? 'The text is on the clipboard.' : 'Only sizes that hold and have a price are in it.'}</Small>
         </section>
+        <section><SheetTitle>Called a fine print?</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}>{listing.finePrint.map((f) => <Verdict key={f.says} finding={f} />)}<Small>What deserves the word is the studio’s own definition, under Studio.</Small></Stack></section>
         {listing.left.length > 0 && <section><SheetTitle>Left out</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}>{listing.left.map((l) => <Marked key={l.name} kind="care">{l.name}: {l.why}</Marked>)}</Stack></section>}
       </Stack>
     </Beside>
