@@ -224,6 +224,8 @@ describe('the bench', () => {
       leadDays: 6,
       distanceMm: 750,
     };
+    expect(benchLines({ ...NONE, queued: [{ id: 'q', name: 'Friday’s roll', paper: 'Rag', pieces: 3, since: '2026-11-22T05:00:00Z' }] })[0]).toMatchObject({ subject: 'Print Friday’s roll', about: '3 pieces on Rag' });
+    expect(benchLines({ ...NONE, out: [{ id: 'o', kind: 'original', where: 'the framers', what: 'Night Ferry', dueOn: NONE.today < '2026-11-20' ? NONE.today : '2026-11-20', href: '/x' }] })[0]).toMatchObject({ subject: 'Night Ferry is not back', whenNote: 'late', mark: 'care' });
     expect(benchLines({ ...NONE, proofs: [proof] })[0]).toMatchObject({ group: 'Will hold something up', when: 'in 19 h', minutes: 0 });
     expect(benchLines({ ...NONE, proofs: [{ ...proof, madeAt: '2026-11-22T05:00:00Z' }] })[0]).toMatchObject({
       when: 'now',

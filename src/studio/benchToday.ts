@@ -1,12 +1,12 @@
-import { and, eq, isNull, sql } from 'drizzle-orm';
-import { benchLines, type BenchLine } from '@/core/bench/lines';
+import { and, eq, isNull, lt, sql } from 'drizzle-orm';
+import { benchLines, type BenchLine, type OutFact } from '@/core/bench/lines';
 import { impressionLabel } from '@/core/edition/states';
 import { localDay } from '@/core/measure';
 import { compareScale } from '@/core/parcel/weigh';
 import { waitingImpressions } from '@/store/editions';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
-import { editions, formats, orders, prices, works } from '@/store/schema';
+import { editions, formats, layouts, orders, originalMoves, papers, prices, routes, sentJobs, works } from '@/store/schema';
 import { refusedIntakes, stillReading, worksWithoutMaster } from '@/store/works';
 import type { Studio } from './studio';
 
@@ -16,8 +16,8 @@ export async function benchToday(studio: Studio) {
   const settings = await studio.settings();
   const now = studio.now();
   const today = localDay(now, settings.timeZone);
-  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late] = await Promise.all([
-    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today),
+  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late, queued, out] = await Promise.all([
+    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today), queuedLayouts(studio), lateBack(studio, today),
   ]);
   const titles = reading.length ? await db.select({ id: works.id, title: works.title }).from(works) : [];
   const lines = benchLines({
@@ -36,9 +36,24 @@ export async function benchToday(studio: Studio) {
       ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
     ],
     refusals: refusals.map((r) => ({ id: r.id, fileName: r.fileName, says: r.says, at: r.startedAt })),
-    unpriced,
+    unpriced, queued, out,
   });
   return { lines, low, today, settings, late, week: weekLoad(lines, orderRows.map((r) => r.order.shipBy), today) };
+}
+
+const queuedLayouts = async (studio: Studio) =>
+  (await studio.db.select({ id: layouts.id, name: layouts.name, paper: papers.name, placements: layouts.placements, since: layouts.changedAt }).from(layouts).innerJoin(papers, eq(papers.id, layouts.paperId)).where(eq(layouts.state, 'queued')).limit(20)).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
+
+/** Work and originals that should be back by now. */
+async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
+  const [jobs, away] = await Promise.all([
+    studio.db.select({ job: sentJobs, route: routes.name }).from(sentJobs).innerJoin(routes, eq(routes.id, sentJobs.routeId)).where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today))).limit(20),
+    studio.db.select({ move: originalMoves, title: works.title }).from(originalMoves).innerJoin(works, eq(works.id, originalMoves.workId)).where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today))).limit(20),
+  ]);
+  return [
+    ...jobs.map(({ job, route }) => ({ id: job.id, kind: 'work' as const, where: route, what: job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; '), dueOn: job.expectedOn, href: '/papers/quotes' })),
+    ...away.map(({ move, title }) => ({ id: move.id, kind: 'original' as const, where: move.who, what: title, dueOn: move.dueOn!, href: `/works/${move.workId}/original` })),
+  ];
 }
 
 async function unpricedWorks(studio: Studio) {
@@ -67,10 +82,12 @@ function weekLoad(lines: BenchLine[], shipDays: string[], today: string): { day:
 
 /** The numbers that stand beside the places: the lines the bench has, and the orders that are open. */
 export async function placeCounts(studio: Studio): Promise<{ bench: number; orders: number }> {
+  const today = localDay(studio.now(), (await studio.settings()).timeZone);
   const [row] = await studio.db.all<{ orders: number; other: number }>(sql`
     SELECT (SELECT count(*) FROM orders WHERE state IN ('new', 'picked', 'packed', 'sealed')) AS orders,
            (SELECT count(*) FROM proofs WHERE state IN ('asked', 'made'))
          + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
+         + (SELECT count(*) FROM layouts WHERE state = 'queued') + (SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}) + (SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today})
          + (SELECT count(*) FROM intakes WHERE state = 'refused')
          + (SELECT count(*) FROM masters WHERE state = 'reading')
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))

@@ -31,7 +31,11 @@ export type MasterFact = { workId: string; title: string; reading: boolean; crea
 export type RefusalFact = { id: string; fileName: string; says: string; at: string };
 export type UnpricedFact = { workId: string; title: string; formats: string };
 
-export type BenchFacts = { today: Day; now: string; orders: OrderFact[]; proofs: ProofFact[]; impressions: ImpressionFact[]; masters: MasterFact[]; refusals: RefusalFact[]; unpriced: UnpricedFact[] };
+/** A layout in the print queue; work that should be back from a lab; an original that should be back. */
+export type QueuedFact = { id: string; name: string; paper: string; pieces: number; since: string };
+export type OutFact = { id: string; kind: 'work' | 'original'; where: string; what: string; dueOn: Day; href: string };
+
+export type BenchFacts = { queued?: QueuedFact[]; out?: OutFact[]; today: Day; now: string; orders: OrderFact[]; proofs: ProofFact[]; impressions: ImpressionFact[]; masters: MasterFact[]; refusals: RefusalFact[]; unpriced: UnpricedFact[] };
 
 /**
  * What needs hands today, each with its reason and its one next act, what is promised first.
@@ -46,6 +50,8 @@ export function benchLines(f: BenchFacts): BenchLine[] {
     ...f.refusals.map(refusalLine),
     ...f.masters.map(masterLine),
     ...f.unpriced.map(unpricedLine),
+    ...(f.queued ?? []).map((q) => queuedLine(q, f.now)),
+    ...(f.out ?? []).map((o) => outLine(o, f.today)),
   ];
   const order: BenchLine['group'][] = ['Promised', 'Dry now, or waiting on an eye', 'Will hold something up'];
   return lines.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.rank - b.rank || (a.id < b.id ? -1 : 1));
@@ -110,6 +116,16 @@ function impressionLine(i: ImpressionFact, now: string): BenchLine[] {
   }
   const back = i.state === 'returned';
   return [{ ...base, whenNote: back ? 'came back' : 'not inspected', subject: `Inspect ${many}`, about: `${i.title}, ${i.labels}`, reason: back ? 'Came back from a buyer: look at it before it goes into the drawer, or destroy it.' : 'Size, corners, surface, missing ink, specks, colour beside the reference.', minutes: i.count * 3, rank: 5, next: { label: 'Inspect', key: 'i', href: `/register/${i.editionId}?do=inspect` } }];
+}
+
+function queuedLine(q: QueuedFact, now: string): BenchLine {
+  const days = Math.floor((Date.parse(now) - Date.parse(q.since)) / 86_400_000);
+  return { id: `queue:${q.id}`, group: 'Dry now, or waiting on an eye', when: days < 1 ? 'today' : days === 1 ? 'a day' : `${days} days`, whenNote: 'in the queue', drawing: 'sheets', subject: `Print ${q.name}`, about: `${q.pieces === 1 ? 'one piece' : `${q.pieces} pieces`} on ${q.paper}`, reason: 'Laid out and sent to be printed; its paper and ink leave the stock then.', minutes: 15, rank: 8, next: { label: 'Print it', key: 'q', href: '/papers/queue' } };
+}
+
+function outLine(o: OutFact, today: Day): BenchLine {
+  const late = -daysBetween(today, o.dueOn);
+  return { id: `out:${o.id}`, group: 'Will hold something up', when: `${late} ${late === 1 ? 'day' : 'days'}`, whenNote: 'late', drawing: o.kind === 'work' ? 'sheets' : 'picture', subject: o.kind === 'work' ? `Ask ${o.where}` : `${o.what} is not back`, about: o.kind === 'work' ? o.what : `with ${o.where}`, reason: `${o.kind === 'work' ? 'Expected' : 'Due'} back on ${o.dueOn}.`, mark: 'care', minutes: 5, rank: 5, next: { label: o.kind === 'work' ? 'See it' : 'It is back', key: 'a', href: o.href } };
 }
 
 const refusalLine = (r: RefusalFact): BenchLine => ({ id: `refusal:${r.id}`, group: 'Will hold something up', when: 'not taken in', whenNote: r.at.slice(0, 10), drawing: 'refused', subject: r.fileName, about: 'did not come in', reason: r.says, mark: 'fails', minutes: 2, rank: 0, next: { label: 'Seen', key: 'e', act: 'dismissRefusal', input: { id: r.id } } });
