@@ -17,10 +17,10 @@ import { Marked } from '@/ui/Verdict';
 import { PaperTable } from './PaperTable';
 
 type Offered = { id: string; title: string; width: number; height: number };
-type Props = { layout: Layout; paper: Paper; offered: Offered[]; lots: LotOnHand[] };
+type Props = { ink: { name: string; perM2Minor: number } | null; layout: Layout; paper: Paper; offered: Offered[]; lots: LotOnHand[] };
 
 /** One sheet or roll with what lies on it: added, laid anew, moved by hand, sent to be printed. */
-export function LayoutView({ layout, paper, offered, lots }: Props) {
+export function LayoutView({ ink, layout, paper, offered, lots }: Props) {
   const act = useAct();
   const router = useRouter();
   const { length, size, money } = useUnits();
@@ -55,7 +55,7 @@ export function LayoutView({ layout, paper, offered, lots }: Props) {
           <section>
             <SheetTitle>What it takes <span>{placements.length} of {asked} pieces</span></SheetTitle>
             <Stack $gap={8} style={{ paddingTop: 6 }}>
-              <Facts rows={[[isRoll ? 'Length' : 'Sheet', isRoll ? length(taken) : size({ width: layout.widthUm, height: layout.heightUm! })], ['Waste', <Working key="w" working={{ title: 'waste', steps: [{ sum: `1 − ${(used / 1e6).toFixed(4)} m² ÷ (${length(layout.widthUm)} × ${length(taken)})`, result: `${(100 * waste).toFixed(1)} %` }], notes: ['Gaps and margins count as waste.'], source: 'Bare share of what is used.' }}>{(100 * waste).toFixed(1)} %</Working>], ['Cost', `${money(cost)} ${lot ? `from lot ${lot.name}` : 'by the square metre: no lot fits'}`]]} />
+              <Facts rows={[[isRoll ? 'Length' : 'Sheet', isRoll ? length(taken) : size({ width: layout.widthUm, height: layout.heightUm! })], ['Waste', <Working key="w" working={{ title: 'waste', steps: [{ sum: `1 − ${(used / 1e6).toFixed(4)} m² ÷ (${length(layout.widthUm)} × ${length(taken)})`, result: `${(100 * waste).toFixed(1)} %` }], notes: ['Gaps and margins count as waste.'], source: 'Bare share of what is used.' }}>{(100 * waste).toFixed(1)} %</Working>], ['Cost', `${money(cost)} ${lot ? `from lot ${lot.name}` : 'by the square metre: no lot fits'}`], ['Ink', ink && <Working key="i" working={{ title: 'ink of this layout', steps: [{ sum: `${(used / 1e6).toFixed(4)} m² × ${money(ink.perM2Minor)} for all colours`, result: money(Math.round((used / 1e6) * ink.perM2Minor)) }, ...(placements.length ? [{ sum: `÷ ${placements.length} pieces, on average`, result: money(Math.round(((used / 1e6) * ink.perM2Minor) / placements.length)) }] : [])], notes: ['Learned from cartridges that ran out; a dark picture takes more.'], source: 'Area × coverage × price of the ink.' }}>about {money(Math.round((used / 1e6) * ink.perM2Minor))} on {ink.name}</Working>]]} />
               {done && <Marked kind="holds">Printed {layout.printedAt?.slice(0, 10)}; its paper left the drawer.</Marked>}
               {clash.length > 0 && <Marked kind="fails">{clash.length === 1 ? 'One piece lies' : `${clash.length} pieces lie`} too near another, or over the margin.</Marked>}
               {asked > placements.length && <Marked kind="care">{asked - placements.length} did not fit: they wait for another sheet.</Marked>}
