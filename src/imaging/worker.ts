@@ -3,6 +3,7 @@
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { RefusedError } from '@/core/errors';
+import { layMixed, type MixedQuestion } from '@/core/layout/mixed';
 import { derive } from './derive';
 import { makeCopy } from './copies';
 import { readFacts } from './facts';
@@ -42,6 +43,8 @@ const tasks = {
   guessCorners: (path: string) => answered(guessCorners(path)),
   findDust: (path: string, scratch: string, noise: number) => answered(findDust(path, scratch, noise, progress)),
   readPixel: (path: string, x: number, y: number) => answered(readPixel(path, x, y)),
+  /** A long search for a shorter layout: away from the process that answers pages. */
+  nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
   peakMemory: () => process.resourceUsage().maxRSS,
 };
 export type ImagingTasks = typeof tasks;

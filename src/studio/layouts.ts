@@ -1,6 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
-import { layMixed } from '@/core/layout/mixed';
+import { layMixed, type MixedLayout } from '@/core/layout/mixed';
 import { tooNear, type Laid, type LaidPiece } from '@/core/layout/pieces';
 import { sheetOf } from '@/core/layout/sheet';
 import { finishSheet, NO_FINISH } from '@/core/layout/finish';
@@ -36,7 +36,7 @@ export const beginLayout = act<NewLayout>(just({ name, kind: oneOf('sheet', 'rol
   });
 });
 
-async function open(tx: Tx, layoutId: string): Promise<Layout> {
+async function open(tx: Tx | Db, layoutId: string): Promise<Layout> {
   const layout = await rowById(tx, layouts, layoutId, 'id');
   if (layout.state === 'printed') throw new RefusedError(`${layout.name} is printed: what was on it stays on record. Begin another layout.`);
   return layout;
@@ -75,17 +75,25 @@ export const countPieces = act<{ id: string; piece: string; count: number; rotat
   return lay(studio, tx, layout, pieces, input.count ? `Changed to ${input.count}` : 'Took a piece out');
 }));
 
-/** Lays everything anew: tight, or so that straight cuts from edge to edge free every piece. */
-export const layAnew = act<{ id: string; cuts: 'tight' | 'straight' }>(just({ id, cuts: oneOf('tight', 'straight') }), (studio, input) => studio.store.write(async (tx) => {
-  const layout = await open(tx, input.id);
-  return lay(studio, tx, layout, layout.pieces, `Laid ${input.cuts === 'tight' ? 'tight' : 'for straight cuts'}`, input.cuts);
-}));
+/** Lays everything anew: tight, or so that straight cuts from edge to edge free every piece. The long search runs in a process of its own. */
+export const layAnew = act<{ id: string; cuts: 'tight' | 'straight' }>(just({ id, cuts: oneOf('tight', 'straight') }), async (studio, input) => {
+  const seen = await open(studio.db, input.id);
+  const laid = await studio.imaging.do('nest', [{ ...question(seen, seen.pieces), cuts: input.cuts, effort: LONG_EFFORT }]).done;
+  return studio.store.write(async (tx) => {
+    const layout = await open(tx, input.id);
+    if (layout.changedAt !== seen.changedAt) throw new RefusedError('The layout was changed elsewhere meanwhile: lay it anew once more.');
+    return kept(studio, tx, layout, layout.pieces, laid, `Laid ${input.cuts === 'tight' ? 'tight' : 'for straight cuts'}`);
+  });
+});
 
-/** A second's search at most would hold up every other act; what is typed in is laid quickly, and asking again looks longer. */
-const QUICK_EFFORT = 1_500_000, LONG_EFFORT = 9_000_000;
+/** What is typed in is laid quickly, in passing; asking to lay anew looks longer. */
+const QUICK_EFFORT = 1_500_000, LONG_EFFORT = 18_000_000;
 
-async function lay(studio: Studio, tx: Tx, layout: Layout, pieces: LaidPiece[], says: string, cuts: 'tight' | 'straight' | null = null) {
-  const laid = layMixed({ kind: layout.kind, width: layout.widthUm, height: layout.heightUm, margin: layout.marginUm, gap: layout.gapUm, pieces, cuts: cuts ?? 'tight', effort: cuts ? LONG_EFFORT : QUICK_EFFORT });
+const question = (l: Layout, pieces: readonly LaidPiece[]) => ({ kind: l.kind, width: l.widthUm, height: l.heightUm, margin: l.marginUm, gap: l.gapUm, pieces });
+
+const lay = (studio: Studio, tx: Tx, layout: Layout, pieces: LaidPiece[], says: string) => kept(studio, tx, layout, pieces, layMixed({ ...question(layout, pieces), cuts: 'tight', effort: QUICK_EFFORT }), says);
+
+async function kept(studio: Studio, tx: Tx, layout: Layout, pieces: LaidPiece[], laid: MixedLayout, says: string) {
   await patchRow(tx, layouts, layout.id, { pieces, placements: laid.placements, lengthUm: laid.length, changedAt: studio.now(), state: 'laid' });
   await noteInJournal(studio, tx, { act: 'changed', subject: 'layout', subjectId: layout.id, says: `${says} on ${layout.name}`, before: { pieces: layout.pieces, placements: layout.placements }, after: { pieces } });
   const { unit } = await studio.settings();
