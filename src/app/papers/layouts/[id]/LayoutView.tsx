@@ -17,10 +17,10 @@ import { Marked } from '@/ui/Verdict';
 import { PaperTable } from './PaperTable';
 
 type Offered = { id: string; title: string; width: number; height: number };
-type Props = { ink: { name: string; perM2Minor: number } | null; layout: Layout; paper: Paper; offered: Offered[]; lots: LotOnHand[] };
+type Props = { ink: { name: string; perM2Minor: number } | null; layout: Layout; paper: Paper; offered: Offered[]; lots: LotOnHand[]; /** Proofs asked for on this paper. */ asked: { id: string; says: string; width: number; height: number }[] };
 
 /** One sheet or roll with what lies on it: added, laid anew, moved by hand, sent to be printed. */
-export function LayoutView({ ink, layout, paper, offered, lots }: Props) {
+export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsked }: Props) {
   const act = useAct();
   const router = useRouter();
   const { length, size, money } = useUnits();
@@ -71,7 +71,7 @@ export function LayoutView({ ink, layout, paper, offered, lots }: Props) {
             </Row>
           )}
           <Pieces layout={layout} done={done} />
-          {!done && <AddPart layoutId={layout.id} offered={offered} />}
+          {!done && <AddPart layoutId={layout.id} offered={offered} proofs={proofsAsked} />}
           {!done && <Row><Button quiet onPress={() => void act.run('removeLayout', { id: layout.id }).then((ok) => ok && router.push('/papers/layouts'))}>Remove this layout</Button></Row>}
         </Aside>
       </Beside>
@@ -105,7 +105,7 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
   );
 }
 
-function AddPart({ layoutId, offered }: { layoutId: string; offered: Offered[] }) {
+function AddPart({ layoutId, offered, proofs }: { layoutId: string; offered: Offered[]; proofs: Props['asked'] }) {
   const act = useAct();
   const { size, withUnit, unit } = useUnits();
   const [formatId, setFormat] = useState(offered[0]?.id ?? '');
@@ -118,6 +118,7 @@ function AddPart({ layoutId, offered }: { layoutId: string; offered: Offered[] }
       <Stack $gap={12} style={{ paddingTop: 6 }}>
         <Finder label="Prints of" value={formatId} onChange={setFormat} width={380} options={offered.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))} />
         <Row style={{ alignItems: 'end' }}><Field label="How many" value={count} onChange={setCount} width={80} wrong={act.wrong('count')} /><Button onPress={() => void act.run('addPieces', { id: layoutId, formatId, size: '', says: '', count: n, rotate: true })} isDisabled={act.busy || !formatId}>Add prints</Button></Row>
+        {proofs.map((p) => <Row key={p.id}><Button quiet onPress={() => void act.run('addPieces', { id: layoutId, formatId: null, size: `${p.width} um x ${p.height} um`, says: p.says, count: 1, rotate: true })} isDisabled={act.busy}>Add the {p.says}, {size(p)}</Button></Row>)}
         <Row style={{ alignItems: 'end' }}><Field label="A proof or strip" value={strip.says} onChange={(says) => setStrip({ ...strip, says })} width={140} placeholder="test strip" /><Field label="Its size" value={strip.size} onChange={(v) => setStrip({ ...strip, size: v })} width={120} placeholder={unit === 'mm' ? '200 x 60 mm' : '8 x 2 1/2 in'} wrong={act.wrong('size')} /><Button onPress={() => void act.run('addPieces', { id: layoutId, formatId: null, size: withUnit(strip.size), says: strip.says, count: 1, rotate: true })} isDisabled={act.busy || !strip.size.trim()}>Add it</Button></Row>
         <Small>A print takes its whole sheet: border, bleed and the strip that is torn off.</Small>
         <TroubleNote trouble={act.trouble} fields={['count', 'size']} />
