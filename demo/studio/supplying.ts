@@ -81,7 +81,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
   // A little paper used each week, one sheet spoiled, one lot counted, one cut into cards.
   for (let days = 55; days > 4; days -= 6) clock.at({ days, hour: 16 }, async () => {
     const lot = (await lotsOnHand(studio.db, [paper('rag')])).find((l) => l.name === 'HR-A3')!;
-    if (lot.onHand > 6) await spoilLot(studio, { id: lot.id, amount: days % 12 === 1 ? '2' : '1', why: 'test prints' });
+    if (lot.onHand > 3) await spoilLot(studio, { id: lot.id, amount: days % 12 === 1 ? '2' : '1', why: 'test prints' });
   });
   clock.at({ days: 33, hour: 12 }, async () => {
     const all = await lotsOnHand(studio.db);

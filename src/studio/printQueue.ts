@@ -41,12 +41,16 @@ const declaredOf = (studio: Studio, editionId: string, n: number) => studio.db.s
 
 async function wouldBring(studio: Studio, layout: Layout): Promise<Queued['register']> {
   const list: Queued['register'] = [];
+  // Two pieces of one edition take their numbers one after the other.
+  const taken = new Map<string, number>();
   for (const p of layout.pieces) {
     if (!p.formatId || !p.workId) continue;
     const count = layout.placements.filter((x) => x.id.split('#')[0] === p.id).length;
     const edition = await editionFor(studio, p.workId, p.formatId);
     if (!edition || !count) continue;
-    const next = edition.kind === 'limited' ? await declaredOf(studio, edition.id, count) : [];
+    const before = taken.get(edition.id) ?? 0;
+    taken.set(edition.id, before + count);
+    const next = edition.kind === 'limited' ? (await declaredOf(studio, edition.id, before + count)).slice(before) : [];
     list.push({ workId: p.workId, title: p.says, count, numbers: edition.kind === 'open' ? `${count} of the open edition` : next.length < count ? `only ${next.length} numbers are left of the ${count} it wants` : `no. ${next[0]!.number}${count > 1 ? `–${next.at(-1)!.number}` : ''} of ${edition.size}` });
   }
   return list;

@@ -12,7 +12,7 @@ const PLACES = [
 /** What is kept and asked under Papers. */
 export function PapersNav() {
   const path = usePathname(), show = useSearchParams().get('show');
-  const here = path === '/papers' && show && show !== 'papers' ? `/papers?show=${show}` : path;
+  const here = path.startsWith('/papers/route/') ? '/papers?show=routes' : path === '/papers' && show && show !== 'papers' ? `/papers?show=${show}` : path;
   const open = PLACES.filter(([href]) => here === href || (href !== '/papers' && !href.includes('?') && here.startsWith(href))).at(-1)?.[0] ?? '/papers';
   return <Line aria-label="What is kept here">{PLACES.map(([href, name]) => <Link key={href} href={href} prefetch={false} aria-current={href === open ? 'page' : undefined}>{name}</Link>)}</Line>;
 }

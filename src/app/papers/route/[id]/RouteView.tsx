@@ -40,7 +40,7 @@ export function RouteView({ route: r, lines, today }: { route: Route; lines: Pri
           {found.length > 0 && (
             <Scroll>
               <Table aria-label="Price table" $middle>
-                <thead><tr><th>Size</th><th>Paper</th><th className="n">From</th><th className="n">Each, {currency}</th><th /></tr></thead>
+                <thead><tr><th>Size</th><th>Paper</th><th className="n">From</th><th>Each, {currency}</th><th /></tr></thead>
                 <tbody>{found.slice(0, SHOWN).map((l) => <PriceRow key={`${l.id} ${l.priceMinor}`} line={l} name={nameOf(l)} routeId={r.id} />)}</tbody>
               </Table>
             </Scroll>
@@ -72,7 +72,7 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
   return (
     <tr>
       <th scope="row">{name}</th><td>{l.paper || <Small>any</Small>}</td><td className="n">{l.fromQuantity}</td>
-      <td className="n"><Field label={`Price of ${name} from ${l.fromQuantity}`} hideLabel value={price} onChange={setPrice} width={96} wrong={act.wrong('price')} /></td>
+      <td><Field label={`Price of ${name} from ${l.fromQuantity}`} hideLabel value={price} onChange={setPrice} width={96} wrong={act.wrong('price')} /></td>
       <td><Row $gap={4} style={{ flexWrap: 'nowrap' }}>{price !== first && <Button onPress={() => void act.run('keepPrice', { id: l.id, routeId, size, paper: l.paper, from: l.fromQuantity, price })} isDisabled={act.busy}>Keep</Button>}<Button quiet onPress={() => void act.run('dropPrice', { id: l.id })} isDisabled={act.busy} aria-label={`Take out ${name} from ${l.fromQuantity}`}>Out</Button></Row></td>
     </tr>
   );
