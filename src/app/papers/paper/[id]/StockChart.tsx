@@ -25,7 +25,7 @@ export function StockChart({ held, today, name }: { held: Held; today: string; n
       {y.ticks(4).map((v) => <g key={v}><path d={`M${ROOM.left} ${y(v)}H${W - ROOM.right}`} stroke={t.hair} /><text x={ROOM.left - 6} y={y(v) + 4} textAnchor="end" fill={t.ink2}>{held.form === 'roll' ? `${Math.round(v / 1e6)} m` : v}</text></g>)}
       {x.ticks(5).map((d) => <text key={d.toISOString()} x={x(d)} y={H - 10} textAnchor="middle" fill={t.ink2}>{d.toISOString().slice(0, 7)}</text>)}
       <path d={`M${x(at(today))} ${ROOM.top}V${H - ROOM.bottom}`} stroke={t.ink3} strokeDasharray="2 3" /><text x={x(at(today)) + 4} y={ROOM.top + 8} fill={t.ink2}>today</text>
-      {f.reorderPoint > 0 && <><path d={`M${ROOM.left} ${y(f.reorderPoint)}H${W - ROOM.right}`} stroke={t.care} strokeDasharray="5 3" /><text x={W - ROOM.right} y={y(f.reorderPoint) - 4} textAnchor="end" fill={t.care}>order at {shown(f.reorderPoint)}</text></>}
+      {f.reorderPoint > 0 && <><path d={`M${ROOM.left} ${y(f.reorderPoint)}H${W - ROOM.right}`} stroke={t.care} strokeDasharray="5 3" /><text x={ROOM.left + 4} y={y(f.reorderPoint) - 4} fill={t.care}>order at {shown(f.reorderPoint)}</text></>}
       <path d={path} fill="none" stroke={t.ink} strokeWidth="1.6" />
       {f.perDay > 0 && f.emptyOn && <path d={`M${x(at(today))} ${y(Math.max(0, free))}L${x(Math.min(at(end), at(f.emptyOn)))} ${y(at(end) < at(f.emptyOn) ? Math.max(0, free - f.perDay * ((at(end) - at(today)) / 86_400_000)) : 0)}`} stroke={t.ink} strokeDasharray="6 3" fill="none" />}
       {f.reorderOn && at(f.reorderOn) <= at(end) && <rect x={x(at(f.reorderOn)) - 4} y={y(f.reorderPoint) - 4} width="8" height="8" fill={t.white} stroke={t.care} strokeWidth="1.5" />}
