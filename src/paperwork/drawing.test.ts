@@ -81,7 +81,7 @@ describe('a drawing as SVG', () => {
   test('a layout numbers the cuts that part pieces, not the trimming', () => {
     const piece = { width: 100_000, height: 50_000, count: 2, rotate: false, says: 'Ferry', workId: null, formatId: null, picture: null, id: 'p1' };
     const placements = [{ id: 'p1#1', x: 5_000, y: 5_000, width: 100_000, height: 50_000, turned: false }, { id: 'p1#2', x: 5_000, y: 60_000, width: 100_000, height: 50_000, turned: false }];
-    const d = drawLayout({ title: 'l', width: 110_000, length: 115_000, margin: 5_000, pieces: [piece], placements, cuts: [{ along: 'across', at: 60_000, from: 0, to: 110_000 }, { along: 'down', at: 5_000, from: 0, to: 60_000, trim: true }], crossCuts: [], unit: 'mm' });
+    const d = drawLayout({ title: 'l', width: 110_000, length: 115_000, margin: 5_000, pieces: [piece], placements, cuts: [{ along: 'across', at: 60_000, from: 0, to: 110_000 }, { along: 'down', at: 5_000, from: 0, to: 60_000, trim: true }], unit: 'mm' });
     expect(d.strokes.filter((s) => s.kind === 'text').map((s) => s.says)).toEqual(['Ferry 100 × 50', 'Ferry 100 × 50', '1']);
   });
 });

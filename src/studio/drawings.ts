@@ -47,7 +47,7 @@ export async function shopDrawing(studio: Studio, kind: string, id: string): Pro
     const paper = await rowById(db, papers, l.paperId);
     const area = { width: l.widthUm, height: l.lengthUm };
     const cuts = cutsOf(l.placements, area);
-    const drawing = drawLayout({ title: `${l.name}: ${paper.name}, ${formatLength(l.widthUm, unit)}${l.kind === 'roll' ? ' roll' : ''}`, width: l.widthUm, length: l.lengthUm, margin: l.marginUm, pieces: l.pieces, placements: l.placements, cuts: cuts ?? [], crossCuts: [], unit });
+    const drawing = drawLayout({ title: `${l.name}: ${paper.name}, ${formatLength(l.widthUm, unit)}${l.kind === 'roll' ? ' roll' : ''}`, width: l.widthUm, length: l.lengthUm, margin: l.marginUm, pieces: l.pieces, placements: l.placements, cuts: cuts ?? [], unit });
     return { drawing, name: l.name, notes: [cuts ? `${cutWords(cuts)}, in the order of their numbers; what stands over is trimmed last.` : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.'] };
   }
   const mount = kind === 'sheet' ? null : await rowById(db, mounts, id, 'id');

@@ -44,8 +44,14 @@ function wholeSheets(text: string): number {
   return n;
 }
 
-/** What so much of a lot cost: its price by the share of what came in, to the cent. */
-export const costOf = (lot: Pick<LotOnHand, 'priceMinor' | 'received'>, amount: number): number => (lot.received > 0 ? Math.round((lot.priceMinor * amount) / lot.received) : 0);
+/**
+ * What a move costs: what is left of a lot after it keeps its share of the lot's price, to the cent, so that what left never
+ * cost more than what came, however small the sums are.
+ */
+async function costOfMove(tx: Tx, lot: LotOnHand, amount: number): Promise<number> {
+  const [row] = await tx.select({ rest: sql<number>`coalesce(sum(${stockMoves.costMinor}), 0)` }).from(stockMoves).where(eq(stockMoves.lotId, lot.id));
+  return Math.round((lot.priceMinor * (lot.onHand + amount)) / Math.max(1, lot.received)) - (row?.rest ?? 0);
+}
 
 /**
  * Takes so much out of a paper's lots of one form and width, the oldest first. A roll's piece comes off one roll.
@@ -64,17 +70,11 @@ export async function chargeStock(studio: Studio, tx: Tx, q: { paperId: string; 
   for (const lot of q.form === 'roll' ? [fits.find((l) => l.onHand >= q.amount)!] : fits) {
     const take = Math.min(left, lot.onHand);
     if (take <= 0) break;
-    // The last of a lot takes what rounding left of its price, so that what left costs what came.
-    const cost = take === lot.onHand ? await restOf(tx, lot) : costOf(lot, take);
+    const cost = -(await costOfMove(tx, lot, -take));
     await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind: q.kind, amount: -take, costMinor: -cost, why: q.why, layoutId: q.layoutId });
     costMinor += cost; left -= take; from.push(lot.name);
   }
   return { costMinor, lots: from };
-}
-
-async function restOf(tx: Tx, lot: Lot): Promise<number> {
-  const [row] = await tx.select({ rest: sql<number>`coalesce(sum(${stockMoves.costMinor}), 0)` }).from(stockMoves).where(eq(stockMoves.lotId, lot.id));
-  return row?.rest ?? 0;
 }
 
 /** Turned or not, a sheet is the same sheet. */
@@ -98,9 +98,10 @@ function amountOf(lot: Lot, text: string, unit: 'mm' | 'in', field: string): num
   return n;
 }
 
-async function move(studio: Studio, tx: Tx, lot: LotOnHand, kind: 'spoiled' | 'corrected' | 'cut', amount: number, why: string): Promise<void> {
-  const cost = amount < 0 ? (-amount === lot.onHand ? -(await restOf(tx, lot)) : -costOf(lot, -amount)) : costOf(lot, amount);
-  await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind, amount, costMinor: cost, why });
+async function move(studio: Studio, tx: Tx, lot: LotOnHand, kind: 'spoiled' | 'corrected' | 'cut', amount: number, why: string): Promise<number> {
+  const costMinor = await costOfMove(tx, lot, amount);
+  await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind, amount, costMinor, why });
+  return costMinor;
 }
 
 /** Counts a lot by hand: what is there is right, and the difference is a move with its reason. */
@@ -150,9 +151,7 @@ export const cutLot = act<CutInput>(just({ id, sheets: count(1, 10_000), size: t
     if (input.each > up) throw new InputError('each', input.each, `at most ${up}: that many ${formatSize(size, unit)} come out of one ${formatSize(sheet, unit)}`);
     const area = (s: { width: number; height: number }) => s.width * s.height;
     if (offcut && area(offcut) + input.each * area(size) > area(sheet)) throw new InputError('offcut', input.offcut, 'an offcut no larger than what is left of the sheet');
-    const before = await restOf(tx, lot);
-    await move(studio, tx, lot, 'cut', -input.sheets, `cut into ${formatSize(size, unit)}`);
-    const cost = before - (await restOf(tx, lot));
+    const cost = -(await move(studio, tx, lot, 'cut', -input.sheets, `cut into ${formatSize(size, unit)}`));
     const parts = [{ size, n: input.each * input.sheets, name: `${lot.name}, cut` }, ...(offcut ? [{ size: offcut, n: input.sheets, name: `${lot.name}, offcuts` }] : [])];
     const shares = allocate(cost, parts.map((p) => area(p.size) * p.n));
     for (const [i, p] of parts.entries()) {

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { RefusedError } from '@/core/errors';
-import { formatLength, formatSize } from '@/core/measure';
+import { formatLength, formatMoney, formatSize } from '@/core/measure';
 import { editions, impressions, layouts, papers, works } from '@/store/schema';
 import { rowById } from '@/store/rows';
 import { act } from './act';
@@ -92,5 +92,6 @@ export const misprintLayout = act<{ id: string; why: string; bears: string }>(ju
   await noteInJournal(studio, tx, { act: 'spoiled', subject: 'layout', subjectId: layout.id, says: why, after: charged });
   const affected = [...new Set(layout.pieces.flatMap((p) => (p.workId ? [p.workId] : [])))];
   const titles = affected.length ? await tx.select({ title: works.title }).from(works).where(inArray(works.id, affected)) : [];
-  return { says: `Spoiled: ${(charged.costMinor / 100).toFixed(2)} of paper from ${charged.lots.join(', ')}${titles.length ? ` (${titles.map((t) => t.title).join(', ')})` : ''}. ${layout.name} stays in the queue.` };
+  const { currency } = await studio.settings(tx);
+  return { says: `Spoiled: ${formatMoney(charged.costMinor, currency)} of paper from ${charged.lots.join(', ')}${titles.length ? ` (${titles.map((t) => t.title).join(', ')})` : ''}. ${layout.name} stays in the queue.` };
 }));

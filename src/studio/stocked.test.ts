@@ -61,6 +61,9 @@ describe('whatever happens to a lot', () => {
         const list = await moves(id), lot = await on(id);
         expect(list.reduce((a, m) => a + m.amount, 0)).toBe(lot.onHand);
         expect(lot.onHand).toBeGreaterThanOrEqual(0);
+        // Nothing that leaves costs less than nothing, and what is left has its share of the price.
+        expect(list.every((m) => m.costMinor * m.amount >= 0)).toBe(true);
+        expect(list.reduce((a, m) => a + m.costMinor, 0)).toBe(Math.round((lot.priceMinor * lot.onHand) / lot.received));
       }
       const left = (await on(id)).onHand;
       if (left) await spoilLot(studio, { id, amount: String(left), why: 'the rest' });

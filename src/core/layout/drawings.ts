@@ -156,7 +156,7 @@ export function drawPanels(q: { title: string; panels: readonly Panel[]; gap: Um
 }
 
 /** Pieces on a sheet or a roll, with the cuts that free them. A roll runs down the page. */
-export function drawLayout(q: { title: string; width: Um; length: Um; margin: Um; pieces: readonly LaidPiece[]; placements: readonly Laid[]; cuts: readonly Cut[]; crossCuts: readonly Um[]; unit: UnitSystem }): Drawing {
+export function drawLayout(q: { title: string; width: Um; length: Um; margin: Um; pieces: readonly LaidPiece[]; placements: readonly Laid[]; cuts: readonly Cut[]; unit: UnitSystem }): Drawing {
   const of = (id: string) => q.pieces.find((p) => p.id === id.split('#')[0])!;
   const length = (um: Um) => formatLength(um, q.unit);
   const strokes: Stroke[] = [{ kind: 'rect', x: 0, y: 0, width: q.width, height: q.length, pen: 'edge', fill: 'waste' }];
@@ -171,7 +171,6 @@ export function drawLayout(q: { title: string; width: Um; length: Um; margin: Um
     strokes.push(c.along === 'across' ? { kind: 'line', x1: c.from, y1: c.at, x2: c.to, y2: c.at, pen: 'cut' } : { kind: 'line', x1: c.at, y1: c.from, x2: c.at, y2: c.to, pen: 'cut' });
     strokes.push({ kind: 'text', x: c.along === 'across' ? c.from + 1_000 : c.at + 500, y: c.along === 'across' ? c.at - 500 : c.from + 3_500, says: String(i + 1) });
   });
-  for (const at of q.crossCuts) strokes.push({ kind: 'line', x1: 0, y1: at, x2: q.width, y2: at, pen: 'cut' });
   strokes.push(across(0, q.width, q.length, length(q.width), 4), down(0, q.length, 0, length(q.length), -4));
   return { title: q.title, width: q.width, height: q.length, room: DIMENSION_ROOM, strokes };
 }

@@ -62,7 +62,7 @@ export function gangFinding(ways: readonly GangWay[], currency: string): Finding
   const [best, next] = ways;
   if (!best) return { verdict: 'fails', word: 'no paper fits', says: 'No lot on hand takes this piece.', because: [] };
   const how = (w: GangWay) => `${w.way === 'pre-cut' ? `on pre-cut ${w.lot.name}` : `ganged on ${w.lot.name} and cut`}: ${money(w.cost)}${w.cuts ? `, of which ${money(w.cost - w.paper)} for ${w.cuts} cuts` : ''}`;
-  const because = ways.map((w) => ({ name: w.lot.name, value: w.cost / 100 }));
+  const because = ways.map((w) => ({ name: w.lot.name, value: money(w.cost) }));
   if (!next) return { verdict: 'holds', word: best.way, says: `Only ${how(best)}.`, because };
   return { verdict: 'holds', word: best.way, says: `Cheapest ${how(best)}. Next ${how(next)}, ${money(next.cost - best.cost)} more.`, because };
 }

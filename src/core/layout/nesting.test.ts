@@ -3,6 +3,7 @@ import { parseSize } from '../measure';
 import { areaOf, cutsOf, tooNear, type Cut, type Piece, type Placement } from './pieces';
 import { layOnSheet, sheetFinding } from './nup';
 import { nestRoll, rowsLength } from './roll';
+import { layMixed } from './mixed';
 import { nestStraight } from './straight';
 
 const side = fc.integer({ min: 40, max: 560 }).map((mm) => mm * 1_000);
@@ -149,4 +150,16 @@ describe('pieces of any works on a roll', () => {
     expect(run).toThrow(says);
   });
   test('nothing to lay takes nothing', () => expect(nestRoll({ ...question, pieces: [] })).toEqual({ length: 0, placements: [], wasteShare: 0, crossCuts: [] }));
+});
+
+describe('pieces of several sizes on one sheet', () => {
+  test('a thousand that are asked of an A3+ leave those that do not fit, the large ones laid first, none over the end', () => {
+    const pieces = [{ id: 'a', width: 60_000, height: 40_000, count: 500, rotate: true }, { id: 'b', width: 90_000, height: 50_000, count: 500, rotate: true }];
+    const laid = layMixed({ kind: 'sheet', width: 329_000, height: 483_000, margin: 5_000, gap: 3_000, pieces, cuts: 'straight' });
+    expect(laid.placements.length + laid.left.length).toBe(1_000);
+    // 319 × 473 inside: three of 90 across and eight of 50 down, with their gaps.
+    expect(laid.placements.length).toBeGreaterThanOrEqual(24);
+    expect(laid.placements.every((p) => p.id.startsWith('b') && p.y + p.height <= 478_000)).toBe(true);
+    expect(apart(laid.placements, 3_000)).toBe(true);
+  });
 });

@@ -30,16 +30,21 @@ const EFFORT = 18_000_000;
  * @example nestRoll({ width: 610000, margin: 5000, gap: 4000, pieces: [{ id: 'a', width: 290000, height: 230000, count: 2, rotate: false }] }).length // 240000
  */
 export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): RollLayout {
-  const room = width - 2 * margin;
-  if (!(width > 0)) throw new InputError('width', width, 'a roll width above zero');
-  if (margin < 0 || gap < 0) throw new InputError(margin < 0 ? 'margin' : 'gap', Math.min(margin, gap), 'nothing below zero');
-  if (room <= 0) throw new InputError('margin', margin, `less than half the roll’s width of ${formatLength(width, 'mm')}`);
-  const items = itemsOf(pieces, room, gap);
+  const items = checkedItems({ width, margin, gap, pieces }), room = width - 2 * margin;
   if (!items.length) return { length: 0, placements: [], wasteShare: 0, crossCuts: [] };
   const best = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.7);
   const placements = best.places.map((p) => ({ id: p.item.id, x: p.x + margin, y: p.y + margin, width: p.way.w - gap, height: p.way.h - gap, turned: p.way.turned })).sort((a, b) => a.y - b.y || a.x - b.x);
   const length = best.height - gap + 2 * margin;
   return { length, placements, wasteShare: 1 - areaOf(placements) / ((width / 1_000) * (length / 1_000)), crossCuts: crossCutsOf(placements) };
+}
+
+/** The pieces one by one, as the room between the margins lets them lie; refuses what cannot be laid. */
+export function checkedItems({ width, margin, gap, pieces }: RollQuestion): Item[] {
+  const room = width - 2 * margin;
+  if (!(width > 0)) throw new InputError('width', width, 'a roll width above zero');
+  if (margin < 0 || gap < 0) throw new InputError(margin < 0 ? 'margin' : 'gap', Math.min(margin, gap), 'nothing below zero');
+  if (room <= 0) throw new InputError('margin', margin, `less than half the roll’s width of ${formatLength(width, 'mm')}`);
+  return itemsOf(pieces, room, gap);
 }
 
 function itemsOf(pieces: readonly Piece[], room: number, gap: number): Item[] {
@@ -251,8 +256,8 @@ export function shelves(items: readonly Item[], width: number): Result {
   return { height: y + high, places };
 }
 
-/** Where the roll can be cut from edge to edge: every line between pieces that crosses none. */
-function crossCutsOf(placements: readonly Placement[]): Um[] {
+/** Where the roll can be cut from edge to edge: every line between pieces that crosses none, and the end. @example crossCutsOf([{ id: 'a', x: 0, y: 0, width: 5, height: 5, turned: false }]) // [5] */
+export function crossCutsOf(placements: readonly Placement[]): Um[] {
   const cuts: Um[] = [];
   let end = 0;
   for (const p of placements) {
@@ -263,7 +268,7 @@ function crossCutsOf(placements: readonly Placement[]): Um[] {
 }
 
 /** The length that simple rows would take, to set beside what was found. @example rowsLength({ width: 610000, margin: 5000, gap: 4000, pieces: [{ id: 'a', width: 290000, height: 230000, count: 2, rotate: false }] }) // 240000 */
-export function rowsLength({ width, margin, gap, pieces }: RollQuestion): Um {
-  const items = itemsOf(pieces, width - 2 * margin, gap);
+export function rowsLength(q: RollQuestion): Um {
+  const { width, margin, gap } = q, items = checkedItems(q);
   return items.length ? shelves(items, width - 2 * margin + gap).height - gap + 2 * margin : 0;
 }

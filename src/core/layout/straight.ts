@@ -1,6 +1,6 @@
 import type { Um } from '../measure';
 import { areaOf, type Piece, type Placement } from './pieces';
-import { nestRoll, type RollLayout, type RollQuestion } from './roll';
+import { checkedItems, crossCutsOf, type RollLayout, type RollQuestion } from './roll';
 
 type Lying = { id: string; w: Um; h: Um; turned: boolean };
 
@@ -16,8 +16,7 @@ type Lying = { id: string; w: Um; h: Um; turned: boolean };
  * @example nestStraight({ width: 610000, margin: 5000, gap: 4000, pieces: [{ id: 'a', width: 290000, height: 230000, count: 2, rotate: false }] }).length // 240000
  */
 export function nestStraight(q: RollQuestion): RollLayout {
-  // The tight search refuses what cannot be laid, in the same words.
-  nestRoll({ ...q, effort: 0 });
+  checkedItems(q);
   const room = q.width - 2 * q.margin + q.gap;
   const each = q.pieces.flatMap((p) => Array.from({ length: p.count }, (_, i) => ({ p, id: p.count === 1 ? p.id : `${p.id}#${i + 1}` })));
   const ways = (p: Piece) => [{ w: p.width + q.gap, h: p.height + q.gap, turned: false }, ...(p.rotate && p.width !== p.height ? [{ w: p.height + q.gap, h: p.width + q.gap, turned: true }] : [])].filter((x) => x.w <= room);
@@ -30,10 +29,7 @@ export function nestStraight(q: RollQuestion): RollLayout {
   const placements = best.map((p) => ({ ...p, x: p.x + q.margin, y: p.y + q.margin, width: p.width - q.gap, height: p.height - q.gap })).sort((a, b) => a.y - b.y || a.x - b.x);
   if (!placements.length) return { length: 0, placements, wasteShare: 0, crossCuts: [] };
   const length = height - q.gap + 2 * q.margin;
-  const cuts: Um[] = [];
-  let end = 0;
-  for (const p of placements) { if (end && p.y >= end) cuts.push(p.y); end = Math.max(end, p.y + p.height); }
-  return { length, placements, wasteShare: 1 - areaOf(placements) / ((q.width / 1_000) * (length / 1_000)), crossCuts: [...cuts, end] };
+  return { length, placements, wasteShare: 1 - areaOf(placements) / ((q.width / 1_000) * (length / 1_000)), crossCuts: crossCutsOf(placements) };
 }
 
 function bands(pieces: (Lying & { others: Omit<Lying, 'id'>[] })[], room: number): { height: number; placements: Placement[] } {
