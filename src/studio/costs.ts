@@ -1,4 +1,4 @@
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, sheetOf } from '@/core/layout/sheet';
 import { areaMm2, roundHalfEven } from '@/core/measure';
 import type { NamedAmount } from '@/core/price/solve';
 import { papersAndRoutes, type proofsOf } from '@/store/proofs';
@@ -20,7 +20,7 @@ export async function costSuggestion(studio: Studio, workId: string, formats: re
     const rows = proofRows.filter((r) => r.format.id === f.id);
     const made = rows.find((r) => r.proof.reference) ?? rows[0] ?? proofRows[0];
     const paper = made?.paper ?? papers.find((p) => !p.discontinued), route = made?.route ?? routes[0];
-    const sheet = sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, { top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
+    const sheet = sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f));
     const m2 = areaMm2(sheet) / 1e6;
     const costs: NamedAmount[] = [];
     if (paper && route?.kind === 'own printer') costs.push({ name: `paper, ${paper.name}`, amount: roundHalfEven(m2 * paper.pricePerM2Minor) });

@@ -1,6 +1,6 @@
 import { InputError, RefusedError } from '@/core/errors';
 import { impressionLabel } from '@/core/edition/states';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, sheetOf } from '@/core/layout/sheet';
 import { formatMoney, formatSize, formatWeight, localDay } from '@/core/measure';
 import { certificatePdf } from '@/paperwork/certificate';
 import { labelPdf } from '@/paperwork/label';
@@ -36,7 +36,7 @@ export async function certificate(studio: Studio, impressionId: string): Promise
   const proof = i.proofId ? await findRow(db, proofs, i.proofId) : undefined;
   const route = proof ? await findRow(db, routes, proof.routeId) : undefined;
   const image = { width: format.imageWidthUm, height: format.imageHeightUm };
-  const sheet = sheetOf(image, { top: format.borderTopUm, right: format.borderRightUm, bottom: format.borderBottomUm, left: format.borderLeftUm });
+  const sheet = sheetOf(image, bordersOf(format));
   const both = (s: typeof image) => `${formatSize(s, settings.unit)} (${formatSize(s, settings.unit === 'mm' ? 'in' : 'mm')})`;
   const made = localDay(i.printedAt!, settings.timeZone);
   const picture = master ? join(studio.objects.derivedDir(master.sha256), 'view.jpg') : null;

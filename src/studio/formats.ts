@@ -1,7 +1,7 @@
 import { InputError, RefusedError } from '@/core/errors';
 import { cropAt, LEAST_FILL, MOST_TURN, samePlace, type CropPlace } from '@/core/layout/crop';
-import type { Borders } from '@/core/layout/sheet';
-import { formatSize, parseLength, parseSize, type Size } from '@/core/measure';
+import { imageOf } from '@/core/layout/sheet';
+import { formatSize, parseLength, parseSize } from '@/core/measure';
 import type { Tx } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { formats, works } from '@/store/schema';
@@ -18,8 +18,6 @@ export const stampOf = (f: Format): string => [
   // Sizes that were never cut or finished otherwise keep the stamp their proofs were made under.
   ...(samePlace(f.crop, null) ? [] : [`crop ${f.crop!.x} ${f.crop!.y} ${f.crop!.fill} ${f.crop!.turn}`]), ...(f.finish ? [`finish ${JSON.stringify(f.finish)}`] : []),
 ].join('/');
-export const imageOf = (f: Pick<Format, 'imageWidthUm' | 'imageHeightUm'>): Size => ({ width: f.imageWidthUm, height: f.imageHeightUm });
-export const bordersOf = (f: Pick<Format, 'borderTopUm' | 'borderRightUm' | 'borderBottomUm' | 'borderLeftUm'>): Borders => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
 
 /** Offers a work in a size. The border is the studio's usual one until it is changed. */
 export const offerFormat = act<{ workId: string; size: string; family: string }>(just({ workId: id, size: typed, family: line }), async (studio, input) => {

@@ -1,6 +1,6 @@
 import { inArray, and, eq, sql } from 'drizzle-orm';
 import { listingText, type ListedSize } from '@/core/listing';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, sheetOf } from '@/core/layout/sheet';
 import type { Finding } from '@/core/finding';
 import { FINE_PRINT, finePrintFinding } from '@/core/stock/finePrint';
 import { impressions } from '@/store/schema';
@@ -24,7 +24,7 @@ export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> 
       const image = { width: f.imageWidthUm, height: f.imageHeightUm };
       const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
       sizes.push({
-        image, sheet: sheetOf(image, { top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm }), priceMinor: price.priceMinor,
+        image, sheet: sheetOf(image, bordersOf(f)), priceMinor: price.priceMinor,
         paper: reference ? `${reference.paper.name} (${reference.paper.base}, ${reference.paper.gsm} g/m²)` : null, process: reference?.route.process ?? null,
       });
     }

@@ -2,7 +2,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm';
 import { InputError } from '@/core/errors';
 import { matCheck } from '@/core/layout/mat';
 import { mounting, type MountPlan } from '@/core/layout/mount';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
 import { panels, WRAP_EDGES, wrapCanvas, type WrapEdge, type WrapQuestion } from '@/core/layout/wrap';
 import { cutBars } from '@/core/layout/bars';
 import { parseLength, parseSize, type UnitSystem } from '@/core/measure';
@@ -10,7 +10,6 @@ import type { Db } from '@/store/db';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { cutters, formats, mounts } from '@/store/schema';
 import { act } from './act';
-import { bordersOf, imageOf } from './formats';
 import { day, flag, id, just, name, oneOf, orNull, prose, typed } from './schemas';
 import { noteInJournal } from './studio';
 

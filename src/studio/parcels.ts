@@ -4,7 +4,7 @@ import { formatWeight, parseWeight } from '@/core/measure';
 import { packShortages, planPack, type PackedPrint, type PackForm, type PackPlan } from '@/core/parcel/pack';
 import { compareScale, expectedWeight } from '@/core/parcel/weigh';
 import { impressionLabel } from '@/core/edition/states';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, sheetOf } from '@/core/layout/sheet';
 import type { Db, Tx } from '@/store/db';
 import { appendToRegister, pickedFor } from '@/store/editions';
 import { shelf } from '@/store/orders';
@@ -21,7 +21,7 @@ export async function packPlanFor(db: Db | Tx, orderId: string, wish?: PackForm)
   const picked = await pickedFor(db, orderId);
   const prints = picked.map(({ impression: i, edition, title, format: f, paper }): PackedPrint => ({
     name: `${title} ${impressionLabel(i.kind, i.number, edition.size)}`, gsm: paper.gsm, mayRoll: paper.mayRoll, canvas: paper.base === 'canvas',
-    sheet: sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, { top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm }),
+    sheet: sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f)),
   }));
   return { plan: planPack(prints, await shelf(db), wish), prints };
 }

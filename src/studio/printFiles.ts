@@ -3,7 +3,7 @@ import { desc, eq } from 'drizzle-orm';
 import { RefusedError } from '@/core/errors';
 import { formatSize } from '@/core/measure';
 import { KERNELS, type Kernel } from '@/core/printfile/resample';
-import { FILE_SPACES, filePixels, INTENTS, printFileName, resampleFactor, staleSpec, type Border, type FileSpace, type Intent, type PrintSpec } from '@/core/printfile/spec';
+import { FILE_SPACES, filePixels, INTENTS, printFileName, resampleFactor, staleSpec, type FileSpace, type Intent, type PrintSpec } from '@/core/printfile/spec';
 import type { PrepStep } from '@/core/printfile/steps';
 import type { Received } from '@/imaging/objects';
 import type { Db } from '@/store/db';
@@ -18,6 +18,7 @@ import { id, just, oneOf, orNull } from './schemas';
 import { viewedPixels } from './stations';
 import { cropAt, insidePlace } from '@/core/layout/crop';
 import { finishSheet } from '@/core/layout/finish';
+import { bordersOf, NO_BORDER, sheetOf } from '@/core/layout/sheet';
 import { PAST_EDGE_UM, type Panel } from '@/core/layout/wrap';
 import { noteInJournal, type Studio } from './studio';
 
@@ -33,8 +34,6 @@ export type MakeInput = {
 const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
 const number = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
 
-const borderOf = (f: Format): Border => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
-export const sheetOf = (image: { width: number; height: number }, b: Border | null) => ({ width: image.width + (b?.left ?? 0) + (b?.right ?? 0), height: image.height + (b?.top ?? 0) + (b?.bottom ?? 0) });
 
 /** Makes a print file, or an RGB and CMYK pair, of a master for a format; it is opened again, checked, and the check stored. */
 export const makePrintFile = act<MakeInput>(
@@ -82,7 +81,7 @@ export function partsOf(format: Format, picture: { width: number; height: number
   }
   const bleed = format.finish?.bleed ?? 0;
   const printed = { width: image.width + 2 * bleed, height: image.height + 2 * bleed };
-  const border = as === 'border' && !bleed ? borderOf(format) : null;
+  const border = as === 'border' && !bleed ? bordersOf(format) : null;
   // A printed title stands in the border; where the border is not in the file, nor is the title.
   const finish = format.finish, line = border && finish?.title ? finishSheet(image, border, finish, 'mm').lineAt : null;
   return [{ image: printed, border, crop: cut(printed), ...(line !== null && { title: { text: finish!.title, capital: finish!.type, under: line } }) }];
@@ -118,7 +117,7 @@ export function staleFile(f: PrintFile, format: Format, picture: { width: number
 type One = { input: MakeInput; work: { id: string; title: string }; format: Format; master: { id: string; sha256: string; fileName: string }; spec: PrintSpec; pair: boolean; part: string };
 
 async function makeOne(studio: Studio, { input, work, format, master, spec, pair, part }: One, follow: Parameters<Parameters<typeof startJob>[1]>[0], progress: (says: string, share?: number) => void): Promise<string> {
-  const bare = sheetOf(spec.image, spec.border), mirror = spec.mirror ?? 0;
+  const bare = sheetOf(spec.image, spec.border ?? NO_BORDER), mirror = spec.mirror ?? 0;
   const sheet = { width: bare.width + 2 * mirror, height: bare.height + 2 * mirror };
   const version = 1 + (await printFilesOf(studio.db, work.id)).filter((f) => f.formatId === format.id && f.spec).length;
   const { unit } = await studio.settings();
@@ -164,7 +163,7 @@ export async function bringInPrintFile(studio: Studio, given: { formatId: string
   const route = given.routeId ? await rowById(studio.db, routes, given.routeId, 'routeId') : null;
   const facts = await studio.imaging.facts(given.received.path, given.fileName).done;
   const image = { width: format.imageWidthUm, height: format.imageHeightUm };
-  const bordered = sheetOf(image, borderOf(format));
+  const bordered = sheetOf(image, bordersOf(format));
   const px = (um: number) => Math.round((um / 25_400) * given.ppi);
   // With its border or without: whichever the pixels come nearer to is what it was made as.
   const off = (s: { width: number; height: number }) => Math.abs(facts.width - px(s.width)) + Math.abs(facts.height - px(s.height));

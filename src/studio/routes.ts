@@ -3,7 +3,7 @@ import { InputError } from '@/core/errors';
 import { formatMoney, formatSize, localDay, parseLength, parseMoney } from '@/core/measure';
 import { requiredPpi } from '@/core/resolution';
 import { quoteRoute, type RoutePrice, type RouteQuote } from '@/core/route/prices';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
 import { readPriceTable } from '@/paperwork/readTable';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, insertRows, patchRow, removeRow, rowById } from '@/store/rows';
@@ -11,7 +11,6 @@ import { formats, quotes, routePrices, routes, sentJobs, works } from '@/store/s
 import type { Format, Work } from '@/store/works';
 import type { Route } from '@/store/proofs';
 import { act } from './act';
-import { bordersOf, imageOf } from './formats';
 import { array, count, day, id, just, line, name, orNull, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 

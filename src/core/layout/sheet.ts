@@ -8,6 +8,11 @@ export const NO_BORDER: Borders = { top: 0, right: 0, bottom: 0, left: 0 };
 /** Less than this leaves no room for a title, a number and a signature. Source: handbook §7. */
 export const SIGNING_BORDER_UM = 25_000;
 
+/** A format's measures as they are kept. */
+export type KeptMeasures = { imageWidthUm: Um; imageHeightUm: Um; borderTopUm: Um; borderRightUm: Um; borderBottomUm: Um; borderLeftUm: Um };
+export const imageOf = (f: Pick<KeptMeasures, 'imageWidthUm' | 'imageHeightUm'>): Size => ({ width: f.imageWidthUm, height: f.imageHeightUm });
+export const bordersOf = (f: Omit<KeptMeasures, 'imageWidthUm' | 'imageHeightUm'>): Borders => ({ top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm });
+
 /** The sheet an image with its borders takes. @example sheetOf({ width: 400000, height: 300000 }, NO_BORDER) // { width: 400000, height: 300000 } */
 export function sheetOf(image: Size, borders: Borders): Size {
   return { width: image.width + borders.left + borders.right, height: image.height + borders.top + borders.bottom };

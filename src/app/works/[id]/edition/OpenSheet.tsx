@@ -3,14 +3,13 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { coversSentence, proofShareFinding, type EditionKind } from '@/core/edition/declare';
 import { SIGNINGS, type Signing } from '@/core/edition/states';
-import { signingRoom } from '@/core/layout/sheet';
+import { bordersOf, signingRoom } from '@/core/layout/sheet';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
 import { SheetDialog, SheetEnd, Slip } from '@/ui/Slip';
 import { Verdict } from '@/ui/Verdict';
-import { bordersOf } from '../sizes/formatParts';
 
 const whole = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null);
 const SIGNING_NAMES: Record<Signing, string> = { front: 'front, under the picture', back: 'back', 'on request': 'on request', 'certificate only': 'on the certificate only' };

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { sheetOf, signingRoom, type Borders } from '@/core/layout/sheet';
+import { type Borders, bordersOf, imageOf, sheetOf, signingRoom } from '@/core/layout/sheet';
 import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
@@ -13,7 +13,6 @@ import { SheetDialog, SheetEnd } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
-import { bordersOf, imageOf } from './formatParts';
 import type { Offered } from './SizesView';
 
 const Line = styled.li`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 4px 16px; padding: 9px 0; border-bottom: 1px solid ${t.hair}; align-items: center; > div:first-child { display: grid; gap: 3px; }`;

@@ -16,7 +16,7 @@ import { LadderTable } from './LadderTable';
 import { OfferedFormats } from './OfferedFormats';
 import { SchoolChoice } from './SchoolChoice';
 import { SetSheet } from './SetSheet';
-import { imageOf } from './formatParts';
+import { imageOf } from '@/core/layout/sheet';
 
 export type Offered = { format: Format; check: ResolutionCheck | null };
 type Props = {

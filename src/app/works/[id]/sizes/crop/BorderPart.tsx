@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { cropAt, insidePlace } from '@/core/layout/crop';
 import { drawSheet, shareOfCrop } from '@/core/layout/drawings';
 import { finishSheet, NO_FINISH } from '@/core/layout/finish';
-import { signingRoom } from '@/core/layout/sheet';
+import { bordersOf, imageOf, signingRoom } from '@/core/layout/sheet';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
@@ -12,7 +12,6 @@ import { Field, Fields } from '@/ui/Field';
 import { SheetTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
-import { bordersOf, imageOf } from '../formatParts';
 import { useTypedLengths } from '../typedLengths';
 import type { Picture } from './CropView';
 

@@ -11,7 +11,7 @@ import { Empty, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { Working } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
-import { imageOf } from '../formatParts';
+import { imageOf } from '@/core/layout/sheet';
 import { BorderPart } from './BorderPart';
 import { CropFrame } from './CropFrame';
 

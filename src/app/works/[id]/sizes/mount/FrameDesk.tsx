@@ -1,7 +1,7 @@
 'use client';
 import { drawSection, THICKEN } from '@/core/layout/drawings';
 import { mounting, type FloatPlan, type FramePlan } from '@/core/layout/mount';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
 import type { Mount } from '@/studio/mounting';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
@@ -10,7 +10,6 @@ import { Field, Fields } from '@/ui/Field';
 import { Facts, SheetTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
-import { bordersOf, imageOf } from '../formatParts';
 import { useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
 import { attempt } from './MatDesk';

@@ -1,13 +1,12 @@
 'use client';
 import { drawMockups, type Mockup } from '@/core/layout/drawings';
 import { matOuter } from '@/core/layout/mount';
-import { sheetOf } from '@/core/layout/sheet';
+import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
 import type { Mount } from '@/studio/mounting';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field } from '@/ui/Field';
 import { SheetTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { bordersOf, imageOf } from '../formatParts';
 import { useTypedLengths } from '../typedLengths';
 import type { Seen } from './MountView';
 

@@ -8,7 +8,7 @@ import { Select } from '@/ui/Field';
 import { Empty, Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
-import { imageOf } from '../formatParts';
+import { imageOf } from '@/core/layout/sheet';
 import { CutterSheet } from './CutterSheet';
 import { FrameDesk } from './FrameDesk';
 import { MatDesk } from './MatDesk';

@@ -13,7 +13,7 @@ import { Empty, Facts, Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layo
 import { Working } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
-import { imageOf } from '../formatParts';
+import { imageOf } from '@/core/layout/sheet';
 import { attempt } from '../mount/MatDesk';
 import type { Seen } from '../mount/MountView';
 import { useTypedLengths } from '../typedLengths';
