@@ -8,7 +8,7 @@ import workerpool from 'workerpool';
 import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
 import { nestRoll } from '@/core/layout/roll';
 import { ladder, FAMILY_NAMES } from '@/core/resolution';
-import { cropFor } from '@/core/printfile/spec';
+import { cropAt } from '@/core/layout/crop';
 import { solvePrice } from '@/core/price/solve';
 import { derive, VIEW_PX } from '@/imaging/derive';
 import { readFacts } from '@/imaging/facts';
@@ -97,7 +97,7 @@ async function detail() {
 async function printFile() {
   const pool = new ImagingPool();
   const image = { width: 600_000, height: 450_000 };
-  const a = await timed(() => pool.do('printFile', [{ master: picture, scratch: join(dir, 's'), out: join(dir, 'print.tif'), spec: { image, border: null, ppi: 300, crop: cropFor({ width: 9449, height: 7087 }, image), kernel: 'lanczos3', sharpen: { amount: 60, radius: 1, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', untaggedIs: null } }]).done);
+  const a = await timed(() => pool.do('printFile', [{ master: picture, scratch: join(dir, 's'), out: join(dir, 'print.tif'), spec: { image, border: null, ppi: 300, crop: cropAt({ width: 9449, height: 7087 }, image), kernel: 'lanczos3', sharpen: { amount: 60, radius: 1, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', untaggedIs: null } }]).done);
   rows.push({ name: 'a print file of it at 600 × 450 mm, 300 ppi: Lanczos, unsharp mask, 8 bit dithered, TIFF of 113 MB', figure: seconds(a), peer: '', ratio: '', target: '' });
   await pool.end();
 }

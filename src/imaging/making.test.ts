@@ -10,7 +10,8 @@ import { readCgats, readTarget } from '@/core/colour/target';
 import { readEvenness } from '@/core/capture/evenness';
 import { readKeystone } from '@/core/capture/quad';
 import { findJoint } from '@/core/capture/stitch';
-import { cropFor, filePixels, type PrintSpec } from '@/core/printfile/spec';
+import { cropAt } from '@/core/layout/crop';
+import { filePixels, type PrintSpec } from '@/core/printfile/spec';
 import { simulatedCamera, simulatedFlatbed } from '@/standins/captureDevices';
 import { folder, saved, tiff } from '../../tests/unit/helpers/files';
 import { leaves, toSharp } from '../../tests/unit/helpers/subjects';
@@ -255,7 +256,7 @@ describe('the stand-ins', () => {
     await expect(stat(join(dir, 'seed-s-1.v'))).rejects.toThrow();
   });
 });
-test('a crop in the middle keeps proportions', () => expect(cropFor({ width: 600, height: 400 }, { width: 1, height: 1 }).width).toBe(400));
+test('a crop in the middle keeps proportions', () => expect(cropAt({ width: 600, height: 400 }, { width: 1, height: 1 }).width).toBe(400));
 
 describe('straightened and mirrored', () => {
   const samples = async (path: string) => {

@@ -3,7 +3,8 @@ import { InputError } from '../errors';
 import { nameSpace } from '../colour/space';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, writeMatrixProfile } from '../colour/icc';
 import { KERNELS, resample, tapsFor } from './resample';
-import { checkFile, cropFor, filePixels, printFileName, sizeInName } from './spec';
+import { cropAt } from '../layout/crop';
+import { checkFile, filePixels, printFileName, sizeInName } from './spec';
 import { alterationsOf, parseStep, questionsOf, type PrepStep } from './steps';
 
 const side = fc.integer({ min: 1, max: 400 });
@@ -76,7 +77,7 @@ describe('the pixels of a print file', () => {
   test('the crop has the proportions of the image and lies inside', () => {
     fc.assert(
       fc.property(side, side, side, side, (w, h, iw, ih) => {
-        const c = cropFor({ width: w + 50, height: h + 50 }, { width: iw + 20, height: ih + 20 });
+        const c = cropAt({ width: w + 50, height: h + 50 }, { width: iw + 20, height: ih + 20 });
         const ratio = (iw + 20) / (ih + 20);
         return c.left >= 0 && c.top >= 0 && c.left + c.width <= w + 50 && c.top + c.height <= h + 50 && Math.abs(c.width - c.height * ratio) <= Math.max(1, ratio);
       }),

@@ -65,17 +65,6 @@ export function filePixels(image: Size, border: Border | null, ppi: number, mirr
   return { sheet, border: inner, mirror: m, image: { width: sheet.width - inner.left - inner.right - 2 * m, height: sheet.height - inner.top - inner.bottom - 2 * m } };
 }
 
-/**
- * The largest crop of a master in the proportions of an image, in the middle unless moved.
- *
- * @example cropFor({ width: 3000, height: 2000 }, { width: 300000, height: 300000 }) // { left: 500, top: 0, width: 2000, height: 2000 }
- */
-export function cropFor(master: Pixels, image: Size): PrintSpec['crop'] {
-  const ratio = image.width / image.height;
-  const width = Math.min(master.width, Math.round(master.height * ratio)), height = Math.min(master.height, Math.round(master.width / ratio));
-  return { left: Math.floor((master.width - width) / 2), top: Math.floor((master.height - height) / 2), width, height };
-}
-
 /** Required over available pixels, along the side that governs. @example resampleFactor({ width: 4800 }, { width: 7087 }).toFixed(3) // '1.476' */
 export const resampleFactor = (from: { width: number }, to: { width: number }): number => to.width / from.width;
 
