@@ -9,26 +9,27 @@ declare module 'fft.js' {
     createComplexArray(): number[];
     realTransform(out: number[], data: ArrayLike<number>): void;
     transform(out: number[], data: ArrayLike<number>): void;
+    inverseTransform(out: number[], data: ArrayLike<number>): void;
   }
 }
 
 declare module 'lcms-wasm' {
+  /** The engine's C interface; profiles, transforms and buffers are numbers: places in its own memory. */
   export type Lcms = {
-    cmsOpenProfileFromMem(bytes: Uint8Array, length: number): number;
-    cmsCloseProfile(profile: number): void;
+    HEAPU8: Uint8Array<ArrayBuffer>;
+    _malloc(bytes: number): number;
+    _free(at: number): void;
+    _cmsOpenProfileFromMem(at: number, bytes: number): number;
+    _cmsCloseProfile(profile: number): void;
+    _cmsDeleteTransform(transform: number): void;
+    _cmsDoTransform(transform: number, from: number, to: number, pixels: number): void;
+    _cmsCreateTransform(from: number, fromFormat: number, to: number, toFormat: number, intent: number, flags: number): number;
+    _cmsCreateProofingTransform(from: number, fromFormat: number, to: number, toFormat: number, proof: number, intent: number, proofIntent: number, flags: number): number;
+    _cmsFormatterForColorspaceOfProfile(profile: number, bytes: number, float: number): number;
     cmsCreateLab4Profile(white: null): number;
     cmsGetColorSpaceASCII(profile: number): string | null;
-    cmsFormatterForColorspaceOfProfile(profile: number, bytes: number, float: boolean): number;
-    cmsCreateTransform(from: number, fromFormat: number, to: number, toFormat: number, intent: number, flags: number): number;
-    cmsDeleteTransform(transform: number): void;
-    cmsDoTransform<T extends Uint8Array | Uint16Array | Float32Array>(transform: number, pixels: T, count: number): T;
   };
   export function instantiate(options?: { locateFile?: (name: string) => string; wasmBinary?: Uint8Array }): Promise<Lcms>;
-  export const INTENT_PERCEPTUAL: number;
-  export const INTENT_RELATIVE_COLORIMETRIC: number;
-  export const cmsFLAGS_BLACKPOINTCOMPENSATION: number;
-  export const cmsFLAGS_NOCACHE: number;
-  export const cmsFLAGS_HIGHRESPRECALC: number;
 }
 
 declare module 'fontkit' {

@@ -35,7 +35,10 @@ export type UnpricedFact = { workId: string; title: string; formats: string };
 export type QueuedFact = { id: string; name: string; paper: string; pieces: number; since: string };
 export type OutFact = { id: string; kind: 'work' | 'original'; where: string; what: string; dueOn: Day; href: string };
 
-export type BenchFacts = { queued?: QueuedFact[]; out?: OutFact[]; today: Day; now: string; orders: OrderFact[]; proofs: ProofFact[]; impressions: ImpressionFact[]; masters: MasterFact[]; refusals: RefusalFact[]; unpriced: UnpricedFact[] };
+/** Something about colour that is due: the screen, a print to hold beside its reference, a client who has not answered. */
+export type ColourFact = { id: string; when: string; whenNote: string; subject: string; about: string; reason: string; href: string; label: string };
+
+export type BenchFacts = { colour?: ColourFact[]; queued?: QueuedFact[]; out?: OutFact[]; today: Day; now: string; orders: OrderFact[]; proofs: ProofFact[]; impressions: ImpressionFact[]; masters: MasterFact[]; refusals: RefusalFact[]; unpriced: UnpricedFact[] };
 
 /**
  * What needs hands today, each with its reason and its one next act, what is promised first.
@@ -52,6 +55,7 @@ export function benchLines(f: BenchFacts): BenchLine[] {
     ...f.unpriced.map(unpricedLine),
     ...(f.queued ?? []).map((q) => queuedLine(q, f.now)),
     ...(f.out ?? []).map((o) => outLine(o, f.today)),
+    ...(f.colour ?? []).map((c): BenchLine => ({ id: c.id, group: 'Will hold something up', when: c.when, whenNote: c.whenNote, drawing: 'proof', subject: c.subject, about: c.about, reason: c.reason, mark: 'care', minutes: 10, rank: 8, next: { label: c.label, key: 'l', href: c.href } })),
   ];
   const order: BenchLine['group'][] = ['Promised', 'Dry now, or waiting on an eye', 'Will hold something up'];
   return lines.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.rank - b.rank || (a.id < b.id ? -1 : 1));

@@ -47,26 +47,31 @@ export function writeGreyProfile(label: string, curve: number | Curve): Uint8Arr
   return assemble('GRAY', [['desc', descTag(label)], ['cprt', textTag('No copyright, use freely')], ['wtpt', xyzTag(D50)], ['kTRC', curveTag(curve)]]);
 }
 
-function assemble(space: 'RGB ' | 'GRAY', tags: [string, Uint8Array][]): Uint8Array {
+export type ProfileHead = { kind: 'mntr' | 'prtr'; space: 'RGB ' | 'GRAY'; pcs: 'XYZ ' | 'Lab '; version: number };
+const assemble = (space: ProfileHead['space'], tags: [string, Uint8Array][]) => assembleProfile({ kind: 'mntr', space, pcs: 'XYZ ', version: 0x02400000 }, tags);
+
+/** Header, table of tags and their bodies as one file; a body that several tags share is written once. Source: ICC.1:2022, 7.2 and 7.3. */
+export function assembleProfile(head: ProfileHead, tags: readonly [string, Uint8Array][]): Uint8Array {
   const start = 128 + 4 + 12 * tags.length;
-  const total = start + tags.reduce((n, [, body]) => n + padded(body.length), 0);
+  const bodies = [...new Set(tags.map(([, body]) => body))];
+  const total = start + bodies.reduce((n, body) => n + padded(body.length), 0);
   const bytes = new Uint8Array(total);
   const view = new DataView(bytes.buffer);
   view.setUint32(0, total);
-  view.setUint32(8, 0x02400000);
-  ascii(bytes, 12, `mntr${space}XYZ `);
+  view.setUint32(8, head.version);
+  ascii(bytes, 12, `${head.kind}${head.space}${head.pcs}`);
   [2026, 1, 1, 0, 0, 0].forEach((v, i) => view.setUint16(24 + 2 * i, v));
   ascii(bytes, 36, 'acsp');
   D50.forEach((v, i) => view.setInt32(68 + 4 * i, s15(v)));
   view.setUint32(128, tags.length);
+  const places = new Map<Uint8Array, number>();
   let offset = start;
+  for (const body of bodies) { places.set(body, offset); bytes.set(body, offset); offset += padded(body.length); }
   tags.forEach(([name, body], i) => {
     const at = 132 + 12 * i;
     ascii(bytes, at, name);
-    view.setUint32(at + 4, offset);
+    view.setUint32(at + 4, places.get(body)!);
     view.setUint32(at + 8, body.length);
-    bytes.set(body, offset);
-    offset += padded(body.length);
   });
   return bytes;
 }
@@ -95,8 +100,8 @@ export function profileLabel(profile: Uint8Array): string | null {
 }
 
 const xyzOf = ([x, y]: Xy): Vec3 => [x / y, 1, (1 - x - y) / y];
-const s15 = (v: number) => Math.round(v * 65536);
-const padded = (n: number) => (n + 3) & ~3;
+export const s15 = (v: number) => Math.round(v * 65536);
+export const padded = (n: number) => (n + 3) & ~3;
 
 /** The XYZ of each primary at full strength, adapted to D50. */
 export function adaptedColumns(p: Primaries): [Vec3, Vec3, Vec3] {
@@ -130,15 +135,17 @@ function ascii(bytes: Uint8Array, at: number, text: string) {
 }
 const read = (bytes: Uint8Array, at: number, n: number) => String.fromCharCode(...bytes.subarray(at, at + n));
 
-function tag(type: string, size: number, fill: (view: DataView, bytes: Uint8Array) => void): Uint8Array {
+export function tag(type: string, size: number, fill: (view: DataView, bytes: Uint8Array) => void): Uint8Array {
   const bytes = new Uint8Array(size);
   ascii(bytes, 0, type);
   fill(new DataView(bytes.buffer), bytes);
   return bytes;
 }
-const descTag = (label: string) => tag('desc', 12 + label.length + 1 + 78, (v, b) => { v.setUint32(8, label.length + 1); ascii(b, 12, label); });
-const textTag = (text: string) => tag('text', 8 + text.length + 1, (_, b) => ascii(b, 8, text));
-const xyzTag = (xyz: Vec3) => tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
+export const descTag = (label: string) => tag('desc', 12 + label.length + 1 + 78, (v, b) => { v.setUint32(8, label.length + 1); ascii(b, 12, label); });
+export const textTag = (text: string) => tag('text', 8 + text.length + 1, (_, b) => ascii(b, 8, text));
+export const xyzTag = (xyz: Vec3) => tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
+/** Text of version 4, in one language. Source: ICC.1:2022, 10.15. */
+export const mlucTag = (text: string) => tag('mluc', 28 + 2 * text.length, (v, b) => { v.setUint32(8, 1); v.setUint32(12, 12); ascii(b, 16, 'enUS'); v.setUint32(20, 2 * text.length); v.setUint32(24, 28); for (let i = 0; i < text.length; i++) v.setUint16(28 + 2 * i, text.charCodeAt(i)); });
 /** A power by its exponent, any other curve by a table fine enough for 16 bit. */
 const TABLE = 1_024;
 const curveTag = (curve: number | Curve) => typeof curve === 'number'

@@ -4,7 +4,7 @@ import type { Size, Um } from '../measure';
 export type Piece = { id: string; width: Um; height: Um; count: number; rotate: boolean };
 
 /** A piece with where it comes from, as a layout keeps it. */
-export type LaidPiece = Piece & { says: string; workId: string | null; formatId: string | null; picture: string | null };
+export type LaidPiece = Piece & { says: string; workId: string | null; formatId: string | null; picture: string | null; /** The proof sheet it is, where it is one. */ proofId?: string | null };
 
 /** Where one piece lies, its corner nearest to the start. `turned`: its sides are swapped. */
 export type Placement = { id: string; x: Um; y: Um; width: Um; height: Um; turned: boolean };

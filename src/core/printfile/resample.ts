@@ -11,8 +11,8 @@ const sinc = (x: number) => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x)
 function cubicOf(b: number, c: number) {
   return (x: number) => {
     const a = Math.abs(x);
-    if (a < 1) return ((12 - 9 * b - 6 * c) * a ** 3 + (-18 + 12 * b + 6 * c) * a ** 2 + (6 - 2 * b)) / 6;
-    if (a < 2) return ((-b - 6 * c) * a ** 3 + (6 * b + 30 * c) * a ** 2 + (-12 * b - 48 * c) * a + (8 * b + 24 * c)) / 6;
+    if (a < 1) return ((12 - 9 * b - 6 * c) * a * a * a + (-18 + 12 * b + 6 * c) * a * a + (6 - 2 * b)) / 6;
+    if (a < 2) return ((-b - 6 * c) * a * a * a + (6 * b + 30 * c) * a * a + (-12 * b - 48 * c) * a + (8 * b + 24 * c)) / 6;
     return 0;
   };
 }
@@ -83,7 +83,8 @@ export function resample(p: { data: ArrayLike<number>; width: number; height: nu
   const line = to.width * p.channels;
   const rows = Array.from({ length: p.height }, (_, y) => {
     const out = new Float32Array(line);
-    resampleRow(Float32Array.from(Array.prototype.slice.call(p.data, y * p.width * p.channels, (y + 1) * p.width * p.channels) as number[]), across, p.channels, out);
+    const [from, to] = [y * p.width * p.channels, (y + 1) * p.width * p.channels];
+    resampleRow(p.data instanceof Float32Array ? p.data.subarray(from, to) : Float32Array.from({ length: to - from }, (_, i) => p.data[from + i]!), across, p.channels, out);
     return out;
   });
   const data = new Float32Array(line * to.height);

@@ -2,13 +2,14 @@ import type { Finding, Mark } from '../finding';
 import { InputError } from '../errors';
 import { formatSize, parseSize, UM_PER_INCH, type Size, type Um } from '../measure';
 import type { Pixels } from '../resolution';
+import type { Adjustment } from '../colour/adjust';
+import type { Intent } from '../colour/intents';
 import type { ColourSpace } from '../colour/space';
 import type { Kernel } from './resample';
 
 export const FILE_SPACES = ['opRGB', 'sRGB', 'as the master', 'CMYK'] as const;
 export type FileSpace = (typeof FILE_SPACES)[number];
-export const INTENTS = ['relative colorimetric', 'perceptual'] as const;
-export type Intent = (typeof INTENTS)[number];
+export { INTENTS, type Intent } from '../colour/intents';
 export type Border = { top: Um; right: Um; bottom: Um; left: Um };
 
 /** How a print file is made of a master. */
@@ -25,6 +26,8 @@ export type PrintSpec = {
   space: FileSpace; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number };
   /** What an untagged master's numbers are taken to mean: asked of a person, never guessed. */
   untaggedIs: 'sRGB' | 'opRGB' | null;
+  /** What proofs led to: the same for every pixel. */
+  adjust?: Adjustment;
 };
 
 /**

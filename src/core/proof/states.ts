@@ -1,3 +1,4 @@
+import type { Intent } from '../colour/intents';
 /** Source: handbook §9. */
 export const PROOF_STATES = ['asked', 'made', 'accepted', 'adjust', 'rejected'] as const;
 export type ProofState = (typeof PROOF_STATES)[number];
@@ -20,17 +21,30 @@ export function dried(madeAt: string, dryHours: number, now: string): { hours: n
   return { hours: Math.floor(hours), left: Math.max(0, Math.ceil(dryHours - hours)) };
 }
 
-/** What a proof was made of; a difference in any part makes an accepted proof stale. */
-export type Formula = { masterId: string; formatId: string; formatStamp: string; paperId: string; routeId: string };
+/** What the client was sent and what they said. Their acceptance of a known limit is in writing with the proof. */
+export type ClientAnswer = { to: string; sentAt: string; answer: 'waiting' | 'accepted' | 'asks for changes'; answeredAt: string | null; words: string };
+
+/**
+ * What a proof was made of; a difference in any part makes an accepted proof stale. Parts that were not known when it was made
+ * are left out, and are not held against it. Another lot only warns: paper differs a little from one to the next.
+ */
+export type Formula = { masterId: string; formatId: string; formatStamp: string; paperId: string; routeId: string; prep?: string; profileId?: string; intent?: Intent; machineId?: string; lotId?: string };
+const PARTS: Readonly<Record<Exclude<keyof Formula, 'lotId'>, string>> = { masterId: 'the file', formatId: 'the format', formatStamp: '', prep: 'the prep', paperId: 'the paper', routeId: 'the route', profileId: 'the profile', intent: 'the intent', machineId: 'the machine' };
+
+/** Whether the paper comes from another lot than the proof's: a warning, no more. @example otherLot({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r', lotId: '1' }, { masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r', lotId: '2' }) // true */
+export const otherLot = (then: Formula, now: Formula): boolean => Boolean(then.lotId && now.lotId && then.lotId !== now.lotId);
+
+/** What Glassine itself sees to be different between two rounds, lot included. */
+export const changedBetween = (last: Formula, now: Formula): string[] => [...staleParts(last, now), ...(otherLot(last, now) ? ['the lot'] : [])];
 
 /**
  * Which parts of a formula differ now from when the proof was made.
  *
- * @example staleParts({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }, { masterId: 'b', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }) // ['the master']
+ * @example staleParts({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }, { masterId: 'b', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' }) // ['the file']
  */
 export function staleParts(then: Formula, now: Formula): string[] {
-  const names: Record<keyof Formula, string> = { masterId: 'the master', formatId: 'the format', formatStamp: '', paperId: 'the paper', routeId: 'the route' };
-  return (Object.keys(names) as (keyof Formula)[]).filter((k) => then[k] !== now[k]).flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [names[k]]));
+  const known = (k: keyof Formula) => then[k] !== undefined && now[k] !== undefined && then[k] !== now[k];
+  return (Object.keys(PARTS) as (keyof typeof PARTS)[]).filter(known).flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [PARTS[k]]));
 }
 
 /**
