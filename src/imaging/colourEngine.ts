@@ -1,10 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { cmsFLAGS_BLACKPOINTCOMPENSATION, cmsFLAGS_HIGHRESPRECALC, cmsFLAGS_NOCACHE, INTENT_PERCEPTUAL, INTENT_RELATIVE_COLORIMETRIC, instantiate, type Lcms } from 'lcms-wasm';
+import { instantiate, type Lcms } from 'lcms-wasm';
 import sharp from 'sharp';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, writeMatrixProfile } from '@/core/colour/icc';
 import { SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
 import type { FileSpace, Intent } from '@/core/printfile/spec';
+import { transformOf, usualBpc, type Transform } from './transforms';
 
 let engine: Promise<Lcms> | null = null;
 /** The colour engine, started once to a process. */
@@ -16,40 +17,19 @@ export function lcms(): Promise<Lcms> {
   return engine;
 }
 
-/** Samples of one space to those of another, 16 bit each way. */
-export type Transform = { channels: { from: number; to: number }; run: (samples: Uint16Array) => Uint16Array; end: () => void };
-
 /**
- * A transform between two profiles.
+ * A transform between two profiles, 16 bit each way.
  *
  * @throws when a profile cannot be used
  */
-export async function transformBetween(from: Uint8Array, to: Uint8Array, intent: Intent): Promise<Transform> {
-  const cms = await lcms();
-  const [a, b] = [cms.cmsOpenProfileFromMem(from, from.length), cms.cmsOpenProfileFromMem(to, to.length)];
-  if (!a || !b) throw new Error('a profile could not be opened');
-  const flags = cmsFLAGS_NOCACHE | cmsFLAGS_HIGHRESPRECALC | (intent === 'relative colorimetric' ? cmsFLAGS_BLACKPOINTCOMPENSATION : 0);
-  const count = (p: number) => ({ RGB: 3, CMYK: 4, GRAY: 1 })[cms.cmsGetColorSpaceASCII(p) ?? ''] ?? 3;
-  const channels = { from: count(a), to: count(b) };
-  const transform = cms.cmsCreateTransform(a, cms.cmsFormatterForColorspaceOfProfile(a, 2, false), b, cms.cmsFormatterForColorspaceOfProfile(b, 2, false), intent === 'perceptual' ? INTENT_PERCEPTUAL : INTENT_RELATIVE_COLORIMETRIC, flags);
-  if (!transform) throw new Error('the profiles do not fit each other');
-  return {
-    channels,
-    run: (samples) => cms.cmsDoTransform(transform, samples, samples.length / channels.from),
-    end: () => { cms.cmsDeleteTransform(transform); cms.cmsCloseProfile(a); cms.cmsCloseProfile(b); },
-  };
+export async function transformBetween(from: Uint8Array, to: Uint8Array, intent: Intent, bpc = usualBpc(intent)): Promise<Transform> {
+  return transformOf(await lcms(), { from, to, intent, bpc, bits: 16 });
 }
 
 /** Numbers of a profile's space as L*a*b* under D50. @param samples 0–65535 */
 export async function toLab(profile: Uint8Array, samples: Uint16Array): Promise<Float32Array> {
-  const cms = await lcms();
-  const [a, lab] = [cms.cmsOpenProfileFromMem(profile, profile.length), cms.cmsCreateLab4Profile(null)];
-  if (!a) throw new Error('a profile could not be opened');
-  const transform = cms.cmsCreateTransform(a, cms.cmsFormatterForColorspaceOfProfile(a, 2, false), lab, cms.cmsFormatterForColorspaceOfProfile(lab, 4, true), INTENT_RELATIVE_COLORIMETRIC, cmsFLAGS_NOCACHE);
-  const channels = ({ RGB: 3, CMYK: 4, GRAY: 1 })[cms.cmsGetColorSpaceASCII(a) ?? ''] ?? 3;
-  const out = cms.cmsDoTransform(transform, samples as never, samples.length / channels) as unknown as Float32Array;
-  cms.cmsDeleteTransform(transform); cms.cmsCloseProfile(a); cms.cmsCloseProfile(lab);
-  return out;
+  const transform = transformOf<Float32Array>(await lcms(), { from: profile, to: 'Lab', intent: 'relative colorimetric', bpc: false, bits: 16 });
+  try { return transform.run(samples); } finally { transform.end(); }
 }
 
 let cmyk: Promise<Uint8Array> | null = null;

@@ -28,11 +28,12 @@ export class ObjectStore {
   }
 
   /**
-   * Streams a file to disk and hashes it on the way. The first bytes decide at once whether it is a picture.
+   * Streams a file to disk and hashes it on the way. The first bytes decide at once whether it is a picture,
+   * or whatever else `known` lets pass.
    *
    * @throws RefusedError when it is not one, or is over the limit; whatever throws, nothing stays behind
    */
-  async receive(stream: AsyncIterable<Uint8Array>, fileName: string, limit = MOST_BYTES): Promise<Received> {
+  async receive(stream: AsyncIterable<Uint8Array>, fileName: string, limit = MOST_BYTES, known: (fileName: string, head: Uint8Array) => unknown = kindOrRefuse): Promise<Received> {
     const path = join(this.dataDir, 'incoming', `${randomUUID()}.part`);
     await mkdir(dirname(path), { recursive: true });
     const file = await open(path, 'wx');
@@ -43,14 +44,14 @@ export class ObjectStore {
       for await (const chunk of stream) {
         if (head.length < SNIFF_BYTES) {
           head = Buffer.concat([head, chunk.subarray(0, SNIFF_BYTES - head.length)]);
-          if (head.length === SNIFF_BYTES) kindOrRefuse(fileName, head);
+          if (head.length === SNIFF_BYTES) known(fileName, head);
         }
         bytes += chunk.length;
         if (bytes > limit) throw new RefusedError(`“${fileName}” is larger than ${limit / 1024 ** 3} GB, the most that is taken in.`);
         hash.update(chunk);
         await writeWhole(file, chunk);
       }
-      if (head.length < SNIFF_BYTES) kindOrRefuse(fileName, head);
+      if (head.length < SNIFF_BYTES) known(fileName, head);
       await file.sync();
     } catch (error) {
       await file.close();

@@ -5,7 +5,7 @@ import type { FileFacts } from './facts';
 import type { Answer, ImagingTasks } from './worker';
 
 type ValueOf<K extends keyof ImagingTasks> = Extract<Awaited<ReturnType<ImagingTasks[K]>>, { ok: true }> extends { value: infer V } ? V : never;
-const QUICK = new Set<keyof ImagingTasks>(['lightGrid', 'smallGrey', 'patchMeans', 'guessCorners', 'readPixel', 'checkPrintFile']);
+const QUICK = new Set<keyof ImagingTasks>(['lightGrid', 'smallGrey', 'patchMeans', 'guessCorners', 'readPixel', 'checkPrintFile', 'profile', 'tileProfile', 'spaceGamut', 'showSheet']);
 
 export type Task<T> = { done: Promise<T>; cancel: () => void };
 

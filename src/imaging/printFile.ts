@@ -6,13 +6,15 @@ import { RefusedError } from '@/core/errors';
 import { UM_PER_INCH } from '@/core/measure';
 import { checkFile, filePixels, type FileCheck, type FileSpace, type PrintSpec } from '@/core/printfile/spec';
 import { mixRows, resampleRow, tapsFor } from '@/core/printfile/resample';
-import { profileOf, transformBetween, type Transform } from './colourEngine';
+import { adjustLab, isNone, type Adjustment } from '@/core/colour/adjust';
+import { lcms, profileOf, transformBetween } from './colourEngine';
+import { transformOf, usualBpc, type Transform } from './transforms';
 import { openPixels, type PixelFile } from './pixels';
 import { TiffWriter } from './tiff';
 import { inkTitle, titleMask, type TitleMask } from './titleLine';
 
 /** Rows given one after the other, interleaved, 0–65535. The row is used again by the next call. */
-type Rows = { width: number; height: number; channels: number; next: () => Promise<Float32Array> };
+export type Rows = { width: number; height: number; channels: number; next: () => Promise<Float32Array> };
 
 const BAND = 64;
 /** A plain TIFF counts its bytes in 32 bits. */
@@ -36,16 +38,15 @@ export async function makePrintFile(q: { master: string; scratch: string; out: s
   try {
     const { left, top, width, height, degrees = 0 } = spec.crop;
     if (!degrees && (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height)) throw new RefusedError(`The crop, ${width} × ${height} px at ${left}, ${top}, reaches outside the master of ${pixels.width} × ${pixels.height} px.`);
-    const from = await sourceProfile(meta.icc ?? null, pixels.channels, spec);
+    const from = await sourceProfile(meta.icc ?? null, pixels.channels, spec.untaggedIs);
     const to = spec.space === 'as the master' ? from : await profileOf(spec.space);
     const same = spec.space === 'as the master' || Buffer.from(to).equals(Buffer.from(from));
-    transform = same ? null : await transformBetween(from, to, spec.intent);
+    transform = spec.adjust && !isNone(spec.adjust) ? await adjustedTransform(from, to, spec.intent, spec.adjust) : same ? null : await transformBetween(from, to, spec.intent);
     const channels = transform?.channels.to ?? pixels.channels;
     if (transform && transform.channels.from !== pixels.channels) throw new RefusedError('The master’s profile does not fit its channels: treat it as untagged, and say what its numbers mean.');
     const bytes = (sizes.sheet.width * sizes.sheet.height * channels * spec.bits) / 8;
     if (bytes > MOST_TIFF_BYTES) throw new RefusedError(`The file would have ${(bytes / 1e9).toFixed(1)} GB; up to 4 GB can be written. Ask for 8 bit, or fewer pixels per inch.`);
-    let rows = resampled(degrees ? straightened(pixels, spec.crop, degrees) : cropped(pixels, spec.crop), sizes.image, spec.kernel);
-    if (spec.sharpen && spec.sharpen.amount > 0) rows = sharpened(rows, spec.sharpen);
+    let rows = imageRows(pixels, spec.crop, sizes.image, spec.kernel, spec.sharpen);
     if (sizes.mirror) rows = mirrored(rows, sizes.mirror);
     const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
     const tiff = await TiffWriter.create(jpeg ? `${partly}.tif` : partly, { ...sizes.sheet, bits: jpeg ? 8 : spec.bits, channels: channels as 1 | 3 | 4, ppi: spec.ppi, profile: to });
@@ -66,15 +67,30 @@ export async function makePrintFile(q: { master: string; scratch: string; out: s
   }
 }
 
-async function sourceProfile(icc: Uint8Array | null, channels: number, spec: PrintSpec): Promise<Uint8Array> {
+/** What a master's numbers mean: its own profile where that fits its channels, otherwise what it is taken to be. */
+export async function sourceProfile(icc: Uint8Array | null, channels: number, untaggedIs: PrintSpec['untaggedIs']): Promise<Uint8Array> {
   if (icc) {
     const model = nameSpace(icc).model;
     if ((model === 'RGB' && channels === 3) || (model === 'CMYK' && channels === 4) || (model === 'grey' && channels === 1)) return icc;
   }
   if (channels === 4) return profileOf('CMYK');
   if (channels === 1) return writeGreyProfile('Grey, gamma 2.2', 2.2);
-  if (!spec.untaggedIs) throw new RefusedError('The master is untagged: say what its numbers mean, sRGB or opRGB, before a print file is made of it.');
-  return profileOf(spec.untaggedIs);
+  if (!untaggedIs) throw new RefusedError('The master is untagged: say what its numbers mean, sRGB or opRGB, before a print file is made of it.');
+  return profileOf(untaggedIs);
+}
+
+/** Source to destination by way of L*a*b*, where an adjustment is made. */
+export async function adjustedTransform(from: Uint8Array, to: Uint8Array, intent: PrintSpec['intent'], adjust: Adjustment | null, bpc = usualBpc(intent)): Promise<Transform> {
+  const cms = await lcms();
+  const into = transformOf<Float32Array>(cms, { from, to: 'Lab', intent: 'relative colorimetric', bpc: false, bits: 16 });
+  const out = transformOf<Uint16Array>(cms, { from: 'Lab', to, intent, bpc, bits: 16 });
+  return { channels: { from: into.channels.from, to: out.channels.to }, run: (samples) => { const lab = into.run(samples); return out.run(adjust ? adjustLab(lab, adjust) : lab); }, end: () => { into.end(); out.end(); } };
+}
+
+/** A cut of a picture at another size, sharpened if wanted, row by row: the same for print files and proofs. */
+export function imageRows(pixels: PixelFile, crop: PrintSpec['crop'], to: { width: number; height: number }, kernel: PrintSpec['kernel'], sharpen: PrintSpec['sharpen']): Rows {
+  const rows = resampled(crop.degrees ? straightened(pixels, crop, crop.degrees) : cropped(pixels, crop), to, kernel);
+  return sharpen && sharpen.amount > 0 ? sharpened(rows, sharpen) : rows;
 }
 
 function cropped(p: PixelFile, crop: PrintSpec['crop']): Rows {
@@ -270,7 +286,7 @@ function scaled(band: Uint8Array | Uint16Array, at: number, k: number, out: Floa
   for (let i = 0; i < out.length; i++) out[i] = band[at + i]! * k;
 }
 
-function clamped(row: Float32Array, out: Uint16Array, at: number) {
+export function clamped(row: Float32Array, out: Uint16Array, at: number) {
   for (let x = 0; x < row.length; x++) { const v = row[x]!; out[at + x] = v <= 0 ? 0 : v >= 65_535 ? 65_535 : v + 0.5; }
 }
 

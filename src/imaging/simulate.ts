@@ -9,6 +9,7 @@ import { nameSpace, srgbCurve } from '@/core/colour/space';
 import { TARGET_COLUMNS, TARGET_ROWS } from '@/core/colour/target';
 import { resample } from '@/core/printfile/resample';
 import { profileOf } from './colourEngine';
+import { gauss, rnd } from './noise';
 import { openPixels } from './pixels';
 import { TiffWriter } from './tiff';
 
@@ -134,10 +135,3 @@ function framed(to: { width: number; height: number }, f: Faults): (x: number, y
 function invert3([a, b, c, d, e, f, g, h, i]: readonly number[]): number[] {
   return [e! * i! - f! * h!, c! * h! - b! * i!, b! * f! - c! * e!, f! * g! - d! * i!, a! * i! - c! * g!, c! * d! - a! * f!, d! * h! - e! * g!, b! * g! - a! * h!, a! * e! - b! * d!];
 }
-
-function rnd(seed: number, a: number, b: number): number {
-  let h = Math.imul(a + 1, 0x27d4eb2d) ^ Math.imul(b + 1, 0x165667b1) ^ Math.imul(seed + 7, 0x9e3779b1);
-  h = Math.imul(h ^ (h >>> 15), 0x85ebca6b); h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
-  return ((h ^ (h >>> 16)) >>> 0) / 4_294_967_296;
-}
-const gauss = (seed: number, x: number, y: number) => (rnd(seed + 11, x, y) + rnd(seed + 12, x, y) + rnd(seed + 13, x, y) + rnd(seed + 14, x, y) - 2) * 1.732;

@@ -15,7 +15,7 @@ export type TitleMask = { top: number; width: number; height: number; /** 0 bare
  * @param baseline row its letters stand on, px from the top of the sheet
  * @param centre column of its middle, px
  */
-export async function titleMask(q: { text: string; capital: number; baseline: number; centre: number; width: number }): Promise<TitleMask> {
+export async function titleMask(q: { text: string; capital: number; baseline: number; centre: number; /** Where it begins, px; in place of its middle. */ left?: number; width: number }): Promise<TitleMask> {
   const fonts = files.map((f) => fontkit.openSync(join(process.cwd(), FACE, f)));
   const main = fonts[0]!, scale = q.capital / main.capHeight;
   let x = 0;
@@ -29,7 +29,7 @@ export async function titleMask(q: { text: string; capital: number; baseline: nu
     }
   }
   const rise = Math.ceil(q.capital * 1.5), drop = Math.ceil(q.capital * 0.6), height = rise + drop;
-  const left = q.centre - (x * scale) / 2;
+  const left = q.left ?? q.centre - (x * scale) / 2;
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${q.width}" height="${height}"><rect width="100%" height="100%" fill="#fff"/><g transform="translate(${left} ${rise})" fill="#000">${outlines.join('')}</g></svg>`;
   const grey = await sharp(Buffer.from(svg), { limitInputPixels: false }).removeAlpha().toColourspace('b-w').raw().toBuffer();
   return { top: Math.round(q.baseline) - rise, width: q.width, height, ink: grey.map((v) => 255 - v) };
