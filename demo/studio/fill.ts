@@ -15,6 +15,7 @@ import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
 import { recordTools, scheduleCapturing } from './capturing';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
+import { scheduleProofing } from './proofing';
 import { scheduleOrders } from './selling';
 import { scheduleSupplying } from './supplying';
 import { WORKS } from './works';
@@ -39,6 +40,7 @@ export async function fillStudio(studio: Studio, clock: DemoClock, pictures: str
   scheduleLaying(clock, studio, known);
   scheduleSupplying(clock, studio, known);
   scheduleMaking(studio, clock, known);
+  scheduleProofing(clock, studio, known, onStep);
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));

@@ -18,6 +18,12 @@ import * as parcels from './parcels';
 import * as preps from './preps';
 import * as printFiles from './printFiles';
 import * as printQueueActs from './printQueue';
+import * as comparing from './comparing';
+import * as formulas from './formulas';
+import * as inspectionActs from './inspections';
+import * as profileActs from './profiles';
+import * as proofSheets from './proofSheets';
+import * as softProof from './softProof';
 import * as proofs from './proofs';
 import * as routeActs from './routes';
 import * as work from './recordWork';
@@ -26,7 +32,7 @@ import * as settings from './settings';
 import * as stock from './stock';
 import type { Studio } from './studio';
 
-const everything: Record<string, unknown> = { ...checks, ...equipment, ...jobs, ...measure, ...preps, ...printFiles, ...editions, ...formats, ...masters, ...lots, ...layouts, ...machineActs, ...mounting, ...moves, ...orders, ...paperDesk, ...parcels, ...routeActs, ...printQueueActs, ...proofs, ...work, ...price, ...settings, ...stock };
+const everything: Record<string, unknown> = { ...checks, ...equipment, ...jobs, ...measure, ...preps, ...printFiles, ...editions, ...formats, ...masters, ...lots, ...layouts, ...machineActs, ...mounting, ...moves, ...orders, ...paperDesk, ...parcels, ...routeActs, ...printQueueActs, ...proofs, ...comparing, ...formulas, ...inspectionActs, ...profileActs, ...proofSheets, ...softProof, ...work, ...price, ...settings, ...stock };
 
 /** Every act by name: what the interface, scripts and undo may ask for. A function without a schema is not an act. */
 export const ACTS: ReadonlyMap<string, Act> = new Map(

@@ -1,13 +1,15 @@
-import { and, eq, isNull, lt, sql } from 'drizzle-orm';
-import { benchLines, type BenchLine, type OutFact } from '@/core/bench/lines';
+import { and, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
+import { screenFinding } from '@/core/colour/screen';
 import { impressionLabel } from '@/core/edition/states';
 import { localDay } from '@/core/measure';
 import { compareScale } from '@/core/parcel/weigh';
 import { waitingImpressions } from '@/store/editions';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
-import { editions, formats, layouts, orders, originalMoves, papers, prices, routes, sentJobs, works } from '@/store/schema';
+import { editions, formats, layouts, orders, originalMoves, papers, prices, proofs, routes, sentJobs, works } from '@/store/schema';
 import { refusedIntakes, stillReading, worksWithoutMaster } from '@/store/works';
+import { dueForReference } from './inspections';
 import type { Studio } from './studio';
 
 /** Everything the bench shows: what wants hands, what runs low, and how the month's promises went. */
@@ -16,8 +18,8 @@ export async function benchToday(studio: Studio) {
   const settings = await studio.settings();
   const now = studio.now();
   const today = localDay(now, settings.timeZone);
-  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late, queued, out] = await Promise.all([
-    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today), queuedLayouts(studio), lateBack(studio, today),
+  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late, queued, out, colour] = await Promise.all([
+    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today), queuedLayouts(studio), lateBack(studio, today), colourDue(studio, today),
   ]);
   const titles = reading.length ? await db.select({ id: works.id, title: works.title }).from(works) : [];
   const lines = benchLines({
@@ -36,13 +38,31 @@ export async function benchToday(studio: Studio) {
       ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
     ],
     refusals: refusals.map((r) => ({ id: r.id, fileName: r.fileName, says: r.says, at: r.startedAt })),
-    unpriced, queued, out,
+    unpriced, queued, out, colour,
   });
   return { lines, low, today, settings, late, week: weekLoad(lines, orderRows.map((r) => r.order.shipBy), today) };
 }
 
 const queuedLayouts = async (studio: Studio) =>
   (await studio.db.select({ id: layouts.id, name: layouts.name, paper: papers.name, placements: layouts.placements, since: layouts.changedAt }).from(layouts).innerJoin(papers, eq(papers.id, layouts.paperId)).where(eq(layouts.state, 'queued')).limit(20)).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
+
+/** A client is asked again after so many days. */
+const ANSWER_DAYS = 7;
+
+/** The screen that is due for calibration, references that were not looked at for long, clients who have not answered. */
+async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
+  const { screen } = await studio.settings();
+  const [due, waiting] = await Promise.all([dueForReference(studio), studio.db.select({ proof: proofs, title: works.title }).from(proofs).innerJoin(works, eq(works.id, proofs.workId)).where(isNotNull(proofs.client)).limit(200)]);
+  const finding = screen ? screenFinding(screen, today) : null;
+  const titles = due.length ? await studio.db.select({ id: works.id, title: works.title }).from(works) : [];
+  const late = waiting.flatMap(({ proof, title }) => { const days = Math.floor((Date.parse(studio.now()) - Date.parse(proof.client!.sentAt)) / 86_400_000); return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : []; });
+  const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
+  return [
+    ...(finding?.word === 'overdue' ? [{ id: 'screen', when: 'overdue', whenNote: 'screen', subject: 'Calibrate the screen', about: 'proofs are looked at on it', reason: finding.says, href: '/studio#screen', label: 'Note it' }] : []),
+    ...late.map(({ proof, title, days }) => ({ id: `client:${proof.id}`, when: `${days} days`, whenNote: 'no answer', subject: title, about: `round ${proof.round}, with ${proof.client!.to}`, reason: `Sent ${proof.client!.sentAt.slice(0, 10)}; no answer is noted.`, href: `/works/${proof.workId}/proofs`, label: 'See it' })),
+    ...byWork.map((d) => ({ id: `reference:${d.proofId}`, when: `${d.days} days`, whenNote: 'since it was looked at', subject: titles.find((t) => t.id === d.workId)?.title ?? 'A work', about: 'a print beside its reference', reason: `Its reference was last held beside a print on ${d.since.slice(0, 10)}: prints made one at a time drift.`, href: `/works/${d.workId}/edition/inspect`, label: 'Look at it' })),
+  ];
+}
 
 /** Work and originals that should be back by now. */
 async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
@@ -92,5 +112,5 @@ export async function placeCounts(studio: Studio): Promise<{ bench: number; orde
          + (SELECT count(*) FROM masters WHERE state = 'reading')
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
          + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);
-  return { bench: (row?.orders ?? 0) + (row?.other ?? 0), orders: row?.orders ?? 0 };
+  return { bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length, orders: row?.orders ?? 0 };
 }

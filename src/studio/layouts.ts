@@ -1,4 +1,4 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq, inArray } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
 import { layMixed, type MixedLayout } from '@/core/layout/mixed';
 import { tooNear, type Laid, type LaidPiece } from '@/core/layout/pieces';
@@ -7,7 +7,7 @@ import { finishSheet, NO_FINISH } from '@/core/layout/finish';
 import { formatLength, formatSize, parseLength, parseSize } from '@/core/measure';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
-import { formats, inkUse, layouts, papers, stockMoves, works } from '@/store/schema';
+import { formats, inkUse, layouts, papers, proofs, stockMoves, works } from '@/store/schema';
 import { currentMaster } from '@/store/works';
 import { act } from './act';
 import { chargeStock } from './lots';
@@ -41,12 +41,12 @@ async function open(tx: Tx | Db, layoutId: string): Promise<Layout> {
   return layout;
 }
 
-type Adding = { id: string; formatId: string | null; size: string; says: string; count: number; rotate: boolean };
+type Adding = { id: string; formatId: string | null; size: string; says: string; count: number; rotate: boolean; /** The proof sheet it is. */ proofId?: string | null };
 
 /** Adds prints of a format, or a strip or proof of a typed size; nothing is laid anew until it is asked for, but room is found for them. */
-export const addPieces = act<Adding>(just({ id, formatId: orNull(id), size: typed, says: line, count: { type: 'integer', minimum: 1, maximum: 500 }, rotate: flag }), async (studio, input) => {
+export const addPieces = act<Adding>(just({ id, formatId: orNull(id), size: typed, says: line, count: { type: 'integer', minimum: 1, maximum: 500 }, rotate: flag, proofId: orNull(id) }, ['proofId']), async (studio, input) => {
   const { unit } = await studio.settings();
-  const piece = input.formatId ? await pieceOf(studio, input.formatId) : { ...parseSize(input.size, unit, 'size'), says: input.says.trim() || 'strip', workId: null, formatId: null, picture: null };
+  const piece = input.formatId ? await pieceOf(studio, input.formatId) : { ...parseSize(input.size, unit, 'size'), says: input.says.trim() || 'strip', workId: null, formatId: null, picture: null, ...(input.proofId && { proofId: input.proofId }) };
   return studio.store.write(async (tx) => {
     const layout = await open(tx, input.id);
     const added: LaidPiece = { id: `p${1 + layout.pieces.reduce((most, p) => Math.max(most, Number(p.id.slice(1))), 0)}`, count: input.count, rotate: input.rotate, ...piece };
@@ -100,10 +100,10 @@ async function kept(studio: Studio, tx: Tx, layout: Layout, pieces: LaidPiece[],
   return { says: layout.kind === 'roll' ? `${formatLength(laid.length, unit)} of roll, ${Math.round(laid.wasteShare * 1_000) / 10} % waste.` : `${laid.placements.length} on the sheet.${left}`, id: layout.id, undo: { act: 'setLayout', input: { id: layout.id, pieces: layout.pieces.map(bare), placements: layout.placements } } };
 }
 
-const bare = ({ id: pieceId, width, height, count, rotate, says, workId, formatId, picture }: LaidPiece) => ({ id: pieceId, width, height, count, rotate, says, workId, formatId, picture });
+const bare = ({ id: pieceId, width, height, count, rotate, says, workId, formatId, picture, proofId }: LaidPiece) => ({ id: pieceId, width, height, count, rotate, says, workId, formatId, picture, ...(proofId && { proofId }) });
 const um = { type: 'integer', minimum: 0, maximum: 100_000_000 };
 const laidSchema = just({ id: line, x: um, y: um, width: um, height: um, turned: flag });
-const pieceSchema = just({ id: line, width: um, height: um, count: { type: 'integer', minimum: 1, maximum: 500 }, rotate: flag, says: line, workId: orNull(id), formatId: orNull(id), picture: orNull({ type: 'string', pattern: '^[0-9a-f]{64}$' }) });
+const pieceSchema = just({ id: line, width: um, height: um, count: { type: 'integer', minimum: 1, maximum: 500 }, rotate: flag, says: line, workId: orNull(id), formatId: orNull(id), picture: orNull({ type: 'string', pattern: '^[0-9a-f]{64}$' }), proofId: orNull(id) }, ['proofId']);
 
 /** Keeps pieces where a person put them. Pieces that overlap, come too near, or leave the paper are refused. */
 export const arrangeLayout = act<{ id: string; placements: Laid[] }>(just({ id, placements: array(laidSchema, { maxItems: 2_000 }) }), (studio, input) => studio.store.write(async (tx) => {
@@ -147,6 +147,9 @@ export const printLayout = act<{ id: string }>(just({ id }), (studio, input) => 
   const charged = await chargeStock(studio, tx, { paperId: layout.paperId, form: layout.kind, widthUm: layout.widthUm, heightUm: layout.heightUm, amount: layout.kind === 'sheet' ? 1 : layout.lengthUm, kind: 'printed', why: layout.name, layoutId: layout.id });
   await inkForLayout(studio, tx, layout);
   await patchRow(tx, layouts, layout.id, { state: 'printed', printedAt: studio.now(), changedAt: studio.now() });
+  // Proof sheets that lay on it are here now, and begin to dry.
+  const sheets = layout.pieces.flatMap((p) => (p.proofId ? [p.proofId] : []));
+  if (sheets.length) await tx.update(proofs).set({ state: 'made', madeAt: studio.now() }).where(and(inArray(proofs.id, sheets), eq(proofs.state, 'asked')));
   const { unit } = await studio.settings();
   const used = layout.kind === 'sheet' ? `one sheet of ${formatSize({ width: layout.widthUm, height: layout.heightUm! }, unit)}` : `${formatLength(layout.lengthUm, unit)} of roll`;
   await noteInJournal(studio, tx, { act: 'printed', subject: 'layout', subjectId: layout.id, says: `Printed ${layout.name}: ${used} from ${charged.lots.join(', ')}`, after: charged });
@@ -162,6 +165,8 @@ export const unprintLayout = act<{ id: string }>(just({ id }), (studio, input) =
   for (const m of moves) { const was = byLot.get(m.lotId) ?? { amount: 0, costMinor: 0 }; byLot.set(m.lotId, { amount: was.amount + m.amount, costMinor: was.costMinor + m.costMinor }); }
   for (const [lotId, m] of byLot) if (m.amount) await insertRow(tx, stockMoves, { id: studio.newId(), lotId, at: studio.now(), kind: 'corrected', amount: -m.amount, costMinor: -m.costMinor, why: `${layout.name} was not printed after all`, layoutId: layout.id });
   await tx.delete(inkUse).where(eq(inkUse.layoutId, layout.id));
+  const sheets = layout.pieces.flatMap((p) => (p.proofId ? [p.proofId] : []));
+  if (sheets.length) await tx.update(proofs).set({ state: 'asked', madeAt: null }).where(and(inArray(proofs.id, sheets), eq(proofs.state, 'made')));
   await patchRow(tx, layouts, layout.id, { state: 'queued', printedAt: null, changedAt: studio.now() });
   await noteInJournal(studio, tx, { act: 'corrected', subject: 'layout', subjectId: layout.id, says: `${layout.name} was not printed after all; its paper is back` });
   return { says: `${layout.name} is back in the queue and its paper in the drawer.` };

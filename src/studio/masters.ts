@@ -5,7 +5,8 @@ import { intakes, masters } from '@/store/schema';
 import { act } from './act';
 import { stopReading } from './readMaster';
 import { id, just, line } from './schemas';
-import { noteInJournal } from './studio';
+import type { Master } from '@/store/works';
+import { noteInJournal, type Studio } from './studio';
 
 /** Makes one of a work's masters the current one. */
 export const chooseMaster = act<{ id: string }>(just({ id }), (studio, input) => studio.store.write(async (tx) => {
@@ -40,3 +41,8 @@ export const dismissRefusal = act<{ id: string }>(just({ id }), (studio, input) 
   await removeRow(tx, intakes, input.id);
   return { says: 'Cleared.' };
 }));
+
+/** What the numbers in a master's tiles mean: its own profile where it has one of RGB; where it has none, what it is said to be. */
+export async function profileOfTiles(studio: Studio, master: Master, said: 'sRGB' | 'opRGB'): Promise<Uint8Array> {
+  return studio.imaging.do('tileProfile', [studio.objects.pathOf(master.sha256), said]).done.then((b64) => new Uint8Array(Buffer.from(b64, 'base64')));
+}

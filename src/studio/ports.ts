@@ -1,3 +1,4 @@
+import type { Drift, InkModel } from '@/core/colour/inks';
 import type { Size } from '@/core/measure';
 import type { Faults } from '@/core/capture/faults';
 
@@ -18,4 +19,18 @@ export interface CaptureDevice {
   /** True for a stand-in: what it makes is labelled so everywhere. */
   readonly simulated: boolean;
   passes(q: { original: Size; ppi: number; longSidePx: number; shows: Pass['shows']; seed: number }): Pass[];
+}
+
+/** How a page that was printed and scanned was laid on the glass, and what the scanner adds. */
+export type PageScan = { long: number; scale: number; shiftX: number; shiftY: number; degrees: number; noise: number; cast: readonly [number, number, number]; seed: number };
+
+/** A printer with its scanner and its instrument, for practice: how its papers truly print, and how that wanders. */
+export interface PracticePress {
+  readonly name: string;
+  readonly simulated: true;
+  /** How it prints a paper when that is profiled. */
+  paperModel(paper: { name: string; base: string; surface: string; brightener: string }): InkModel;
+  /** How far a lot and a day's warmth take it from there. */
+  drift(q: { lot: string; celsius: number }): Drift;
+  scan(seed: number): PageScan;
 }

@@ -1,5 +1,6 @@
 import { rm, stat } from 'node:fs/promises';
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
+import { sayAdjustment, type Adjustment } from '@/core/colour/adjust';
 import { RefusedError } from '@/core/errors';
 import { formatSize } from '@/core/measure';
 import { KERNELS, type Kernel } from '@/core/printfile/resample';
@@ -8,7 +9,7 @@ import type { PrepStep } from '@/core/printfile/steps';
 import type { Received } from '@/imaging/objects';
 import type { Db } from '@/store/db';
 import { findRow, insertRow, removeRow, rowById } from '@/store/rows';
-import { formats, masters, preps, printFiles, routes, works } from '@/store/schema';
+import { formats, masters, preps, printFiles, proofs, routes, works } from '@/store/schema';
 import type { Format } from '@/store/works';
 import { act } from './act';
 import { startJob } from './jobs';
@@ -55,7 +56,8 @@ export const makePrintFile = act<MakeInput>(
     const mount = input.forWhat === 'wrap' ? (await mountsOf(studio.db, work.id)).find((m) => m.formatId === format.id && m.kind === 'wrap') : undefined;
     if (input.forWhat === 'wrap' && !mount) throw new RefusedError(`No wrap is planned for ${format.name}: plan it under Sizes first.`);
     const parts = partsOf(format, viewedPixels(master), mount ? 'wrap' : input.borderInFile ? 'border' : 'bare', mount);
-    const specs: PrintSpec[] = parts.flatMap((part) => spaces.map((space) => ({ ...part, ppi: input.ppi, kernel: input.kernel, sharpen: input.sharpen, space, intent: input.intent, bits: input.bits, file: input.file, untaggedIs: input.untaggedIs })));
+    const adjust = await adjustedAs(studio, format.id, input.routeId);
+    const specs: PrintSpec[] = parts.flatMap((part) => spaces.map((space) => ({ ...part, ...(adjust && { adjust }), ppi: input.ppi, kernel: input.kernel, sharpen: input.sharpen, space, intent: input.intent, bits: input.bits, file: input.file, untaggedIs: input.untaggedIs })));
     const job = startJob(studio, async (follow, progress) => {
       const made: string[] = [];
       for (const [i, spec] of specs.entries()) made.push(await makeOne(studio, { input, work, format, master, spec, pair: spaces.length > 1, part: parts.length > 1 ? `panel ${Math.floor(i / spaces.length) + 1}` : '' }, (start) => follow((onStep) => start((says, share) => onStep(says, ((share ?? 0) + i) / specs.length))), progress));
@@ -64,6 +66,12 @@ export const makePrintFile = act<MakeInput>(
     });
     return { says: 'Making the print file.', more: { job } };
   });
+
+/** Prints are adjusted as the proof was that they are held against: the newest reference of the size, of this route where it has one. */
+async function adjustedAs(studio: Studio, formatId: string, routeId: string | null): Promise<Adjustment | null> {
+  const refs = await studio.db.select().from(proofs).where(and(eq(proofs.formatId, formatId), eq(proofs.reference, true))).orderBy(desc(proofs.judgedAt));
+  return (refs.find((r) => r.routeId === routeId) ?? (routeId ? undefined : refs[0]))?.adjust ?? null;
+}
 
 type Part = Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>;
 
@@ -149,6 +157,7 @@ function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
     step('crop', `Crop to ${c.width} × ${c.height} px at ${c.left}, ${c.top}`, { pixels: `${c.width} × ${c.height}` }),
     step('resample', `Resample ${spec.kernel} ${c.width} × ${c.height} to ${image.width} × ${image.height} px, × ${resampleFactor(c, image).toFixed(2)}`, { kernel: spec.kernel, from: `${c.width} × ${c.height}`, to: `${image.width} × ${image.height}` }),
     ...(spec.sharpen ? [step('sharpen', `Sharpen ${spec.sharpen.amount} % ${spec.sharpen.radius} px, threshold ${spec.sharpen.threshold}`, { ...spec.sharpen })] : []),
+    ...(spec.adjust ? [step('tone', `Adjust as its reference proof was: ${sayAdjustment(spec.adjust)}`, {})] : []),
     ...(spec.title ? [step('note', `Title under the image: ${spec.title.text}`, {})] : []),
     ...(spec.border ? [step('border', `Border in the file: sheet ${sheet.width} × ${sheet.height} px`, {})] : []),
     step('convert', `Convert to ${spec.space}, ${spec.intent}`, { space: spec.space }),

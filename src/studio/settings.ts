@@ -1,12 +1,14 @@
 import { InputError } from '@/core/errors';
-import { isTimeZone, parseLength, parseSize } from '@/core/measure';
+import { USUAL_SCREEN, type Screen } from '@/core/colour/screen';
+import { USUAL_LIMITS, type Limits } from '@/core/proof/compare';
+import { isTimeZone, localDay, parseLength, parseSize } from '@/core/measure';
 import { dayNumber } from '@/core/parcel/shipBy';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import { patchRow } from '@/store/rows';
 import { studio as studioTable } from '@/store/schema';
 import { act } from './act';
 import { FIRST_SETTINGS } from './firstSettings';
-import { array, count, just, name, line, oneOf, prose, schoolSchema, typed } from './schemas';
+import { array, count, day, just, name, line, oneOf, orNull, prose, schoolSchema, typed } from './schemas';
 import { FINE_PRINT, type FinePrint } from '@/core/stock/finePrint';
 import { noteInJournal } from './studio';
 
@@ -51,3 +53,20 @@ export const defineFinePrint = act<FinePrint>(just({ bases: array(oneOf(...BASES
   await noteInJournal(studio, tx, { act: 'changed', subject: 'studio', subjectId: 'studio', says: 'Changed what is called a fine print', before, after: input });
   return { says: 'Kept: every size is held against it.', undo: { act: 'defineFinePrint', input: before } };
 }));
+
+type ScreenInput = Screen & { limits: Limits; referenceDays: number | null };
+/** Sets the screen proofs are looked at on, what a proof may differ by, and how often prints are held against their reference. */
+export const setScreen = act<ScreenInput>(
+  just({ calibratedOn: orNull(day), everyDays: count(1, 730), whiteK: count(3_000, 10_000), luminance: count(20, 600), surround: { enum: [5, 6, 7, 8] }, limits: just({ mean: { type: 'number', minimum: 0.5, maximum: 20 }, p95: { type: 'number', minimum: 1, maximum: 40 } }), referenceDays: orNull(count(1, 3_650)) }),
+  async (studio, { limits, referenceDays, ...screen }) => {
+    const { timeZone } = await studio.settings();
+    if (screen.calibratedOn && screen.calibratedOn > localDay(studio.now(), timeZone)) throw new InputError('calibratedOn', screen.calibratedOn, 'a day that is not in the future');
+    if (limits.p95 < limits.mean) throw new InputError('limits', limits.p95, 'a 95th percentile not below the mean');
+    return studio.store.write(async (tx) => {
+      const before = await studio.settings(tx);
+      await patchRow(tx, studioTable, FIRST_SETTINGS.id, { screen, proofLimits: limits, referenceDays });
+      await noteInJournal(studio, tx, { act: 'changed', subject: 'studio', subjectId: 'studio', says: `Screen calibrated ${screen.calibratedOn ?? 'on no day known'}, ${screen.whiteK} K, ${screen.luminance} cd/m²`, before: { screen: before.screen, limits: before.proofLimits }, after: { screen, limits } });
+      return { says: 'Kept.', undo: { act: 'setScreen', input: { ...(before.screen ?? USUAL_SCREEN), limits: before.proofLimits ?? USUAL_LIMITS, referenceDays: before.referenceDays } } };
+    });
+  },
+);

@@ -618,10 +618,10 @@ describe('the studio', () => {
     const dataDir = await folder();
     const studio = await emptyStudio({ dataDir });
     await recordWork(studio, WORK);
-    // As it was before sizes were laid out: the last change of its shape is taken back by hand.
+    // As it was before colours were proofed: the last change of its shape is taken back by hand.
     await studio.db.run(sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`);
-    for (const table of ['stock_moves', 'layouts', 'lots', 'mounts', 'cutters', 'original_moves', 'route_prices', 'quotes', 'machine_log', 'media_settings', 'ink_moves', 'ink_use', 'machines', 'sent_jobs', 'suppliers']) await studio.db.run(sql.raw(`DROP TABLE ${table}`));
-    for (const [table, column] of [['formats', 'crop'], ['formats', 'finish'], ['supplies', 'window_width_um'], ['supplies', 'window_height_um'], ['works', 'signature'], ['studio', 'own_sizes'], ['studio', 'fine_print'], ['supplies', 'acid_free'], ['papers', 'supplier_id'], ['papers', 'sample'], ['papers', 'sample_notes'], ['papers', 'gas_out_hours'], ['papers', 'storage'], ['routes', 'carriage_minor'], ['routes', 'free_from_minor'], ['routes', 'set_up_minor'], ['routes', 'bleed_um'], ['routes', 'proof_kinds'], ['routes', 'proof_minor'], ['routes', 'proof_days'], ['routes', 'read_on']]) await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
+    for (const table of ['comparisons', 'gamut_counts', 'inspections', 'profiles']) await studio.db.run(sql.raw(`DROP TABLE ${table}`));
+    for (const [table, columns] of [['studio', ['screen', 'proof_limits', 'reference_days']], ['works', ['aim']], ['proofs', ['changes', 'adjust', 'plan', 'print_file_sha', 'file_name', 'intent', 'place', 'dried_hours', 'photo_sha', 'client']]] as const) for (const column of columns) await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
     const again = await emptyStudio({ dataDir });
     expect(readdirSync(join(dataDir, 'aside'))).toHaveLength(1);
     expect((await again.db.select().from(works))[0]!.title).toBe('Night Ferry');

@@ -4,3 +4,4 @@ export * from './selling';
 export * from './capturing';
 export * from './laying';
 export * from './supplying';
+export * from './proofing';

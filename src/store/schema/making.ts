@@ -1,8 +1,11 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { DeclaredProofs } from '@/core/edition/declare';
 import type { ImpressionKind, ImpressionState, Signing } from '@/core/edition/states';
+import type { Adjustment } from '@/core/colour/adjust';
+import type { Intent } from '@/core/colour/intents';
+import type { ProofPlan } from '@/core/proof/plan';
 import type { PriceQuestion } from '@/core/price/solve';
-import type { Formula, ProofKind, ProofState } from '@/core/proof/states';
+import type { ClientAnswer, Formula, ProofKind, ProofState } from '@/core/proof/states';
 import { at, flag, id, json, um } from './kit';
 import { formats, masters, works } from './works';
 
@@ -79,6 +82,20 @@ export const proofs = sqliteTable('proofs', {
   distanceUm: um('distance_um').notNull(),
   words: text('words').notNull().default(''),
   costMinor: integer('cost_minor').notNull().default(0),
+  /** What Glassine itself saw to be different from the last round. */
+  changes: json<string[]>('changes').notNull().default([]),
+  /** What the picture was adjusted by for this proof. */
+  adjust: json<Adjustment>('adjust'),
+  /** The sheet it is printed as, where it was made here, and the file that was written of it. */
+  plan: json<ProofPlan>('plan'),
+  printFileSha: text('print_file_sha'),
+  fileName: text('file_name').notNull().default(''),
+  intent: text('intent').$type<Intent>(),
+  /** Where it was judged, and how many hours it had dried by then. */
+  place: text('place').notNull().default(''),
+  driedHours: integer('dried_hours'),
+  photoSha: text('photo_sha'),
+  client: json<ClientAnswer>('client'),
 }, (t) => [index('proofs_work').on(t.workId), index('proofs_state').on(t.state)]);
 
 export const editions = sqliteTable('editions', {

@@ -4,6 +4,8 @@ import type { Mark } from '@/core/finding';
 import type { FinePrint } from '@/core/stock/finePrint';
 import type { CropPlace } from '@/core/layout/crop';
 import type { Finish } from '@/core/layout/finish';
+import type { Screen } from '@/core/colour/screen';
+import type { Limits } from '@/core/proof/compare';
 import type { FamilyName, School } from '@/core/resolution';
 import { at, flag, id, json, um } from './kit';
 
@@ -26,6 +28,11 @@ export const studio = sqliteTable('studio', {
   holidays: json<string[]>('holidays').notNull(),
   remake: text('remake').$type<'remake' | 'retire'>().notNull(),
   borderUm: um('border_um').notNull(),
+  /** The screen proofs are looked at on: when it was last calibrated, to what, and how often that is due. */
+  screen: json<Screen>('screen'),
+  proofLimits: json<Limits>('proof_limits'),
+  /** Prints made one at a time are held against their reference again after so many days; nothing: never. */
+  referenceDays: integer('reference_days'),
 });
 
 export const WORK_KINDS = ['painting', 'drawing', 'photograph on film', 'digital photograph', 'born digital'] as const;
@@ -52,6 +59,8 @@ export const works = sqliteTable('works', {
   rights: text('rights').notNull().default(''),
   /** Whether the picture carries a signature, and whether prints show it. */
   signature: text('signature').$type<Signature>().notNull().default('not said'),
+  /** Whether prints are to match the original or to improve on it: comparing back measures only the first. */
+  aim: text('aim').$type<'match' | 'improve'>().notNull().default('match'),
   school: json<School>('school'),
   families: json<FamilyName[]>('families'),
   notes: text('notes').notNull().default(''),
