@@ -26,9 +26,9 @@ export async function upload(request: Request, run: (s: Studio, body: AsyncItera
 }
 
 /** The same for a file that is received whole and handed on; what is not kept by then is dropped. */
-export const withUpload = (request: Request, run: (s: Studio, received: Received, fileName: string, query: URLSearchParams) => Promise<unknown>): Promise<Response> =>
+export const withUpload = (request: Request, run: (s: Studio, received: Received, fileName: string, query: URLSearchParams) => Promise<unknown>, other?: { most: number; known: (fileName: string, head: Uint8Array) => unknown }): Promise<Response> =>
   upload(request, async (s, body, fileName, query) => {
-    const received = await s.objects.receive(body, fileName);
+    const received = await s.objects.receive(body, fileName, other?.most, other?.known);
     try {
       return await run(s, received, fileName, query);
     } finally { await s.objects.drop(received); }

@@ -68,10 +68,12 @@ type Props = {
   box: Box; view: View; onView: (v: View) => void; label: string;
   draw: (ctx: CanvasRenderingContext2D, onCome: () => void) => void;
   onPoint?: (at: { x: number; y: number } | null) => void; children?: ReactNode;
+  /** Nothing behind it: the surround is somebody else's. */
+  clear?: boolean;
 };
 
 /** A window on a picture: drag to move, wheel or + and − to zoom, 0 for the whole, 1 for one to one. */
-export function Loupe({ box, view, onView, label, draw, onPoint, children }: Props) {
+export function Loupe({ box, view, onView, label, draw, onPoint, children, clear }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const [come, setCome] = useState(0);
@@ -83,11 +85,10 @@ export function Loupe({ box, view, onView, label, draw, onPoint, children }: Pro
     c.width = box.width * ratio; c.height = box.height * ratio;
     const ctx = c.getContext('2d')!;
     ctx.scale(ratio, ratio);
-    ctx.fillStyle = '#bfbfbf';
-    ctx.fillRect(0, 0, box.width, box.height);
+    if (clear) ctx.clearRect(0, 0, box.width, box.height); else { ctx.fillStyle = '#bfbfbf'; ctx.fillRect(0, 0, box.width, box.height); }
     // Tiles asked for by an earlier drawing come in too: one drawing anew serves all that came since the last.
     draw(ctx, () => { if (waiting.current) return; waiting.current = true; requestAnimationFrame(() => { waiting.current = false; setCome((n) => n + 1); }); });
-  }, [box, view, draw, come]);
+  }, [box, view, draw, come, clear]);
   const zoomAt = useCallback((k: number, x = box.width / 2, y = box.height / 2) => {
     const zoom = Math.min(32, Math.max(0.005, view.zoom * k));
     const at = fromScreen(view, box, x, y);
@@ -110,7 +111,7 @@ export function Loupe({ box, view, onView, label, draw, onPoint, children }: Pro
   };
   return (
     <Frame
-      ref={frame} tabIndex={0} role="group" aria-label={label} style={{ width: box.width, height: box.height }} onKeyDown={onKey}
+      ref={frame} tabIndex={0} role="group" aria-label={label} style={{ width: box.width, height: box.height, ...(clear && { background: 'none' }) }} onKeyDown={onKey}
       onPointerDown={(e) => { held.current = { x: e.clientX, y: e.clientY, view }; e.currentTarget.setPointerCapture(e.pointerId); }}
       onPointerMove={(e) => {
         const r = e.currentTarget.getBoundingClientRect();

@@ -6,7 +6,7 @@ import { t } from '@/ui/tokens';
 
 const Line = styled.nav`display: flex; gap: 4px 22px; padding-bottom: 14px; flex-wrap: wrap; a { color: ${t.ink2}; padding-bottom: 3px; } a[aria-current] { color: ${t.ink}; font-weight: 600; border-bottom: 2px solid ${t.ink}; }`;
 const PLACES = [
-  ['/papers', 'Papers'], ['/papers/layouts', 'Sheets and rolls'], ['/papers/queue', 'Print queue'], ['/papers/machines', 'Printers and ink'], ['/papers?show=routes', 'Routes'], ['/papers/quotes', 'Compare routes'], ['/papers?show=shelf', 'Packing shelf'], ['/papers?show=carriers', 'Carriers'], ['/papers/order', 'To order'],
+  ['/papers', 'Papers'], ['/papers/layouts', 'Sheets and rolls'], ['/papers/queue', 'Print queue'], ['/papers/machines', 'Printers and ink'], ['/papers/profiles', 'Profiles'], ['/papers?show=routes', 'Routes'], ['/papers/quotes', 'Compare routes'], ['/papers?show=shelf', 'Packing shelf'], ['/papers?show=carriers', 'Carriers'], ['/papers/order', 'To order'],
 ] as const;
 
 /** What is kept and asked under Papers. */

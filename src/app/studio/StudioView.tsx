@@ -1,5 +1,6 @@
 'use client';
 import { FinePrintPart } from './FinePrintPart';
+import { ScreenPart } from './ScreenPart';
 import { useState } from 'react';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import type { Settings } from '@/studio/studio';
@@ -84,6 +85,7 @@ export function StudioView({ settings: s, dataDir }: { settings: Settings; dataD
           </form>
         </Sheet>
         <Aside>
+          <ScreenPart settings={s} />
           <FinePrintPart rule={s.finePrint} />
           <section><SheetTitle>Kept on this machine</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}><Facts rows={[['Folder', <Small key="d">{dataDir}</Small>]]} /><Small>Pictures lie in it byte for byte under their SHA-256, records in one SQLite file, copies put aside before every change of its shape. Nothing leaves this machine.</Small></Stack></section>
           <Slip><h3>The key that signs certificates</h3>It lies in the folder’s <code>keys</code>. Whoever has it can sign certificates in your name; without it earlier codes can no longer be checked here. Keep a copy apart from this machine.</Slip>

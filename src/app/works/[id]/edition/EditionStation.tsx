@@ -54,6 +54,7 @@ function OneEdition({ edition: e, counts }: { edition: Edition; counts: Record<s
     <One>
       <Row style={{ justifyContent: 'space-between' }}>
         <h2>{e.kind === 'open' ? 'Open edition' : `Limited to ${e.size}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}{e.closedAt && <Small> closed {e.closedAt.slice(0, 10)}</Small>}</h2>
+        <ButtonLink href={`/works/${e.workId}/edition/inspect`}>Look prints over</ButtonLink>
         <ButtonLink href={`/register/${e.id}`} main={!e.closedAt}>Open its sheets</ButtonLink>
       </Row>
       <p>{e.covers}</p>

@@ -1,10 +1,12 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/states';
 import type { Paper, Route } from '@/store/proofs';
 import type { Format } from '@/store/works';
 import type { ProofLine } from '@/studio/proofs';
 import { TroubleNote, useAct } from '@/ui/Acts';
+import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
 import { SheetDialog, SheetEnd } from '@/ui/Slip';
@@ -60,10 +62,11 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
   const [light, setLight] = useState('daylight, D50 booth');
   const [shown] = useState(length(p.distanceUm));
   const [distance, setDistance] = useState(shown);
+  const [place, setPlace] = useState(p.place || 'beside the original');
   const [words, setWords] = useState('');
   const save = async (reason = '') => {
     const exact = distance === shown ? `${p.distanceUm} um` : withUnit(distance);
-    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason })) onClose();
+    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place })) onClose();
   };
   return (
     <SheetDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
@@ -72,6 +75,7 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
         {dry.left > 0 && <Marked kind="care">Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.</Marked>}
         <Select<ProofVerdict> label="Verdict" value={verdict} onChange={setVerdict} options={VERDICTS} width={330} />
         <Fields $columns="1fr 1fr">
+          <Field label="Where" value={place} onChange={setPlace} wrong={act.wrong('place')} />
           <Field label="In what light" value={light} onChange={setLight} wrong={act.wrong('light')} />
           <Field label="From how far" value={distance} onChange={setDistance} hint="the distance this size is judged from" wrong={act.wrong('distance')} />
         </Fields>
@@ -80,6 +84,39 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
         <TroubleNote trouble={act.trouble} fields={['light', 'distance', 'words']} onReason={(reason) => void save(reason)} />
       </Stack>
       <SheetEnd label="Judge it so" busy={act.busy} onDo={() => void save()} onClose={onClose} />
+    </SheetDialog>
+  );
+}
+
+/** A photograph of a proof, the page for the client, and what the client said. */
+export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
+  const { proof: p, format } = line;
+  const act = useAct();
+  const router = useRouter();
+  const [to, setTo] = useState(p.client?.to ?? ''), [words, setWords] = useState(''), [says, setSays] = useState('');
+  const photo = async (file: File) => {
+    setSays('');
+    try {
+      const response = await fetch(`/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file });
+      const body = await response.json();
+      setSays(response.ok ? body.says : body.error.says);
+      router.refresh();
+    } catch { setSays('Glassine does not answer. Choose the file again when it runs.'); }
+  };
+  const answer = async (how: 'accepted' | 'asks for changes') => { if (await act.run('clientAnswered', { id: p.id, answer: how, words })) onClose(); };
+  return (
+    <SheetDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
+      <Stack>
+        <label>Photograph of the proof<input type="file" accept=".jpg,.jpeg,.png,.tif,.tiff,.webp" onChange={(e) => { const f = e.target.files?.[0]; if (f) void photo(f); }} aria-label="Photograph of the proof" style={{ display: 'block', marginTop: 4 }} /></label>
+        {says && <p role="status"><Small>{says}</Small></p>}
+        {p.photoSha && <img src={`/api/proofs/${p.id}/photo?${p.photoSha.slice(0, 8)}`} alt={`Round ${p.round}, photographed`} style={{ maxHeight: 180, maxWidth: '100%', display: 'block', background: '#959595', padding: 10 }} />}
+        <p><a href={`/api/proofs/${p.id}/page`} download>The page for the client</a> <Small>One file with its pictures in it: send it by any means. It asks for an answer in writing.</Small></p>
+        {!p.client && <Fields $columns="1fr"><Field label="Sent to" value={to} onChange={setTo} wrong={act.wrong('to')} /></Fields>}
+        {p.client && <><p>Sent to {p.client.to}, {p.client.sentAt.slice(0, 10)}{p.client.answer !== 'waiting' && `; ${p.client.answer}, ${p.client.answeredAt?.slice(0, 10)}`}.</p><Field label="Their answer, in their words" value={words} onChange={setWords} lines={2} wrong={act.wrong('words')} hint="a limit they know and accept, such as softness from near, belongs here" /></>}
+        <TroubleNote trouble={act.trouble} fields={['to', 'words']} />
+        {p.client && <Row><Button onPress={() => void answer('accepted')} isDisabled={act.busy}>They accept it</Button><Button onPress={() => void answer('asks for changes')} isDisabled={act.busy}>They ask for changes</Button></Row>}
+      </Stack>
+      {!p.client && <SheetEnd label="Note that it was sent" busy={act.busy} onDo={() => { void act.run('sendToClient', { id: p.id, to }).then((done) => { if (done) onClose(); }); }} onClose={onClose} />}
     </SheetDialog>
   );
 }

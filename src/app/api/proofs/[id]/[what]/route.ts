@@ -1,0 +1,51 @@
+import { createReadStream } from 'node:fs';
+import { readFile, stat } from 'node:fs/promises';
+import { Readable } from 'node:stream';
+import { trouble } from '@/app/respond';
+import { studio } from '@/app/server';
+import { withUpload } from '@/app/uploads';
+import { InputError, RefusedError } from '@/core/errors';
+import { practicePress } from '@/standins/practicePress';
+import { rowById } from '@/store/rows';
+import { proofs } from '@/store/schema';
+import { keepCapture, practiceReadingsOf } from '@/studio/comparing';
+import { clientPage, sheetView } from '@/studio/clientPage';
+import { keepProofPhoto } from '@/studio/proofSheets';
+
+type Params = { params: Promise<{ id: string; what: string }> };
+const WHAT = ['sheet', 'view', 'photo', 'page', 'readings'];
+
+/** What belongs to a proof: its sheet as a print file, a view of it, its photograph, the page for the client, practice readings. */
+export async function GET(_: Request, { params }: Params) {
+  try {
+    const { id, what } = await params;
+    const s = await studio();
+    const proof = await rowById(s.db, proofs, id, 'proof');
+    const named = (name: string, type: string, how = 'attachment') => ({ 'content-type': type, 'content-disposition': `${how}; filename*=UTF-8''${encodeURIComponent(name)}`, 'x-content-type-options': 'nosniff' });
+    switch (what) {
+      case 'sheet': {
+        if (!proof.printFileSha) throw new RefusedError('This proof was not made here: there is no file of it.');
+        const path = s.objects.pathOf(proof.printFileSha);
+        return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream, { headers: { ...named(proof.fileName, 'image/tiff'), 'content-length': String((await stat(path)).size) } });
+      }
+      case 'view': return new Response(new Uint8Array(await sheetView(s, proof)), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' } });
+      case 'photo': {
+        if (!proof.photoSha) throw new RefusedError('No photograph is kept with this proof.');
+        return new Response(new Uint8Array(await readFile(s.objects.pathOf(proof.photoSha))), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'no-store' } });
+      }
+      case 'page': { const { name, html } = await clientPage(s, proof.id); return new Response(html, { headers: { ...named(name, 'text/html; charset=utf-8'), 'content-security-policy': "default-src 'none'; img-src data:; style-src 'unsafe-inline'" } }); }
+      case 'readings': { const { name, text } = await practiceReadingsOf(s, practicePress, { proofId: proof.id, celsius: 23 }); return new Response(text, { headers: named(name, 'text/plain; charset=utf-8') }); }
+      default: throw new InputError('what', what, `one of ${WHAT.join(', ')}`);
+    }
+  } catch (error) { return trouble(error); }
+}
+
+/** A photograph of a proof, or a capture of it to compare. */
+export async function POST(request: Request, { params }: Params) {
+  const { id, what } = await params;
+  return withUpload(request, async (s, received, fileName) => {
+    if (what === 'photo') return keepProofPhoto(s, { proofId: id, fileName, received });
+    if (what === 'capture') return keepCapture(s, { proofId: id, fileName, received });
+    throw new InputError('what', what, 'photo or capture');
+  });
+}
