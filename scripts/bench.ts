@@ -3,12 +3,14 @@ import { createReadStream, existsSync } from 'node:fs';
 import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
+import { chromium } from '@playwright/test';
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
 import { nestRoll } from '@/core/layout/roll';
 import { ladder, FAMILY_NAMES } from '@/core/resolution';
 import { cropAt } from '@/core/layout/crop';
+import { modelOf } from '@/core/colour/inks';
 import { solvePrice } from '@/core/price/solve';
 import { derive, VIEW_PX } from '@/imaging/derive';
 import { readFacts } from '@/imaging/facts';
@@ -45,6 +47,8 @@ const dir = await mkdtemp(join(tmpdir(), 'glassine-bench-'));
 try {
   await intake();
   await detail();
+  await gamut();
+  await softProof();
   await printFile();
   await pure();
   await tables();
@@ -91,6 +95,62 @@ async function detail() {
   rows.push({ name: 'a 100-megapixel 8-bit TIFF measured: true detail with its map, histograms, clipping, edge of its space', figure: seconds(median(ours)), peer: '', ratio: '', target: '≤ 6 s' });
   await pool.end();
   await rm(large);
+}
+
+/** Gamut statistics and both intents of a 100-megapixel 8-bit TIFF on a paper's tables. */
+async function gamut() {
+  const large = join(dir, '100mp.tif'), profile = join(dir, 'paper.icc');
+  await sharp(picture, { limitInputPixels: false, ignoreIcc: true }).resize(11_600, 8_700, { fit: 'fill' }).toColourspace('srgb').withIccProfile('srgb').tiff().toFile(large);
+  const pool = new ImagingPool();
+  await pool.do('paperProfile', [{ label: 'Paper', version: 4, model: modelOf({ white: [96, 0, 2], black: [17, 0, 0], reach: 0.82 }), out: profile }]).done;
+  const ours: number[] = [];
+  for (let run = -1; run < RUNS; run++) {
+    const a = await timed(() => pool.do('gamut', [{ master: large, scratch: join(dir, 'scratch'), profile, untaggedIs: null }]).done);
+    if (run >= 0) ours.push(a);
+    console.log(`  gamut of 100 megapixels ${seconds(a)}${run < 0 ? ' (not counted)' : ''}`);
+  }
+  rows.push({ name: 'gamut statistics of 100 megapixels on a paper, with both intents measured', figure: seconds(median(ours)), peer: '', ratio: '', target: '≤ 10 s' });
+  await pool.end();
+  await rm(large);
+}
+
+/** The soft proof in Chromium, on a screen of twice the pixels: needs the demo running (npm run demo). */
+async function softProof() {
+  const base = process.env.GLASSINE_BENCH_URL ?? 'http://127.0.0.1:3210';
+  if (!(await fetch(`${base}/works`).then((r) => r.ok, () => false))) { console.log(`  soft proof: nothing runs at ${base}, left out`); return; }
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM || '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const page = await browser.newPage({ viewport: { width: 1_440, height: 900 }, deviceScaleFactor: 2 });
+  await page.addInitScript(() => { const w = window as unknown as { long: number[] }; w.long = []; new PerformanceObserver((l) => { for (const e of l.getEntries()) w.long.push(e.duration); }).observe({ type: 'longtask', buffered: true }); });
+  await page.goto(`${base}/works?q=Night%20Ferry`);
+  const href = (await page.locator('ul[aria-label="Works"] a').first().getAttribute('href'))!;
+  await page.goto(`${base}/works/${href.split('/')[2]}/proofs/soft`);
+  const at = page.locator('[data-ready]');
+  await at.waitFor();
+  const pane = (await page.getByRole('group', { name: /Night Ferry/ }).first().boundingBox())!;
+  const megapixels = (pane.width * pane.height * 4) / 1e6;
+  const drawn = async (key: string, on: { press: (key: string) => Promise<void> }) => {
+    const was = await at.getAttribute('data-ready');
+    await on.press(key);
+    await page.waitForFunction((before) => document.querySelector('[data-ready]')?.getAttribute('data-ready') !== before, was, { timeout: 3_000 }).catch(() => {});
+    return Number(await at.getAttribute('data-ready'));
+  };
+  // Every intent and white once, so that their transforms stand; then each on a view that was not drawn with it yet.
+  for (const key of ['i', 'w', 'i', 'w']) await drawn(key, page.keyboard);
+  const times: number[] = [], moved: number[] = [];
+  for (let i = 0; i < 6; i++) {
+    moved.push(await drawn(i % 2 ? 'ArrowLeft' : 'ArrowDown', page.getByRole('group', { name: /Night Ferry/ }).first()));
+    times.push(await drawn(i % 2 ? 'w' : 'i', page.keyboard));
+  }
+  rows.push({ name: `soft proof of a view of ${megapixels.toFixed(1)} megapixels in Chromium, after the first, by another intent or white`, figure: `${Math.round(median(times))} ms`, peer: '', ratio: '', target: '≤ 250 ms for 2 megapixels' });
+  rows.push({ name: 'the same after the view was moved: tiles laid anew, picture and proof both drawn', figure: `${Math.round(median(moved))} ms`, peer: '', ratio: '', target: '' });
+  await page.getByText('Mark what is out of gamut').click();
+  await page.evaluate(() => { (window as unknown as { long: number[] }).long.length = 0; });
+  const slider = page.getByRole('slider', { name: /Out of gamut above/ });
+  for (let k = 0; k < 20; k++) { await slider.press(k % 8 < 4 ? 'ArrowRight' : 'ArrowLeft'); await page.waitForTimeout(60); }
+  await page.waitForTimeout(500);
+  const long = await page.evaluate(() => (window as unknown as { long: number[] }).long);
+  rows.push({ name: 'long tasks on the page while the slider of the threshold moves 20 steps', figure: `${long.length}${long.length ? `, the longest ${Math.round(Math.max(...long))} ms` : ''}`, peer: '', ratio: '', target: 'none' });
+  await browser.close();
 }
 
 /** A print file of the 67-megapixel master at 600 × 450 mm, 300 ppi: resample, sharpen, dither, write. */

@@ -37,7 +37,7 @@ process.exit(total.failed ? 1 : 0);
 
 /** What the tests drive or read back with; installed where it is missing and that is allowed. Only Chromium is a must. */
 function ensureTools() {
-  const needed = [[process.env.CHROMIUM || '/usr/bin/chromium', 'chromium'], ['/usr/bin/tiffinfo', 'libtiff-tools'], ['/usr/bin/exiftool', 'libimage-exiftool-perl'], ['/usr/share/color/icc/sRGB.icc', 'icc-profiles-free'], ['/usr/share/color/argyll/ref/sRGB.icm', 'argyll'], ['/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common']];
+  const needed = [[process.env.CHROMIUM || '/usr/bin/chromium', 'chromium'], ['/usr/bin/tiffinfo', 'libtiff-tools'], ['/usr/bin/exiftool', 'libimage-exiftool-perl'], ['/usr/share/color/icc/sRGB.icc', 'icc-profiles-free'], ['/usr/share/color/argyll/ref/sRGB.icm', 'argyll'], ['/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common'], ['/usr/bin/tificc', 'liblcms2-utils']];
   const missing = needed.filter(([path]) => !existsSync(path)).map(([, name]) => name);
   if (!missing.length) return;
   console.log(`Installing ${missing.join(', ')}…`);
