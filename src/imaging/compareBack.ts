@@ -8,7 +8,9 @@ import type { Drift, InkModel } from '@/core/colour/inks';
 import { RefusedError } from '@/core/errors';
 import { compareCells, percentile, type Cell, type Comparison, type Limits } from '@/core/proof/compare';
 import type { ProofPlan } from '@/core/proof/plan';
-import { findPicture, through, type Found } from '@/core/proof/register';
+import type { Found } from '@/core/proof/finePlace';
+import { findPicture } from '@/core/proof/register';
+import { through } from '@/core/proof/similarity';
 import { lcms } from './colourEngine';
 import { fitted, printedLab, smallLab, uprightSize, type LabPicture, type Untagged } from './proofing';
 import { readPatches } from './practice';
@@ -20,7 +22,7 @@ export type BackResult = Comparison & { columns: number; rows: number; likeness:
 /** Cells along the longer side of the sheet. */
 const CELLS = 44;
 /** Less alike than this, and it is not this proof. */
-const LIKE = 0.3;
+const LIKE = 0.5;
 
 /**
  * Finds a proof in one or two captures of it and compares it with the picture, cell by cell, relative to the bare paper.
@@ -94,7 +96,7 @@ async function seenIn(path: string, target: Target): Promise<Seen> {
   const picture = await smallLab(path, fitted(size, Math.max(target.width, target.height) * 1.3), null, tagged ? null : 'sRGB');
   const light = (p: LabPicture) => ({ width: p.width, height: p.height, data: Float32Array.from({ length: p.width * p.height }, (_, i) => p.lab[i * 3]!) });
   const found = findPicture(light(target), light(picture));
-  if (found.likeness < LIKE) throw new RefusedError(`The proof is not found in this capture: likeness ${found.likeness.toFixed(2)}, where ${LIKE} is the least. Capture it flat and whole, the same way up, turned by no more than 3°.`);
+  if (!found || found.likeness < LIKE) throw new RefusedError(`The proof is not found in this capture: ${found ? `likeness ${found.likeness.toFixed(2)}, where ${LIKE} is the least` : 'nothing in it is like it'}. Capture it flat and whole, the same way up, turned by no more than 3°.`);
   return { picture, found, paper: paperOf(target, picture, found) };
 }
 

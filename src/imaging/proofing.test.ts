@@ -44,9 +44,15 @@ describe('the soft proof against an independent engine', () => {
 
 describe('finding every picture of the demo', () => {
   test('shifted by a fifth, a third of the size to three times, turned by 3°, with noise, cast and a slope of light: under a pixel', async () => {
-    const found = await apart('registerTrial.ts') as { key: string; scale: number; off: number }[];
+    const { found, absent } = await apart('registerTrial.ts') as { found: { key: string; scale: number; off: number; likeness: number }[]; absent: number };
     expect(new Set(found.map((f) => f.key)).size).toBe(10);
+    expect(found).toHaveLength(20);
     expect(found.filter((f) => f.off >= 1)).toEqual([]);
+    // Most far nearer: whole copies are made to one scale in both directions.
+    expect(found.filter((f) => f.off < 0.2).length).toBeGreaterThanOrEqual(16);
+    // What is there is far more like than what is not.
+    for (const f of found) expect(f.likeness).toBeGreaterThan(0.75);
+    expect(absent).toBeLessThan(0.5);
   });
 });
 

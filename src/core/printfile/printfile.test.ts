@@ -48,6 +48,10 @@ describe('resampling', () => {
     const stripes = { data: Float32Array.from({ length: 256 }, (_, i) => i % 2), width: 256, height: 1, channels: 1 };
     for (const kernel of KERNELS) resample(stripes, { width: 50, height: 1 }, kernel).data.slice(4, -4).forEach((v) => expect(Math.abs(v - 0.5)).toBeLessThan(0.04));
   });
+  test('a step that does not fill the side is kept to the last digit: a slope keeps its steepness', () => {
+    const slope = { data: Float32Array.from({ length: 100 }, (_, i) => i), width: 100, height: 1, channels: 1 };
+    resample(slope, { width: 38, height: 1 }, 'mitchell', 2.6).data.slice(3, -3).forEach((v, i) => expect(v).toBeCloseTo((i + 3.5) * 2.6 - 0.5, 2));
+  });
   test('sides under one are named', () => {
     expect(() => tapsFor(0, 5, 'cubic')).toThrow(InputError);
     expect(() => tapsFor(5, 0, 'cubic')).toThrow(/to: got 0/);

@@ -29,14 +29,14 @@ export type Taps = { first: Int32Array; weights: Float32Array; reach: number };
  * How each sample of a side of `to` is put together from a side of `from`. Making smaller, the kernel is widened so that
  * nothing finer than the new samples is left to alias; the parts of each sample add up to 1, also at the edges.
  *
+ * @param step samples of `from` to each of `to`, where that is not what fills the side
  * @throws InputError for sides under one sample
  * Source: Duchon 1979 (Lanczos); Mitchell and Netravali 1988.
  * @example tapsFor(4, 4, 'lanczos3').first.length // 4
  */
-export function tapsFor(from: number, to: number, kernel: Kernel): Taps {
+export function tapsFor(from: number, to: number, kernel: Kernel, step = from / to): Taps {
   if (!(from >= 1)) throw new InputError('from', from, 'one sample or more');
   if (!(to >= 1)) throw new InputError('to', to, 'one sample or more');
-  const step = from / to;
   const stretch = Math.max(1, step);
   const reach = Math.min(from, 2 * Math.ceil(REACH[kernel] * stretch) + 1);
   const first = new Int32Array(to), weights = new Float32Array(to * reach);
@@ -78,8 +78,8 @@ export function resampleRow(row: Float32Array, taps: Taps, channels: number, out
  *
  * @example resample({ data: [5, 5, 5, 5], width: 2, height: 2, channels: 1 }, { width: 1, height: 1 }, 'cubic').data[0] // 5
  */
-export function resample(p: { data: ArrayLike<number>; width: number; height: number; channels: number }, to: { width: number; height: number }, kernel: Kernel): { data: Float32Array; width: number; height: number; channels: number } {
-  const across = tapsFor(p.width, to.width, kernel), down = tapsFor(p.height, to.height, kernel);
+export function resample(p: { data: ArrayLike<number>; width: number; height: number; channels: number }, to: { width: number; height: number }, kernel: Kernel, step?: number): { data: Float32Array; width: number; height: number; channels: number } {
+  const across = tapsFor(p.width, to.width, kernel, step), down = tapsFor(p.height, to.height, kernel, step);
   const line = to.width * p.channels;
   const rows = Array.from({ length: p.height }, (_, y) => {
     const out = new Float32Array(line);

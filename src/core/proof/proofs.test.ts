@@ -5,7 +5,9 @@ import { compareCells, compareReadings, percentile, USUAL_FLOOR, type Cell } fro
 import { inspected, INSPECTION, sizeHolds, type Inspected } from './inspection';
 import { brokenLines, coverage, snippetPlan, stripPlan, variantsOf, wholePlan } from './plan';
 import { proposeRegions, type Look } from './regions';
-import { findPicture, through, type Plane } from './register';
+import type { Plane } from './plane';
+import { findPicture } from './register';
+import { inverse, through } from './similarity';
 import { changedBetween, otherLot, staleParts, type Formula } from './states';
 
 const LIMITS = { mean: 3, p95: 6 };
@@ -128,13 +130,19 @@ describe('finding a picture', () => {
     return { plane: { width: 200, height: 150, data }, true: { a, b, tx, ty } };
   };
   test.each([[0.85, 2.5, 0.12, -0.1]])('scale %d, turned %d°, with noise, another contrast and a slope of light', (scale, degrees, dx, dy) => {
-    const s = seen(scale, degrees, dx, dy), found = findPicture(one, s.plane);
+    const s = seen(scale, degrees, dx, dy), found = findPicture(one, s.plane)!;
     for (let i = 0; i <= 4; i++) for (let j = 0; j <= 4; j++) {
       const want = through(s.true, i * 50, j * 37.5), got = through(found, i * 50, j * 37.5);
       if (want.x < 0 || want.y < 0 || want.x > 200 || want.y > 150) continue;
-      expect(Math.hypot(want.x - got.x, want.y - got.y)).toBeLessThan(1);
+      expect(Math.hypot(want.x - got.x, want.y - got.y)).toBeLessThan(0.3);
     }
     expect(found.likeness).toBeGreaterThan(0.6);
+  });
+  test('there and back is the same point', () => {
+    fc.assert(fc.property(fc.double({ min: 0.3, max: 3, noNaN: true }), fc.double({ min: -0.2, max: 0.2, noNaN: true }), fc.integer({ min: -500, max: 500 }), fc.integer({ min: -500, max: 500 }), (a, b, tx, ty) => {
+      const t = { a, b, tx, ty }, there = through(t, 31, -7), back = through(inverse(t), there.x, there.y);
+      expect(back.x).toBeCloseTo(31, 6); expect(back.y).toBeCloseTo(-7, 6);
+    }));
   });
   test('pictures too small to tell are refused', () => { expect(() => findPicture({ ...one, width: 10 }, one)).toThrow('at least 24'); });
 });

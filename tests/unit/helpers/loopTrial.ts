@@ -28,7 +28,7 @@ const part = process.argv[2] ? Number(process.argv[2]) : null;
 let turn = 0;
 for (const w of works) for (const [i, m] of models.entries()) {
   if (part !== null && turn++ % 2 !== part) continue;
-  const rounds: { mean: number; p95: number; verdict: string; word: string; trueMean: number; trueP95: number }[] = [];
+  const rounds: { mean: number; p95: number; verdict: string; word: string; trueMean: number; trueP95: number; likeness: number }[] = [];
   let adjust: Adjustment | null = null, inGamut = 1;
   for (let round = 1; round <= 3; round++) {
     const image = { width: 110_000, height: Math.round((110_000 * w.height) / w.width) };
@@ -43,12 +43,12 @@ for (const w of works) for (const [i, m] of models.entries()) {
       // What it truly is matters where a pass was reported, and where it began.
       const truth = round === 1 || seen.finding.verdict === 'holds' ? await compareBack(ask(scans.slice(2))) : seen;
       inGamut = seen.cells / (seen.cells + seen.outCells);
-      rounds.push({ mean: seen.mean, p95: seen.p95, verdict: seen.finding.verdict, word: seen.finding.word, trueMean: truth.mean, trueP95: truth.p95 });
+      rounds.push({ mean: seen.mean, p95: seen.p95, verdict: seen.finding.verdict, word: seen.finding.word, trueMean: truth.mean, trueP95: truth.p95, likeness: seen.likeness });
       if (seen.finding.verdict === 'holds') break;
       adjust = seen.advice;
     } catch (error) {
       // Hardly a cell that this paper can show: nothing to compare, and said so.
-      rounds.push({ mean: -1, p95: -1, verdict: 'refused', word: error instanceof Error ? error.message : '', trueMean: -1, trueP95: -1 });
+      rounds.push({ mean: -1, p95: -1, verdict: 'refused', word: error instanceof Error ? error.message : '', trueMean: -1, trueP95: -1, likeness: 0 });
       inGamut = 0;
       break;
     }
