@@ -16,6 +16,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
+    // A button that never comes fails by itself, not by the whole story's time.
+    actionTimeout: 90_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'retain-on-failure',

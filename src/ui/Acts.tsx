@@ -12,7 +12,7 @@ export type Done = { says: string; id?: string; undo?: { act: string; input: unk
 export type Trouble = { says: string; field?: string; expected?: string; overridable?: boolean };
 
 type Said = Done & { key: number };
-type Acts = { said: Said | null; say: (done: Done) => void; hush: () => void };
+type Acts = { said: Said | null; say: (done: Done) => void; hush: () => void; /** An act runs, or the page is being drawn anew after one. */ settling: boolean; began: () => void; ended: (refresh: boolean) => void };
 const Context = createContext<Acts | null>(null);
 
 /** Sends an act to the server. */
@@ -31,11 +31,20 @@ export async function postJson<T = Done>(url: string, input: unknown): Promise<{
 }
 
 export function ActsProvider({ children }: { children: ReactNode }) {
+  const router = useRouter();
   const [said, setSaid] = useState<Said | null>(null);
+  const [running, setRunning] = useState(0);
+  const [refreshing, startRefresh] = useTransition();
   const count = useRef(0);
   const say = useCallback((done: Done) => setSaid({ ...done, key: ++count.current }), []);
   const hush = useCallback(() => setSaid(null), []);
-  const value = useMemo<Acts>(() => ({ said, say, hush }), [said, say, hush]);
+  const began = useCallback(() => setRunning((n) => n + 1), []);
+  const ended = useCallback((refresh: boolean) => {
+    setRunning((n) => n - 1);
+    if (refresh) startRefresh(() => router.refresh());
+  }, [router]);
+  const settling = running > 0 || refreshing;
+  const value = useMemo<Acts>(() => ({ said, say, hush, settling, began, ended }), [said, say, hush, settling, began, ended]);
   return <Context value={value}>{children}</Context>;
 }
 
@@ -48,25 +57,28 @@ function useActs(): Acts {
 /** Says something done where it stays to be read, whatever part of the page is drawn anew. */
 export const useSay = () => useActs().say;
 
-/** One act at a time from a place on the screen: whether it runs, what went wrong, and the running of it. */
+/**
+ * One act at a time from a place on the screen: whether it runs, what went wrong, and the running of it. `settling` is true
+ * while an act of any place runs and until the page shows what came of it: what is moved by hand waits so long, or it would
+ * be lost when the page is drawn anew.
+ */
 export function useAct() {
-  const { say } = useActs();
-  const router = useRouter();
+  const { say, settling, began, ended } = useActs();
   const [running, setRunning] = useState(false);
-  const [refreshing, startRefresh] = useTransition();
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const run = useCallback(async (act: string, input: unknown): Promise<Done | null> => {
     setRunning(true);
+    began();
     setTrouble(null);
     const result = await postAct(act, input);
     setRunning(false);
+    ended('done' in result);
     if ('trouble' in result) { setTrouble(result.trouble); return null; }
     say(result.done);
-    startRefresh(() => router.refresh());
     return result.done;
-  }, [router, say]);
+  }, [say, began, ended]);
   const wrong = useCallback((field: string) => (trouble?.field === field || trouble?.field?.startsWith(`${field}.`) ? `Expected ${trouble.expected}.` : null), [trouble]);
-  return { run, busy: running, refreshing, trouble, wrong, clear: () => setTrouble(null) };
+  return { run, busy: running, settling, trouble, wrong, clear: () => setTrouble(null) };
 }
 
 const Alert = styled.div`border: 1px solid ${t.fails}; background: ${t.white}; padding: 10px 12px; margin: 10px 0; display: grid; gap: 10px; > div { display: flex; gap: 10px; align-items: end; flex-wrap: wrap; }`;

@@ -49,7 +49,7 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
       <TroubleNote trouble={act.trouble} fields={['count']} />
       <Beside $aside={400}>
         <Sheet>
-          {placements.length ? <PaperTable layout={layout} placements={placements} taken={taken} cuts={cuts ?? []} onMove={done ? null : setPlacements} clash={new Set(clash.map((p) => p.id))} /> : <Empty title="Nothing lies on it yet"><p>Add prints of any works at the side; room is found for each as it comes.</p></Empty>}
+          {placements.length ? <PaperTable layout={layout} placements={placements} taken={taken} cuts={cuts ?? []} onMove={done || act.settling ? null : setPlacements} clash={new Set(clash.map((p) => p.id))} /> : <Empty title="Nothing lies on it yet"><p>Add prints of any works at the side; room is found for each as it comes.</p></Empty>}
         </Sheet>
         <Aside>
           <section>
