@@ -7,12 +7,12 @@ import { PRACTICE_CHART } from '@/core/colour/practiceChart';
 import type { Drift, InkModel } from '@/core/colour/inks';
 import { RefusedError } from '@/core/errors';
 import { compareCells, percentile, type Cell, type Comparison, type Limits } from '@/core/proof/compare';
-import type { ProofPlan } from '@/core/proof/plan';
+import { ownCut, type ProofPlan } from '@/core/proof/plan';
 import type { Found } from '@/core/proof/finePlace';
 import { findPicture } from '@/core/proof/register';
 import { through } from '@/core/proof/similarity';
 import { lcms } from './colourEngine';
-import { fitted, printedLab, smallLab, uprightSize, type LabPicture, type Untagged } from './proofing';
+import { fitted, labAt, printedLab, smallLab, uprightSize, type LabPicture, type Untagged } from './proofing';
 import { readPatches } from './practice';
 import { transformOf } from './transforms';
 
@@ -66,7 +66,7 @@ async function targetSheet(master: string, plan: ProofPlan, long: number, untagg
   for (const t of plan.texts) paint(what, size, { left: t.at.x * k - 2, top: (t.at.y - t.capital) * k - 2, width: size.width, height: t.capital * 2 * k + 4 }, 255);
   for (const [i, p] of plan.pictures.entries()) {
     const box = { left: Math.round(p.at.x * k), top: Math.round(p.at.y * k), width: Math.max(2, Math.round(p.size.width * k)), height: Math.max(2, Math.round(p.size.height * k)) };
-    const small = await smallLab(master, { width: box.width, height: box.height }, p.from, untaggedIs);
+    const small = await smallLab(master, { width: box.width, height: box.height }, ownCut(p.from, plan.straighten), untaggedIs);
     for (let y = 0; y < box.height && box.top + y < size.height; y++) {
       const n = Math.min(box.width, size.width - box.left);
       lab.set(small.lab.subarray(y * box.width * 3, (y * box.width + n) * 3), ((box.top + y) * size.width + box.left) * 3);
@@ -110,16 +110,10 @@ function paperOf(t: Target, picture: LabPicture, found: Found): Lab | null {
     if (!bare) continue;
     const p = through(found, x + 0.5, y + 0.5);
     if (p.x < 1 || p.y < 1 || p.x > picture.width - 1 || p.y > picture.height - 1) continue;
-    for (let k = 0; k < 3; k++) all[k]!.push(at(picture, p.x, p.y, k));
+    for (let k = 0; k < 3; k++) all[k]!.push(labAt(picture, p.x, p.y, k));
   }
   if (all[0].length < 40) return null;
   return all.map((v) => percentile(v, 0.5)) as unknown as Lab;
-}
-
-function at(p: LabPicture, u: number, v: number, k: number): number {
-  const x = Math.min(p.width - 1.001, Math.max(0, u - 0.5)), y = Math.min(p.height - 1.001, Math.max(0, v - 0.5));
-  const i = x | 0, j = y | 0, fx = x - i, fy = y - j, o = (j * p.width + i) * 3 + k, w = p.width * 3;
-  return (p.lab[o]! * (1 - fx) + p.lab[o + 3]! * fx) * (1 - fy) + (p.lab[o + w]! * (1 - fx) + p.lab[o + w + 3]! * fx) * fy;
 }
 
 type Placed = Cell & { picture: number };
@@ -136,7 +130,7 @@ function cellsOf(t: Target, out: Uint8Array, seen: Seen, columns: number, rows: 
     if (of[cell] === -1) of[cell] = what - 1; else if (of[cell] !== what - 1) mixed[cell] = 1;
     const p = through(seen.found, x + 0.5, y + 0.5);
     if (p.x < 1 || p.y < 1 || p.x > seen.picture.width - 1 || p.y > seen.picture.height - 1) continue;
-    for (let k = 0; k < 3; k++) { sums[cell * 6 + k]! += t.lab[i * 3 + k]!; sums[cell * 6 + 3 + k]! += at(seen.picture, p.x, p.y, k); }
+    for (let k = 0; k < 3; k++) { sums[cell * 6 + k]! += t.lab[i * 3 + k]!; sums[cell * 6 + 3 + k]! += labAt(seen.picture, p.x, p.y, k); }
     count[cell]!++;
     outs[cell]! += out[i]!;
   }

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import sharp from 'sharp';
 import { modelOf } from '@/core/colour/inks';
-import { snippetPlan, stripPlan } from '@/core/proof/plan';
+import { snippetPlan, stripPlan, wholePlan } from '@/core/proof/plan';
 import { NO_ADJUSTMENT } from '@/core/colour/adjust';
 import { folder } from '../../tests/unit/helpers/files';
 import { ImagingPool } from './pool';
@@ -117,6 +117,53 @@ describe('sheets, statistics and regions of a small picture', () => {
     expect(Math.abs(data[(30 * 100 + 50) * 3]! - (40 + 70 / 2))).toBeLessThanOrEqual(2);
     const caption = await greys(out, { left: px(plan.texts[1]!.at.x), top: px(plan.texts[1]!.at.y - 2_000), width: 120, height: 10 });
     expect(Math.min(...caption)).toBeLessThan(Math.max(...caption) / 2);
+  });
+
+  describe('of a straightened cut', () => {
+    // A slope of grey and blots, drawn askew by 6° about the middle of the cut: straightened, the slope runs level.
+    const cut = { left: 60, top: 40, width: 240, height: 180, degrees: 6 }, middle = { x: 180, y: 130 }, image = { width: 60_960, height: 45_720 };
+    const blots = Array.from({ length: 60 }, (_, i) => ({ x: ((i * 97) % 300) - 150, y: ((i * 61) % 220) - 110, r: 3 + (i % 7), v: (i * 37) % 50 }));
+    const toneAt = (u: number, v: number) => { let t = 140 + u * 0.5; for (const b of blots) if ((u - b.x) ** 2 + (v - b.y) ** 2 < b.r * b.r) t = 100 + b.v + u * 0.5; return t; };
+    let askew: string;
+    beforeAll(async () => {
+      askew = join(dir, 'askew.tif');
+      const grey = Buffer.alloc(400 * 300 * 3), [c, s] = [Math.cos((6 * Math.PI) / 180), Math.sin((6 * Math.PI) / 180)];
+      for (let y = 0; y < 300; y++) for (let x = 0; x < 400; x++) { const dx = x + 0.5 - middle.x, dy = y + 0.5 - middle.y; grey.fill(Math.max(0, Math.min(255, Math.round(toneAt(dx * c + dy * s, -dx * s + dy * c)))), (y * 400 + x) * 3, (y * 400 + x) * 3 + 3); }
+      await sharp(grey, { raw: { width: 400, height: 300, channels: 3 } }).withIccProfile('srgb').tiff().toFile(askew);
+    });
+    const make = (plan: ReturnType<typeof wholePlan>, out: string) => pool.do('proofSheet', [{ master: askew, scratch: join(dir, 's'), out, plan, untaggedIs: null, space: 'sRGB', intent: 'relative colorimetric', kernel: 'mitchell', sharpen: null, bits: 16 }]).done;
+
+    test('a snippet shows its part straightened, turned about the middle of the cut and not its own', async () => {
+      const plan = snippetPlan({ crop: cut, image, picture: { width: 400, height: 300 }, caption: 'Askew', ppi: 100, adjust: null, regions: [{ left: 70, top: 50, width: 80, height: 60, says: 'slope' }] });
+      const out = join(dir, 'askew-sheet.tif'), p = plan.pictures[0]!, px = (um: number) => Math.round((um / 25_400) * 100);
+      await make(plan, out);
+      const part = await greys(out, { left: px(p.at.x), top: px(p.at.y), width: 80, height: 60 });
+      let near = 0, n = 0;
+      for (let y = 2; y < 58; y++) for (let x = 2; x < 78; x++) {
+        const [u, v] = [70 + x + 0.5 - middle.x, 50 + y + 0.5 - middle.y];
+        // Edges of blots are anybody's; away from them the slope is what was drawn.
+        if (blots.some((b) => Math.abs(Math.hypot(u - b.x, v - b.y) - b.r) < 5)) continue;
+        if (Math.abs(part[y * 80 + x]! - toneAt(u, v)) <= 2) near++;
+        n++;
+      }
+      expect(n).toBeGreaterThan(700);
+      expect(near / n).toBeGreaterThan(0.97);
+    });
+
+    test('a proof of it is compared with the straightened picture, not with the askew one', async () => {
+      const plan = wholePlan({ crop: cut, image, picture: { width: 400, height: 300 }, caption: 'Askew', ppi: 160, adjust: null }), out = join(dir, 'askew-whole.tif');
+      await make(plan, out);
+      const straight = await pool.do('compareBack', [{ master: askew, untaggedIs: null, plan, scans: [out], profile: null, was: null, limits: { mean: 3, p95: 6 }, long: 420 }]).done;
+      expect(straight.likeness).toBeGreaterThan(0.95);
+      expect(Math.abs(straight.degrees)).toBeLessThan(0.2);
+      expect(straight.mean).toBeLessThan(0.6);
+    });
+
+    test('regions are proposed inside the turned cut, in its own frame', async () => {
+      const found = await pool.do('regions', [{ master: askew, crop: cut, wanted: { width: 60, height: 60 }, profile: null, untaggedIs: null }]).done;
+      expect(found.length).toBeGreaterThan(0);
+      for (const r of found) expect(r.left >= 60 && r.top >= 40 && r.left + 60 <= 300 && r.top + 60 <= 220).toBe(true);
+    });
   });
 
   test('variants of a strip are what their numbers say', async () => {

@@ -9,7 +9,7 @@ import { profileFacts, type ProfileFacts } from '@/core/colour/profileFacts';
 import { InputError, RefusedError } from '@/core/errors';
 import { UM_PER_INCH } from '@/core/measure';
 import type { FileSpace, PrintSpec } from '@/core/printfile/spec';
-import type { ProofPlan, Region } from '@/core/proof/plan';
+import { ownCut, straightenOf, type ProofPlan, type Region } from '@/core/proof/plan';
 import { proposeRegions, type Proposed, type RegionKind } from '@/core/proof/regions';
 import { lcms, profileOf, toLab } from './colourEngine';
 import { openPixels, ownNumbers } from './pixels';
@@ -50,7 +50,13 @@ export async function gamutOf(bytes: Uint8Array, model: ProfileFacts['model']): 
 /** A picture made small, as L*a*b* relative to its white. */
 export type LabPicture = { width: number; height: number; lab: Float32Array };
 
-export async function smallLab(path: string, to: { width: number; height: number }, region: Region | null, untaggedIs: Untagged): Promise<LabPicture> {
+/**
+ * A picture, or a part of it, made small.
+ *
+ * @param region in pixels of the picture as it is looked at; with degrees, turned upright about its middle
+ */
+export async function smallLab(path: string, to: { width: number; height: number }, region: (Region & { degrees?: number }) | null, untaggedIs: Untagged): Promise<LabPicture> {
+  if (region?.degrees) return straightLab(path, to, region as Region & { degrees: number }, untaggedIs);
   const meta = await sharp(path, { limitInputPixels: false, failOn: 'none' }).metadata();
   const { image, bits } = await ownNumbers(path);
   const cut = region ? image.extract({ left: Math.max(0, region.left), top: Math.max(0, region.top), width: Math.min(region.width, meta.autoOrient.width - Math.max(0, region.left)), height: Math.min(region.height, meta.autoOrient.height - Math.max(0, region.top)) }) : image;
@@ -58,6 +64,32 @@ export async function smallLab(path: string, to: { width: number; height: number
   const samples = bits === 16 ? new Uint16Array(data.buffer, data.byteOffset, data.length / 2) : Uint16Array.from(data, (v) => v * 257);
   const profile = await sourceProfile(meta.icc ?? null, info.channels, untaggedIs);
   return { width: info.width, height: info.height, lab: await toLab(profile, samples as Uint16Array) };
+}
+
+/** What lies about the turned part is made small at twice its scale, and the part sampled from that. */
+async function straightLab(path: string, to: { width: number; height: number }, region: Region & { degrees: number }, untaggedIs: Untagged): Promise<LabPicture> {
+  const picture = await uprightSize(path), a = (region.degrees * Math.PI) / 180, c = Math.cos(a), s = Math.sin(a);
+  const [cx, cy] = [region.left + region.width / 2, region.top + region.height / 2];
+  const [w, h] = [(Math.abs(c) * region.width + Math.abs(s) * region.height) / 2 + 2, (Math.abs(s) * region.width + Math.abs(c) * region.height) / 2 + 2];
+  const left = Math.max(0, Math.floor(cx - w)), top = Math.max(0, Math.floor(cy - h));
+  const box = { left, top, width: Math.min(picture.width, Math.ceil(cx + w)) - left, height: Math.min(picture.height, Math.ceil(cy + h)) - top };
+  const k = Math.min(1, (2 * to.width) / region.width);
+  const about = await smallLab(path, { width: Math.max(1, Math.round(box.width * k)), height: Math.max(1, Math.round(box.height * k)) }, box, untaggedIs);
+  const [kx, ky] = [about.width / box.width, about.height / box.height], lab = new Float32Array(to.width * to.height * 3);
+  const [sx, sy] = [region.width / to.width, region.height / to.height];
+  for (let y = 0, o = 0; y < to.height; y++) for (let x = 0; x < to.width; x++) {
+    const dx = (x + 0.5) * sx - region.width / 2, dy = (y + 0.5) * sy - region.height / 2;
+    const [u, v] = [(cx + dx * c - dy * s - left) * kx, (cy + dx * s + dy * c - top) * ky];
+    for (let q = 0; q < 3; q++, o++) lab[o] = labAt(about, u, v, q);
+  }
+  return { ...to, lab };
+}
+
+/** One figure of L*a*b* between pixels, the middle of the first pixel at a half. */
+export function labAt(p: LabPicture, u: number, v: number, k: number): number {
+  const x = Math.min(p.width - 1.001, Math.max(0, u - 0.5)), y = Math.min(p.height - 1.001, Math.max(0, v - 0.5));
+  const i = x | 0, j = y | 0, fx = x - i, fy = y - j, o = (j * p.width + i) * 3 + k, w = p.width * 3;
+  return (p.lab[o]! * (1 - fx) + p.lab[o + 3]! * fx) * (1 - fy) + (p.lab[o + w]! * (1 - fx) + p.lab[o + w + 3]! * fx) * fy;
 }
 
 /** Same shape, so long along its longer side. */
@@ -105,16 +137,18 @@ export async function gamutStatistics(q: { master: string; scratch: string; prof
 }
 
 /** Regions a snippet should show, measured on a small copy. */
-export async function snippetRegions(q: { master: string; crop: Region; wanted: { width: number; height: number }; profile: string | null; untaggedIs: Untagged; kinds?: readonly RegionKind[] }): Promise<Proposed[]> {
-  const picture = await uprightSize(q.master);
-  const small = await smallLab(q.master, fitted(picture, 720), null, q.untaggedIs);
+export async function snippetRegions(q: { master: string; crop: Region & { degrees?: number }; wanted: { width: number; height: number }; profile: string | null; untaggedIs: Untagged; kinds?: readonly RegionKind[] }): Promise<Proposed[]> {
+  // Of a straightened cut nothing but the cut is looked at: the rest stands askew to it.
+  const turned = straightenOf(q.crop), picture = turned ? { width: q.crop.width, height: q.crop.height } : await uprightSize(q.master);
+  const small = await smallLab(q.master, fitted(picture, 720), turned ? q.crop : null, q.untaggedIs);
   let moved: Float32Array | null = null;
   if (q.profile) {
     const printed = await printedLab(new Uint8Array(await readFile(q.profile)), small.lab, 'relative colorimetric', false);
     moved = new Float32Array(small.width * small.height);
     deltas(small.lab, printed, moved);
   }
-  return proposeRegions({ ...small, moved }, picture, q.crop, q.wanted, q.kinds);
+  if (!turned) return proposeRegions({ ...small, moved }, picture, q.crop, q.wanted, q.kinds);
+  return proposeRegions({ ...small, moved }, picture, { left: 0, top: 0, ...picture }, q.wanted, q.kinds).map((r) => ({ ...r, left: r.left + q.crop.left, top: r.top + q.crop.top }));
 }
 
 function deltas(a: Float32Array, b: Float32Array, out: Float32Array) {
@@ -140,17 +174,17 @@ export async function makeProofSheet(q: SheetAsk, onStep: (step: string, share: 
   const pixels = await openPixels(q.master, q.scratch);
   const partly = `${q.out}.part`;
   try {
-    const from = await sourceProfile(meta.icc ?? null, pixels.channels, q.untaggedIs), to = await profileOf(q.space);
+    const own = await sourceProfile(meta.icc ?? null, pixels.channels, q.untaggedIs), to = await profileOf(q.space);
     const channels = q.space === 'CMYK' ? 4 : 3;
     const band = new Uint16Array(sheet.width * sheet.height * channels).fill(channels === 4 ? 0 : 65_535);
     for (const [i, p] of plan.pictures.entries()) {
       onStep(`laying ${p.says}`, 0.1 + (0.75 * i) / plan.pictures.length);
       const box = { left: px(p.at.x), top: px(p.at.y), width: px(p.size.width), height: px(p.size.height) };
-      const { left, top, width, height } = p.from;
-      if (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height) throw new RefusedError(`“${p.says}” reaches outside the picture of ${pixels.width} × ${pixels.height} px.`);
-      const transform = await adjustedTransform(from, to, q.intent, p.adjust);
+      const from = ownCut(p.from, plan.straighten), { left, top, width, height } = from;
+      if (!from.degrees && (left < 0 || top < 0 || left + width > pixels.width || top + height > pixels.height)) throw new RefusedError(`“${p.says}” reaches outside the picture of ${pixels.width} × ${pixels.height} px.`);
+      const transform = await adjustedTransform(own, to, q.intent, p.adjust);
       // Made much smaller, a picture is not sharpened for the size of the print.
-      const rows = imageRows(pixels, p.from, box, q.kernel, p.role === 'reduced' ? null : q.sharpen);
+      const rows = imageRows(pixels, from, box, q.kernel, p.role === 'reduced' ? null : q.sharpen);
       try {
         const wide = new Uint16Array(box.width * rows.channels);
         for (let y = 0; y < box.height; y++) {

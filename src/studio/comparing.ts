@@ -2,9 +2,10 @@ import { rm } from 'node:fs/promises';
 import { desc, eq, inArray } from 'drizzle-orm';
 import { sayAdjustment } from '@/core/colour/adjust';
 import { PRACTICE_CHART } from '@/core/colour/practiceChart';
+import { writeCgats } from '@/core/colour/target';
 import { InputError, RefusedError } from '@/core/errors';
 import { compareReadings, USUAL_LIMITS } from '@/core/proof/compare';
-import type { ProofPlan } from '@/core/proof/plan';
+import { straightenOf, type ProofPlan } from '@/core/proof/plan';
 import type { Received } from '@/imaging/objects';
 import { readReadings } from '@/paperwork/readReadings';
 import type { Db } from '@/store/db';
@@ -30,7 +31,8 @@ async function comparable(studio: Studio, proofId: string) {
   const profile = proof.formula.profileId ? await findRow(studio.db, profiles, proof.formula.profileId) : undefined;
   // A proof made elsewhere is the whole picture, as far as anybody knows.
   const image = { width: format.imageWidthUm, height: format.imageHeightUm };
-  const plan: ProofPlan = proof.plan ?? { sheet: image, ppi: 300, texts: [], pictures: [{ role: 'whole', says: 'the whole', from: cropOf(format, master), at: { x: 0, y: 0 }, size: image, adjust: null, number: null }] };
+  const crop = cropOf(format, master), straighten = straightenOf(crop);
+  const plan: ProofPlan = proof.plan ?? { ...(straighten && { straighten }), sheet: image, ppi: 300, texts: [], pictures: [{ role: 'whole', says: 'the whole', from: crop, at: { x: 0, y: 0 }, size: image, adjust: null, number: null }] };
   return { proof, master, profile, plan };
 }
 
@@ -131,7 +133,6 @@ export async function practiceReadingsOf(studio: Studio, press: PracticePress, q
   if (!profile?.practice) throw new RefusedError('The practice instrument reads only papers the practice press profiled itself.');
   const lot = proof.formula.lotId ? (await findRow(studio.db, lots, proof.formula.lotId))?.name ?? 'no lot' : 'no lot';
   const read = await studio.imaging.do('practiceReadings', [{ profile: studio.objects.pathOf(profile.sha256), model: profile.practice, drift: press.drift({ lot, celsius: q.celsius }), seed: proof.round }]).done;
-  const lines = read.map((r) => `"${r.id}" ${r.lab.map((v) => v.toFixed(3)).join(' ')}`);
-  return { name: `practice-readings_round-${proof.round}.txt`, text: ['CGATS.17', 'ORIGINATOR "Glassine"', 'DESCRIPTOR "Practice chart as printed, read by a practice instrument"', 'NUMBER_OF_FIELDS 4', 'BEGIN_DATA_FORMAT', 'SAMPLE_ID LAB_L LAB_A LAB_B', 'END_DATA_FORMAT', `NUMBER_OF_SETS ${read.length}`, 'BEGIN_DATA', ...lines, 'END_DATA', ''].join('\n') };
+  return { name: `practice-readings_round-${proof.round}.txt`, text: writeCgats('Practice chart as printed, read by a practice instrument', read) };
 }
 

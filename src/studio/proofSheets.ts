@@ -23,7 +23,8 @@ import { noteInJournal, type Studio } from './studio';
 
 const figure = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
 const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
-const region = just({ left: whole(0, 200_000), top: whole(0, 200_000), width: whole(8, 200_000), height: whole(8, 200_000) });
+// A straightened cut may begin beyond the picture's side, where its turned corner does not.
+const region = just({ left: whole(-200_000, 200_000), top: whole(-200_000, 200_000), width: whole(8, 200_000), height: whole(8, 200_000) });
 export const adjustmentSchema = just({ lightness: figure(-40, 40), contrast: figure(0.4, 2), saturation: figure(0, 2.5), warmth: figure(-40, 40), tint: figure(-40, 40), curve: array({ type: 'array', items: figure(0, 100), minItems: 2, maxItems: 2 }, { maxItems: 40 }) });
 const step = just({ of: oneOf('lightness', 'contrast', 'saturation', 'warmth', 'tint'), by: figure(-20, 20), each: whole(1, 6) });
 const untagged = { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] };

@@ -1,4 +1,5 @@
 import type { Lab } from './difference';
+import { writeCgats } from './target';
 
 /**
  * A made-up chart of 24 patches to practise with: pigments of an imaginary coast, and a row of greys. Its colours are given,
@@ -18,4 +19,4 @@ export const PRACTICE_CHART = PATCHES.map(([id, lab]) => ({ id, lab }));
  *
  * @example readCgats(practiceCgats()).length // 24
  */
-export const practiceCgats = (): string => ['CGATS.17', 'ORIGINATOR "Glassine"', 'DESCRIPTOR "Practice chart, made up"', 'NUMBER_OF_FIELDS 4', 'BEGIN_DATA_FORMAT', 'SAMPLE_ID LAB_L LAB_A LAB_B', 'END_DATA_FORMAT', `NUMBER_OF_SETS ${PATCHES.length}`, 'BEGIN_DATA', ...PATCHES.map(([name, lab]) => `"${name}" ${lab.join(' ')}`), 'END_DATA', ''].join('\n');
+export const practiceCgats = (): string => writeCgats('Practice chart, made up', PRACTICE_CHART);

@@ -3,6 +3,14 @@ import { deltaE00, labOfXyz, xyzOfLab, type Lab } from './difference';
 
 export type Rgb = readonly [number, number, number];
 export type Reference = { id: string; lab: Lab }[];
+
+/**
+ * Patches as a CGATS text, to three decimals at most.
+ *
+ * @example readCgats(writeCgats('One', [{ id: 'tar', lab: [32, 0, -0.5] }, { id: 'ink', lab: [18, 0, 0] }]))[0] // { id: 'tar', lab: [32, 0, -0.5] }
+ */
+export const writeCgats = (descriptor: string, patches: readonly { id: string; lab: readonly number[] }[]): string => ['CGATS.17', 'ORIGINATOR "Glassine"', `DESCRIPTOR "${descriptor}"`, 'NUMBER_OF_FIELDS 4', 'BEGIN_DATA_FORMAT', 'SAMPLE_ID LAB_L LAB_A LAB_B', 'END_DATA_FORMAT', `NUMBER_OF_SETS ${patches.length}`, 'BEGIN_DATA', ...patches.map((p) => `"${p.id}" ${p.lab.map((v) => Math.round(v * 1_000) / 1_000).join(' ')}`), 'END_DATA', ''].join('\n');
+
 type Matrix = [Rgb, Rgb, Rgb];
 
 export type TargetReading = {

@@ -13,8 +13,27 @@ export type SheetPicture = { role: 'whole' | 'snippet' | 'reduced' | 'variant'; 
 /** A line of print: capitals so high, its letters standing on `at`. */
 export type SheetText = { text: string; at: Place; capital: Um };
 
-/** Everything needed to print a proof sheet again. */
-export type ProofPlan = { sheet: Size; ppi: number; pictures: SheetPicture[]; texts: SheetText[] };
+/** The picture is first turned upright by so many degrees about a point of it, in its own pixels. */
+export type Straighten = { degrees: number; x: number; y: number };
+
+/** Everything needed to print a proof sheet again. Parts of the picture are parts of it straightened, where its cut is. */
+export type ProofPlan = { sheet: Size; ppi: number; pictures: SheetPicture[]; texts: SheetText[]; straighten?: Straighten };
+
+/** The turn of a cut, about its middle. @example straightenOf({ left: 100, top: 0, width: 400, height: 300, degrees: 2 }) // { degrees: 2, x: 300, y: 150 } */
+export const straightenOf = (crop: Region & { degrees?: number }): Straighten | undefined => (crop.degrees ? { degrees: crop.degrees, x: crop.left + crop.width / 2, y: crop.top + crop.height / 2 } : undefined);
+
+/**
+ * Where a part of the straightened picture is cut from the picture as it is: a box of its size that is turned upright about
+ * its own middle.
+ *
+ * @example ownCut({ left: 0, top: 40, width: 20, height: 20 }, { degrees: 90, x: 50, y: 50 }) // { left: 40, top: 0, width: 20, height: 20, degrees: 90 }
+ */
+export function ownCut(part: Region, s: Straighten | undefined): Region & { degrees?: number } {
+  if (!s) return part;
+  const a = (s.degrees * Math.PI) / 180, dx = part.left + part.width / 2 - s.x, dy = part.top + part.height / 2 - s.y;
+  const at = (v: number) => Math.round(v * 1e6) / 1e6;
+  return { ...part, left: at(s.x + dx * Math.cos(a) - dy * Math.sin(a) - part.width / 2), top: at(s.y + dx * Math.sin(a) + dy * Math.cos(a) - part.height / 2), degrees: s.degrees };
+}
 
 const GAP: Um = 4_000, MARGIN: Um = 8_000, CAPITAL: Um = 1_900, LINE: Um = 4_200;
 /** The reduced whole is so large along its longer side. */
@@ -40,12 +59,12 @@ export function brokenLines(text: string, letters: number): string[] {
 const lettersIn = (width: Um) => Math.max(8, Math.floor(width / (CAPITAL * 0.78)));
 const texts = (lines: readonly string[], x: Um, y: Um): SheetText[] => lines.map((text, i) => ({ text, at: { x, y: y + LINE * i + CAPITAL }, capital: CAPITAL }));
 
-type Common = { /** The cut of the picture the size is made of, and the image it becomes. */ crop: Region; image: Size; picture: Pixels; caption: string };
+type Common = { /** The cut of the picture the size is made of, and the image it becomes. */ crop: Region & { degrees?: number }; image: Size; picture: Pixels; caption: string };
 
 /**
  * A snippet sheet: regions of the picture at the final pixel scale, beside each other, the whole made small, and the caption.
  *
- * @param regions in pixels of the picture, inside the size's crop
+ * @param regions in pixels of the picture, straightened where the cut is, inside the size's crop
  * @param ppi of the print file: pixels of the sheet to an inch
  * @throws InputError for no region, or one outside the crop
  * Source: handbook §9, snippet.
@@ -73,7 +92,7 @@ export function snippetPlan(q: Common & { regions: readonly (Region & { says: st
   const lines = brokenLines(q.caption, lettersIn(width - 2 * MARGIN - reduced.width - GAP));
   const height = below + Math.max(reduced.height, textRoom(lines)) + MARGIN;
   return {
-    sheet: { width, height }, ppi: q.ppi, pictures,
+    sheet: { width, height }, ppi: q.ppi, pictures, ...turned(q.crop),
     texts: [...pictures.filter((p) => p.number).map((p) => ({ text: `${p.number}  ${p.says}`, at: { x: p.at.x, y: p.at.y + p.size.height + 1_200 + CAPITAL }, capital: CAPITAL })), ...texts(lines, MARGIN + reduced.width + GAP, below)],
   };
 }
@@ -85,7 +104,7 @@ export function wholePlan(q: Common & { ppi: number; adjust: Adjustment | null; 
   const width = Math.max(size.width, 90_000) + 2 * MARGIN;
   const lines = brokenLines(q.caption, lettersIn(width - 2 * MARGIN));
   const y = MARGIN + size.height + GAP;
-  return { sheet: { width, height: y + textRoom(lines) + MARGIN }, ppi: q.ppi, pictures: [{ role: k === 1 ? 'whole' : 'reduced', says: k === 1 ? 'the whole' : 'the whole, made smaller', from: whole(q.crop), at: { x: MARGIN, y: MARGIN }, size, adjust: q.adjust, number: null }], texts: texts(lines, MARGIN, y) };
+  return { sheet: { width, height: y + textRoom(lines) + MARGIN }, ppi: q.ppi, pictures: [{ role: k === 1 ? 'whole' : 'reduced', says: k === 1 ? 'the whole' : 'the whole, made smaller', from: whole(q.crop), at: { x: MARGIN, y: MARGIN }, size, adjust: q.adjust, number: null }], texts: texts(lines, MARGIN, y), ...turned(q.crop) };
 }
 
 export type Step = { of: 'lightness' | 'contrast' | 'saturation' | 'warmth' | 'tint'; by: number; /** Steps to each side of the middle. */ each: number };
@@ -134,9 +153,10 @@ export function stripPlan(q: Common & { region: Region; ppi: number; across: Ste
   const width = Math.max(columns * step.x - GAP, 90_000) + 2 * MARGIN;
   const y = MARGIN + rows * step.y;
   const lines = brokenLines(q.caption, lettersIn(width - 2 * MARGIN));
-  return { sheet: { width, height: y + textRoom(lines) + MARGIN }, ppi: q.ppi, pictures, texts: [...labels, ...texts(lines, MARGIN, y)] };
+  return { sheet: { width, height: y + textRoom(lines) + MARGIN }, ppi: q.ppi, pictures, texts: [...labels, ...texts(lines, MARGIN, y)], ...turned(q.crop) };
 }
 
+const turned = (crop: Common['crop']) => { const straighten = straightenOf(crop); return straighten && { straighten }; };
 const whole = (r: Region): Region => ({ left: Math.round(r.left), top: Math.round(r.top), width: Math.round(r.width), height: Math.round(r.height) });
 
 /**

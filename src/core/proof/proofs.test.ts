@@ -3,7 +3,7 @@ import { NO_ADJUSTMENT } from '../colour/adjust';
 import type { Lab } from '../colour/difference';
 import { compareCells, compareReadings, percentile, USUAL_FLOOR, type Cell } from './compare';
 import { inspected, INSPECTION, sizeHolds, type Inspected } from './inspection';
-import { brokenLines, coverage, snippetPlan, stripPlan, variantsOf, wholePlan } from './plan';
+import { brokenLines, coverage, ownCut, snippetPlan, stripPlan, variantsOf, wholePlan } from './plan';
 import { proposeRegions, type Look } from './regions';
 import type { Plane } from './plane';
 import { findPicture } from './register';
@@ -143,6 +143,15 @@ describe('finding a picture', () => {
       const t = { a, b, tx, ty }, there = through(t, 31, -7), back = through(inverse(t), there.x, there.y);
       expect(back.x).toBeCloseTo(31, 6); expect(back.y).toBeCloseTo(-7, 6);
     }));
+  });
+  test('a straightened cut, whole, is cut where it is; a corner of it lies turned about the middle of the whole', () => {
+    const cut = { left: 100, top: 50, width: 600, height: 400, degrees: 4 }, plan = wholePlan({ crop: cut, image: { width: 300_000, height: 200_000 }, picture: { width: 900, height: 600 }, caption: 'Askew', ppi: 300, adjust: null });
+    expect(ownCut(plan.pictures[0]!.from, plan.straighten)).toEqual(cut);
+    const corner = ownCut({ left: 100, top: 50, width: 20, height: 20 }, plan.straighten), [x, y] = [corner.left + 10, corner.top + 10];
+    // As far from the middle as before, 4° further round.
+    expect(Math.hypot(x - 400, y - 250)).toBeCloseTo(Math.hypot(290, 190), 3);
+    expect((Math.atan2(y - 250, x - 400) - Math.atan2(-190, -290)) * (180 / Math.PI)).toBeCloseTo(4, 3);
+    expect(wholePlan({ crop: { ...cut, degrees: 0 }, image: { width: 300_000, height: 200_000 }, picture: { width: 900, height: 600 }, caption: 'Level', ppi: 300, adjust: null })).not.toHaveProperty('straighten');
   });
   test('pictures too small to tell are refused', () => { expect(() => findPicture({ ...one, width: 10 }, one)).toThrow('at least 24'); });
 });

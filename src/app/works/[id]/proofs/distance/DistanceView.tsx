@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { eyeBlur, finestSeen, pixelsMelt } from '@/core/colour/eye';
 import { surroundGrey, type Screen } from '@/core/colour/screen';
-import { screenRatio, useSoftProof } from '@/app/useSoftProof';
+import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
 import { Aside, Beside, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
@@ -70,9 +70,7 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
 function Half({ box, view, onView, shown, soft, label, says }: { box: { width: number; height: number }; view: View; onView: (v: View) => void; shown: ProofShown | null; soft: boolean; label: string; says: string }) {
   const draw = useCallback((ctx: CanvasRenderingContext2D) => {
     const image = shown && (soft ? shown.soft : shown.before);
-    if (!image) return;
-    const k = view.zoom / shown.view.zoom;
-    ctx.drawImage(image, (shown.view.x - view.x) * view.zoom + box.width / 2 - (shown.width * k) / 2, (shown.view.y - view.y) * view.zoom + box.height / 2 - (shown.height * k) / 2, shown.width * k, shown.height * k);
+    if (image) drawShown(ctx, image, shown, view, box);
   }, [box, view, shown, soft]);
   return <div><Loupe box={box} view={view} onView={onView} label={label} draw={draw} clear /><p style={{ paddingTop: 6, fontSize: 12, lineHeight: '15px' }}>{says}</p></div>;
 }

@@ -28,7 +28,7 @@ type StepOf = 'lightness' | 'contrast' | 'saturation' | 'warmth' | 'tint';
 const STEPS: readonly { key: StepOf; name: string; by: string }[] = [{ key: 'lightness', name: 'lightness, L*', by: '2' }, { key: 'contrast', name: 'contrast', by: '0.06' }, { key: 'saturation', name: 'saturation', by: '0.1' }, { key: 'warmth', name: 'warmth, b*', by: '2' }, { key: 'tint', name: 'red to green, a*', by: '2' }];
 const KINDS: readonly { key: Kind; name: string }[] = [{ key: 'snippet', name: 'snippets at the final scale' }, { key: 'reduced', name: 'the whole, made smaller' }, { key: 'whole', name: 'the whole at full size' }, { key: 'strip', name: 'strip: one thing stepped' }, { key: 'thumbnails', name: 'grid: two things stepped' }];
 
-const Picture = styled.div`position: relative; background: #959595; user-select: none; touch-action: none; img { display: block; width: 100%; } button { position: absolute; border: 2px solid #fff; outline: 1px solid #000; background: none; padding: 0; cursor: move; } button span { position: absolute; left: 0; top: 0; background: #fff; color: #000; font: 600 12px/16px ${t.sans}; padding: 0 5px; } button:focus-visible { outline: 3px solid ${t.ink}; outline-offset: 2px; }`;
+const Picture = styled.div`position: relative; overflow: hidden; background: #959595; user-select: none; touch-action: none; img { display: block; width: 100%; } button { position: absolute; border: 2px solid #fff; outline: 1px solid #000; background: none; padding: 0; cursor: move; } .cut { position: absolute; outline: 1px solid #fff; box-shadow: 0 0 0 4000px rgb(120 120 120 / 0.72); pointer-events: none; } button span { position: absolute; left: 0; top: 0; background: #fff; color: #000; font: 600 12px/16px ${t.sans}; padding: 0 5px; } button:focus-visible { outline: 3px solid ${t.ink}; outline-offset: 2px; }`;
 const Columns = styled.div`display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 20px; align-items: start; ${narrow} { grid-template-columns: 1fr; }`;
 
 /** Plans a proof sheet, shows it to scale, and makes it. */
@@ -160,13 +160,15 @@ function Figure({ label, value, onChange }: { label: string; value: number; onCh
   return <Field label={label} value={text} onChange={(v) => { setText(v); const n = Number(v.replace(',', '.').replace('−', '-')); if (v.trim() && Number.isFinite(n)) onChange(n); }} />;
 }
 
-function RegionsOn({ sha256, picture, crop, regions, onMove }: { sha256: string; picture: { width: number; height: number }; crop: Region; regions: Region[]; onMove: (i: number, to: Partial<Region>) => void }) {
+/** The picture, straightened as its cut is, with the regions on it; what the cut leaves out is veiled. */
+function RegionsOn({ sha256, picture, crop, regions, onMove }: { sha256: string; picture: { width: number; height: number }; crop: Crop; regions: Region[]; onMove: (i: number, to: Partial<Region>) => void }) {
   const [held, setHeld] = useState<{ i: number; x: number; y: number; left: number; top: number; k: number } | null>(null);
   const share = (v: number, of: number) => `${(100 * v) / of}%`;
   const keep = (r: Region, left: number, top: number) => ({ left: Math.round(Math.min(crop.left + crop.width - r.width, Math.max(crop.left, left))), top: Math.round(Math.min(crop.top + crop.height - r.height, Math.max(crop.top, top))) });
   return (
     <Picture onPointerMove={(e) => { if (held) { const r = regions[held.i]!; onMove(held.i, keep(r, held.left + (e.clientX - held.x) * held.k, held.top + (e.clientY - held.y) * held.k)); } }} onPointerUp={() => setHeld(null)}>
-      <img src={`/api/pictures/${sha256}/view`} alt="The picture, with the regions of the sheet" draggable={false} />
+      <img src={`/api/pictures/${sha256}/view`} alt="The picture, with the regions of the sheet" draggable={false} style={crop.degrees ? { transform: `rotate(${-crop.degrees}deg)`, transformOrigin: `${share(crop.left + crop.width / 2, picture.width)} ${share(crop.top + crop.height / 2, picture.height)}` } : undefined} />
+      {(crop.width < picture.width - 1 || crop.height < picture.height - 1 || crop.degrees) && <div className="cut" style={{ left: share(crop.left, picture.width), top: share(crop.top, picture.height), width: share(crop.width, picture.width), height: share(crop.height, picture.height) }} />}
       {regions.map((r, i) => (
         <button
           key={i} type="button" aria-label={`Region ${i + 1}, at ${r.left}, ${r.top} px: move by arrow keys`} style={{ left: share(r.left, picture.width), top: share(r.top, picture.height), width: share(r.width, picture.width), height: share(r.height, picture.height) }}
@@ -186,7 +188,7 @@ function PlanDrawing({ plan, sha256, picture, label }: { plan: ProofPlan; sha256
       <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`The proof sheet, ${label}`} style={{ width: '100%', maxHeight: 430, display: 'block', background: '#fff', outline: `1px solid ${t.ink}` }}>
         {plan.pictures.map((p, i) => { const k = p.size.width / p.from.width; return (
           <svg key={i} x={p.at.x} y={p.at.y} width={p.size.width} height={p.size.height} viewBox={`0 0 ${p.size.width} ${p.size.height}`} overflow="hidden">
-            <image href={`/api/pictures/${sha256}/view`} x={-p.from.left * k} y={-p.from.top * k} width={picture.width * k} height={picture.height * k} preserveAspectRatio="none" />
+            <image href={`/api/pictures/${sha256}/view`} x={-p.from.left * k} y={-p.from.top * k} width={picture.width * k} height={picture.height * k} preserveAspectRatio="none" transform={plan.straighten && `rotate(${-plan.straighten.degrees} ${(plan.straighten.x - p.from.left) * k} ${(plan.straighten.y - p.from.top) * k})`} />
           </svg>); })}
         {plan.texts.map((x, i) => <text key={i} x={x.at.x} y={x.at.y} fontSize={x.capital * 1.45} fontFamily="Newsreader Variable, Newsreader, serif" fontStyle="italic" fill={t.ink}>{x.text}</text>)}
       </svg>

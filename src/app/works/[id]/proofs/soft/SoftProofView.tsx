@@ -7,7 +7,7 @@ import type { Finding } from '@/core/finding';
 import { INTENTS, type Intent } from '@/core/colour/intents';
 import type { IntentAdvice } from '@/core/colour/intentAdvice';
 import { shareAbove, type GamutStatistics } from '@/core/colour/outOfGamut';
-import { screenRatio, useSoftProof } from '@/app/useSoftProof';
+import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Check, Select } from '@/ui/Field';
@@ -128,15 +128,10 @@ function Pane({ box, view, onView, label, shown, what, split, says }: PaneProps)
     if (!shown) return;
     const picture = what === 'before' ? shown.before : shown.after[what]?.picture;
     if (!picture) return;
-    const put = (image: ImageBitmap) => {
-      // Drawn for another place or zoom: shown shifted until the next one comes.
-      const k = view.zoom / shown.view.zoom;
-      ctx.drawImage(image, (shown.view.x - view.x) * view.zoom + box.width / 2 - (shown.width * k) / 2, (shown.view.y - view.y) * view.zoom + box.height / 2 - (shown.height * k) / 2, shown.width * k, shown.height * k);
-    };
-    put(picture);
+    drawShown(ctx, picture, shown, view, box);
     if (split > 0 && what !== 'before') {
       const x = split * box.width;
-      ctx.save(); ctx.beginPath(); ctx.rect(0, 0, x, box.height); ctx.clip(); ctx.clearRect(0, 0, x, box.height); put(shown.before); ctx.restore();
+      ctx.save(); ctx.beginPath(); ctx.rect(0, 0, x, box.height); ctx.clip(); ctx.clearRect(0, 0, x, box.height); drawShown(ctx, shown.before, shown, view, box); ctx.restore();
       ctx.fillStyle = '#000'; ctx.fillRect(x - 1, 0, 1, box.height); ctx.fillStyle = '#fff'; ctx.fillRect(x, 0, 1, box.height);
     }
   }, [box, view, shown, what, split]);
