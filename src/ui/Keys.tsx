@@ -5,7 +5,7 @@ import { SheetDialog } from './Slip';
 import { t } from './tokens';
 
 type KeyUse = { key: string; says: string; run: () => void };
-type Registry = { add: (use: { current: KeyUse[] }) => () => void };
+type Registry = { tell: () => void; add: (use: { current: KeyUse[] }) => () => void };
 const Context = createContext<Registry | null>(null);
 
 const isTyping = (target: EventTarget | null) =>
@@ -27,7 +27,14 @@ export function KeysProvider({ children }: { children: ReactNode }) {
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
   }, []);
-  const registry = useMemo<Registry>(() => ({ add: (use) => { layers.current.push(use); return () => { layers.current = layers.current.filter((l) => l !== use); }; } }), []);
+  const registry = useMemo<Registry>(() => {
+    // Which keys work now can be read from the page: a key pressed before its part is there is pressed in vain.
+    const tell = () => {
+      const keys = [...new Set(layers.current.flatMap((l) => l.current.map((u) => u.key)))].join(' ');
+      if (document.documentElement.dataset.keys !== keys) document.documentElement.dataset.keys = keys;
+    };
+    return { tell, add: (use) => { layers.current.push(use); tell(); return () => { layers.current = layers.current.filter((l) => l !== use); tell(); }; } };
+  }, []);
   return (
     <Context value={registry}>
       {children}
@@ -44,6 +51,6 @@ const KeyList = styled.dl`columns: 2; column-gap: 32px; div { display: flex; gap
 export function useKeys(uses: KeyUse[]) {
   const registry = useContext(Context);
   const box = useRef(uses);
-  useEffect(() => { box.current = uses; });
+  useEffect(() => { box.current = uses; registry?.tell(); });
   useEffect(() => registry?.add(box), [registry]);
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, fill, makeTiff, readPdf, said } from './hands';
+import { choose, fill, makeTiff, press, readPdf, said } from './hands';
 
 test('one work, from the original to the posted print', async ({ page, request }) => {
   await test.step('an empty studio says what belongs here; it is given a name', async () => {
@@ -145,16 +145,16 @@ test('one work, from the original to the posted print', async ({ page, request }
     await said(page, '1–2 of 5 printed. Inspect them when dry.');
     await page.getByRole('row', { name: /^1\/5, to inspect/ }).click();
     await page.keyboard.press('Shift+ArrowRight');
-    await page.keyboard.press('i');
+    await press(page, 'i');
     await said(page, '1–2 of 5: passed.');
     await expect(page.getByRole('row', { name: /^2\/5, to sign/ })).toBeVisible();
-    await page.keyboard.press('s');
+    await press(page, 's');
     await said(page, '1–2 of 5: signed.');
     await expect(page.getByRole('row', { name: /^1\/5, ready/ })).toBeVisible();
     await page.getByRole('button', { name: /^Undo/ }).click();
     await said(page, 'Taken back for 1–2 of 5.');
     await expect(page.getByRole('row', { name: /^2\/5, to sign/ })).toBeVisible();
-    await page.keyboard.press('s');
+    await press(page, 's');
     await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();
   });
 
@@ -171,7 +171,7 @@ test('one work, from the original to the posted print', async ({ page, request }
     const orderUrl = page.url();
     await page.goto('/');
     await expect(page.getByText('The print lies ready in the drawer.')).toBeVisible();
-    await page.keyboard.press('p');
+    await press(page, 'p');
     await said(page, /Picked for order 101: 1\/5/);
     await page.goto(orderUrl);
   });

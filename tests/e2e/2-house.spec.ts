@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { fill, makeFile, makeTiff, said } from './hands';
+import { fill, makeFile, makeTiff, press, said } from './hands';
 
 const upload = async (page: Page, path: string) => {
   await page.goto('/works');
@@ -68,7 +68,7 @@ test.describe('what comes in and what does not', () => {
       await page.goto('/');
       await expect(page.getByText(/“pans\.tif” cannot be read to its end/)).toBeVisible({ timeout: 1_000 });
     }).toPass({ timeout: 60_000 });
-    await page.keyboard.press('e');
+    await press(page, 'e');
     await said(page, 'Cleared.');
     await expect(page.getByText(/“pans\.tif”/)).toHaveCount(0);
   });
@@ -128,15 +128,15 @@ test.describe('hands', () => {
   test('one key flips every size, another lists the keys, numbers go to places, and typing is left alone', async ({ page }) => {
     await page.goto('/works?q=Night');
     await expect(page.getByText(/381 × 285\.8 mm/)).toBeVisible();
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await expect(page.getByText(/15 × 11 1\/4 in/)).toBeVisible();
     await page.reload();
     await expect(page.getByText(/15 × 11 1\/4 in/)).toBeVisible();
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog', { name: 'Keys that work here' })).toContainText('flip millimetres and inches');
     await page.keyboard.press('Escape');
-    await page.keyboard.press('4');
+    await press(page, '4');
     await page.waitForURL(/\/register/);
     await page.keyboard.press('/');
     await page.keyboard.type('2/5 night');
@@ -161,12 +161,12 @@ test.describe('hands', () => {
     await page.goto('/works?q=Night');
     await page.getByRole('link', { name: /Night Ferry/ }).click();
     await page.waitForURL(/\/sizes$/);
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await page.getByRole('button', { name: 'Border', exact: true }).click();
     await expect(page.getByLabel('Top', { exact: true })).toHaveValue('1 in');
     await page.getByLabel('Bottom', { exact: true }).fill('2 in');
     await page.getByRole('button', { name: 'Keep this border' }).click();
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText('border 25 top, 25 right, 50.8 bottom, 25 left');
   });
 

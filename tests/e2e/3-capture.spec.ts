@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { writeTiff } from '../../src/imaging/tiff';
-import { choose, fill, readPdf, said } from './hands';
+import { choose, fill, press, readPdf, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
@@ -92,7 +92,7 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     expect(count).toBeLessThan(12);
     await expect(page.getByText(new RegExp(`Speck 1 of ${count} at 820, 800 px: 9 px across`))).toBeVisible();
     for (let left = count - 1; left >= 0; left--) {
-      await page.keyboard.press('d');
+      await press(page, 'd');
       await expect(heading).toHaveText(`Specks ${left} of ${count} left`);
     }
     await expect(page.getByText('Every listed speck is dealt with.')).toBeVisible();
@@ -152,9 +152,11 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await choose(page, 'and the other', /^100x75mm_kelp-line_v1\.tif, print file/);
     await page.getByRole('button', { name: 'Make it ready' }).click();
     await said(page, 'can be looked into');
-    await page.keyboard.press('o');
-    await expect(page.getByText(/^1\.0 : 1 of/)).toBeVisible();
     const one = page.getByRole('group', { name: /^One:/ });
+    // Its keys are there when the page has been drawn anew with it.
+    await expect(one).toBeVisible();
+    await press(page, 'o');
+    await expect(page.getByText(/^1\.0 : 1 of/)).toBeVisible();
     await one.hover({ position: { x: 120, y: 120 } });
     await expect(page.getByText(/px: \d+ \d+ \d+ of 65535; L\* \d/)).toBeVisible({ timeout: 60_000 });
     await expect(page.getByText(/px: \d+ \d+ \d+ of 255; L\* \d/)).toBeVisible({ timeout: 60_000 });

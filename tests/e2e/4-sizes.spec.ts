@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, fill, makeTiff, readPdf, said } from './hands';
+import { choose, fill, makeTiff, press, readPdf, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
@@ -36,7 +36,7 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
 
   await test.step('a set is proposed: all hold, about 1.4 apart, and is offered together', async () => {
     await page.goto(at(''));
-    await page.keyboard.press('m');
+    await press(page, 'm');
     const set = page.getByRole('table', { name: 'Proposed sizes' });
     await expect(set.getByRole('rowheader', { name: /240 × 180 mm/ })).toBeVisible();
     const steps = await set.getByText(/^× \d/).allTextContents();
@@ -185,7 +185,7 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await said(page, 'Test Rag, T-1, is in the drawer');
     await expect(page.getByText('5000 mm of 610 mm roll')).toBeVisible();
     await page.goto('/papers/layouts');
-    await page.keyboard.press('n');
+    await press(page, 'n');
     await fill(page, { Name: 'Friday’s roll' });
     await choose(page, 'Paper', 'Test Rag');
     await page.getByRole('button', { name: 'Begin it' }).click();
@@ -238,11 +238,11 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
   await test.step('in an inch studio, millimetres typed are millimetres, and nothing shown drifts', async () => {
     await page.goto(at(`/mount?size=${square}`));
     await page.locator('body').click({ position: { x: 5, y: 5 } });
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await expect(page.getByLabel('Window, wide')).toHaveValue(/in$|″/);
     await page.getByRole('button', { name: 'Keep this mat' }).click();
     await said(page, /The mat of .* is kept/);
-    await page.keyboard.press('x');
+    await press(page, 'x');
     await page.reload();
     await expect(page.getByLabel('Window, wide')).toHaveValue('230 mm');
   });

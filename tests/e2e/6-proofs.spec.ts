@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, fill, makeFile, said } from './hands';
+import { choose, fill, makeFile, press, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
@@ -155,11 +155,11 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await page.goto(`/works/${work}/edition/inspect`);
     await expect(page.getByText('2 to look over')).toBeVisible();
     await page.locator('body').click({ position: { x: 5, y: 400 } });
-    for (let i = 0; i < 6; i++) await page.keyboard.press('y');
-    await page.keyboard.press('k');
+    for (let i = 0; i < 6; i++) await press(page, 'y');
+    await press(page, 'k');
     await said(page, 'Passed: 6 points right.');
     await expect(page.getByText('1 to look over')).toBeVisible();
-    await page.keyboard.press('y'); await page.keyboard.press('y'); await page.keyboard.press('a');
+    await press(page, 'y'); await press(page, 'y'); await press(page, 'a');
     await choose(page, 'Who bears the cost', 'the paper’s maker');
     await page.getByRole('button', { name: 'Spoil it, with the reason' }).click();
     await said(page, 'Spoiled: a scratch or crease; borne by the paper’s maker');

@@ -5,6 +5,12 @@ import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { writeTiff } from '../../src/imaging/tiff';
 
+/** Presses a key of the work, once the part of the page that it belongs to is there. */
+export async function press(page: Page, key: string): Promise<void> {
+  await expect(page.locator(`html[data-keys~="${key}"]`)).toBeAttached();
+  await page.keyboard.press(key);
+}
+
 /** Chooses in one of the house's selects. */
 export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
   const scope = page.getByRole('dialog').last();
