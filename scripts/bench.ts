@@ -119,7 +119,7 @@ async function softProof() {
   const base = process.env.GLASSINE_BENCH_URL ?? 'http://127.0.0.1:3210';
   if (!(await fetch(`${base}/works`).then((r) => r.ok, () => false))) { console.log(`  soft proof: nothing runs at ${base}, left out`); return; }
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM || '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
-  const page = await browser.newPage({ viewport: { width: 1_440, height: 900 }, deviceScaleFactor: 2 });
+  const page = await browser.newPage({ viewport: { width: 1_640, height: 1_040 }, deviceScaleFactor: 2 });
   await page.addInitScript(() => { const w = window as unknown as { long: number[] }; w.long = []; new PerformanceObserver((l) => { for (const e of l.getEntries()) w.long.push(e.duration); }).observe({ type: 'longtask', buffered: true }); });
   await page.goto(`${base}/works?q=Night%20Ferry`);
   const href = (await page.locator('ul[aria-label="Works"] a').first().getAttribute('href'))!;

@@ -91,7 +91,7 @@ export function SheetView(p: Props) {
           <Select<Intent> label="Intent" value={intent} onChange={setIntent} options={INTENTS.map((i) => ({ key: i, name: i }))} />
           <Field label="Pixels per inch of the sheet" value={ppi} onChange={setPpi} wrong={make.wrong('ppi')} />
           <Select<Kernel> label="Resampling" value={kernel} onChange={setKernel} options={KERNELS.map((k) => ({ key: k, name: k }))} />
-          <Field label="Sharpening, %" value={sharp} onChange={setSharp} hint="0 leaves it" /><Field label="its radius, px" value={radius} onChange={setRadius} />
+          <Fields $columns="1fr 1fr"><Field label="Sharpening, %" value={sharp} onChange={setSharp} hint="0 leaves it" /><Field label="its radius, px" value={radius} onChange={setRadius} /></Fields>
         </Fields>
         <SheetTitle>{kind === 'snippet' || kind === 'strip' ? 'Which part' : 'The sheet'} <span>{kind === 'snippet' || kind === 'strip' ? 'drag a frame, or move it by the arrow keys' : 'to scale'}</span></SheetTitle>
         <Columns>

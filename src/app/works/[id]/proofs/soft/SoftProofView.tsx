@@ -74,7 +74,7 @@ export function SoftProofView({ workId, title, master, papers, counts, screen, s
     <Beside $aside={316}>
       <div ref={ref}>
         <Bar>
-          <Select label="Paper and machine" value={first.id} onChange={(id) => setChosen((c) => [id, ...c.slice(1).filter((x) => x !== id)])} options={papers.map((p) => ({ key: p.id, name: named(p) }))} width={262} />
+          <Select label="Paper and machine" value={first.id} onChange={(id) => setChosen((c) => [id, ...c.slice(1).filter((x) => x !== id)])} options={papers.map((p) => ({ key: p.id, name: named(p) }))} width={326} />
           <Select<Intent> label="Intent" value={intent} onChange={setIntent} options={INTENTS.map((i) => ({ key: i, name: i }))} width={174} />
           <Select<Show> label="Show" value={show} onChange={setShow} options={[{ key: 'split', name: 'split: picture, proof' }, { key: 'proof', name: 'the proof' }, { key: 'picture', name: 'the picture' }, { key: 'beside', name: 'side by side' }]} width={164} />
           <Row><Button isDisabled={moved === null} keyName="0" onPress={() => setMoved(null)}>Whole</Button><Button keyName="1" onPress={() => zoom(1)}>1:1</Button></Row>
