@@ -53,6 +53,14 @@ export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known
     const small = await preps.beginPrep(studio, { masterId: master.id, formatId: format('ferry 240 x 180 mm'), name: 'Ferry, small', copyFrom: prepId! });
     await jobOf(await makePrintFile(studio, { ...FILE, formatId: format('ferry 240 x 180 mm'), masterId: master.id, prepId: small.id!, routeId: known.routes.get('own')! }));
   });
+  // The steps of what was proofed and accepted later: they are what "use again" begins with.
+  const prepared = (days: number, of: { work: string; format: string; name: string; lines: string[] }) => clock.at({ days, hour: 14 }, async () => {
+    const master = (await currentMaster(studio.db, work(of.work)))!;
+    const { id: prepId } = await preps.beginPrep(studio, { masterId: master.id, formatId: format(of.format), name: of.name, copyFrom: null });
+    for (const line of of.lines) await preps.logStep(studio, { id: prepId!, line });
+  });
+  prepared(79, { work: 'breakwater', format: 'breakwater 800 x 200 mm', name: 'Breakwater, 800 × 200', lines: ['clean two gulls at the fourth joint', 'tone curve, the sun kept under 250', 'resample lanczos 10000x2500 to 9449x2362', 'sharpen 60% 0.8px 2', 'flatten 8 bit'] });
+  prepared(70, { work: 'ferry', format: 'ferry 800 x 600 mm', name: 'Ferry, 800 × 600', lines: ['clean 4 specks in the sky', 'tone lift the shadows 4%', 'sharpen 50% 1.2px 2', 'convert to opRGB, relative colorimetric', 'flatten 8 bit'] });
   clock.at({ days: 189, hour: 15 }, async () => {
     onStep('reading the light and a target for the kiln yard');
     const first = (await currentMaster(studio.db, work('kiln')))!;

@@ -98,8 +98,9 @@ function chromaOf(cells: readonly Cell[]): number {
 }
 
 function inWords(bias: Comparison['bias'], slope: number, chroma: number): string {
-  const part = (name: string, v: number, up: string, down: string) => Math.abs(v) >= 0.3 && `${v < 0 ? up : down} ${name} by ${Math.abs(v).toFixed(1)}`;
-  const parts = [part('L*', bias.L, 'lift', 'lower'), part('a*', bias.a, 'push', 'pull'), part('b*', bias.b, 'push', 'pull'), Math.abs(slope - 1) >= 0.03 && `contrast × ${(1 / slope).toFixed(2)}`, Math.abs(chroma - 1) >= 0.03 && `saturation × ${(1 / chroma).toFixed(2)}`].filter((x) => x !== false);
+  const light = Math.abs(bias.L) >= 0.3 && `${bias.L < 0 ? 'lift' : 'lower'} L* by ${Math.abs(bias.L).toFixed(1)}`;
+  const part = (name: string, v: number) => Math.abs(v) >= 0.3 && `${v < 0 ? 'push' : 'pull'} ${name} by ${v < 0 ? '+' : '−'}${Math.abs(v).toFixed(1)}`;
+  const parts = [light, part('a*', bias.a), part('b*', bias.b), Math.abs(slope - 1) >= 0.03 && `contrast × ${(1 / slope).toFixed(2)}`, Math.abs(chroma - 1) >= 0.03 && `saturation × ${(1 / chroma).toFixed(2)}`].filter((x) => x !== false);
   return parts.length ? `${parts[0]![0]!.toUpperCase()}${parts.join(', ').slice(1)}.` : 'Nothing to change: no bias worth the name.';
 }
 

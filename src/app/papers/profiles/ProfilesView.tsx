@@ -51,7 +51,7 @@ function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spa
             ['White point', lab(p.facts.white)], ['Black point', `${lab(p.gamut.black)}, relative to its white`], ['Gamut', p.gamut.volume ? `${p.gamut.volume.toLocaleString('en-GB').replaceAll(',', ' ')} cubic L*a*b* units: ${reach}` : 'grey only'], ['Made', p.facts.made], ['Kept since', p.receivedAt.slice(0, 10)], ['Hash', <Small key="h">{p.sha256.slice(0, 16)}…</Small>], ['Size', `${Math.round(p.facts.bytes / 1_024)} kB`],
           ]} />
           {p.notes && <p style={{ paddingTop: 8 }}><Small>{p.notes}</Small></p>}
-          <Row style={{ paddingTop: 10 }}><Button quiet isDisabled={act.busy} onPress={() => void act.run('putAwayProfile', { id: p.id, away: !p.archivedAt })}>{p.archivedAt ? 'Bring it back' : 'Put it away'}</Button></Row>
+          <Row style={{ paddingTop: 10, marginLeft: -5 }}><Button quiet isDisabled={act.busy} onPress={() => void act.run('putAwayProfile', { id: p.id, away: !p.archivedAt })}>{p.archivedAt ? 'Bring it back' : 'Put it away'}</Button></Row>
         </div>
         {p.gamut.slices.length > 0 && <div>
           <Outline level={level} own={p.gamut} spaces={spaces} />
@@ -71,10 +71,12 @@ function Outline({ level, own, spaces }: { level: number; own: Profile['gamut'];
   const area = at(own).map(([a1, b1, a2, b2]) => draw([[0, 0], [a1, b1], [a2, b2], [0, 0]])).join('');
   return (
     <svg width={side} height={side} role="img" aria-label={`Outline of the gamut at L* ${level} in a*, b*, against ${spaces.map((s) => s.name).join(' and ')}`} style={{ background: '#fff', outline: `1px solid ${t.line}`, maxWidth: '100%' }}>
-      {[-100, -50, 0, 50, 100].map((v) => <g key={v}><path d={`M${x(v)} 0V${side}M0 ${y(v)}H${side}`} stroke={v === 0 ? t.line : '#eee'} />{v !== 0 && <text x={x(v)} y={y(0) + 11} fontSize={9} fill={t.ink3} textAnchor="middle">{String(v).replace('-', '−')}</text>}</g>)}
+      {[-100, -50, 0, 50, 100].map((v) => <g key={v}><path d={`M${x(v)} 0V${side}M0 ${y(v)}H${side}`} stroke={v === 0 ? t.line : '#eee'} /></g>)}
       <path d={area} fill="#d9d9d9" />
       <path d={path(own)} stroke={t.ink} strokeWidth={2} fill="none" />
       {spaces.map((s, i) => <path key={s.name} d={path(s.gamut)} stroke={t.ink2} strokeWidth={1.1} strokeDasharray={i ? '7 3' : '2 3'} fill="none" />)}
+      {/* Over the outline, which would hide them. */}
+      {[-100, -50, 50, 100].map((v) => <text key={v} x={x(v)} y={y(0) + 11} fontSize={9} fill={t.ink2} textAnchor="middle">{String(v).replace('-', '−')}</text>)}
       <text x={side - 6} y={y(0) - 5} fontSize={11} textAnchor="end" fill={t.ink2}>a*</text><text x={x(0) + 6} y={13} fontSize={11} fill={t.ink2}>b*</text>
       <g fontSize={10.5} fill={t.ink} transform={`translate(8 ${side - 44})`}><path d="M0 4H24" stroke={t.ink} strokeWidth={2} /><text x={30} y={8}>this paper</text>{spaces.map((s, i) => <g key={s.name} transform={`translate(0 ${14 * (i + 1)})`}><path d="M0 4H24" stroke={t.ink2} strokeDasharray={i ? '7 3' : '2 3'} /><text x={30} y={8}>{s.name}</text></g>)}</g>
     </svg>

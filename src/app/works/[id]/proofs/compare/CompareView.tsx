@@ -18,7 +18,7 @@ type ProofChoice = { id: string; round: number; kind: string; format: string; pa
 type Props = { workId: string; aim: 'match' | 'improve'; limits: Limits; untagged: boolean; start: string | null; proofs: ProofChoice[]; rows: ComparisonRow[] };
 
 const Drop = styled.label`display: block; border: 1px dashed ${t.ink3}; background: ${t.white}; padding: 10px 12px; cursor: pointer; input { display: block; margin-top: 6px; max-width: 100%; }`;
-const signed = (v: number) => `${v < 0 ? '−' : '+'}${Math.abs(v).toFixed(1)}`;
+const signed = (v: number) => `${Math.abs(v) < 0.05 ? '' : v < 0 ? '−' : '+'}${Math.abs(v).toFixed(1)}`;
 
 /** A proof held against its picture, and what would bring the next one nearer. */
 export function CompareView({ workId, aim, limits, untagged, start, proofs, rows }: Props) {
@@ -144,7 +144,7 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
             {b.advice.curve.length > 0 && <CurveDrawing curve={b.advice.curve} label="The curve to start from" />}
           </div>
         </div>
-        <Row><Button main={b.finding.verdict !== 'holds'} onPress={() => void take()} isDisabled={act.busy || isNone(b.advice)}>Begin the next round with this</Button><Small>{sayAdjustment(b.advice)}</Small><Button quiet onPress={() => void act.run('removeComparison', { id: row.id })}>Take it out</Button></Row>
+        <Row><Button main={b.finding.verdict !== 'holds'} onPress={() => void take()} isDisabled={act.busy || isNone(b.advice)}>Begin the next round with this</Button><Small>{isNone(b.advice) ? 'nothing is left to adjust' : `in all, with what was adjusted before: ${sayAdjustment(b.advice)}`}</Small><Button quiet onPress={() => void act.run('removeComparison', { id: row.id })}>Take it out</Button></Row>
         {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
         <Small>Relative to the bare paper. <a href={`/works/${workId}/proofs`}>To the rounds</a></Small>
       </Stack>

@@ -37,7 +37,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
           <thead><tr><th>Work</th><th>Size</th><th>Paper and route</th><th className="n">Factor</th><th>Made with</th><th>Words</th><th /></tr></thead>
           <tbody>{list.map((f) => (
             <tr key={f.proofId}>
-              <th><Link href={`/works/${f.workId}/proofs`} prefetch={false}><WorkTitle>{f.title}</WorkTitle></Link><br /><Small>{f.workKind}; round {f.round}{f.reference ? ', the reference' : ''}, {f.judgedAt.slice(0, 10)}</Small></th>
+              <th><Link href={`/works/${f.workId}/proofs`} prefetch={false}><WorkTitle>{f.title}</WorkTitle></Link><br /><Small style={{ fontWeight: 400 }}>{f.workKind}; round {f.round}{f.reference ? ', the reference' : ''}, {f.judgedAt.slice(0, 10)}</Small></th>
               <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>
               <td>{f.paper}<br /><Small>{f.route}{f.intent ? `, ${f.intent}` : ''}{f.profile ? `, ${f.profile}` : ''}</Small></td>
               <td className="n">{f.factor === null ? '' : `× ${f.factor.toFixed(2)}`}</td>
