@@ -17,7 +17,8 @@ import { readPatches } from './practice';
 import { transformOf } from './transforms';
 
 export type BackAsk = { master: string; untaggedIs: Untagged; plan: ProofPlan; scans: string[]; profile: string | null; was: Adjustment | null; limits: Limits; /** Longer side the sheet is compared at, px. */ long?: number };
-export type BackResult = Comparison & { columns: number; rows: number; likeness: number; scale: number; degrees: number; variants: { number: number; says: string; mean: number }[] };
+type Quarter = 0 | 90 | 180 | 270;
+export type BackResult = Comparison & { columns: number; rows: number; likeness: number; scale: number; degrees: number; /** How far the capture was turned, clockwise, to stand upright. */ turned: Quarter; variants: { number: number; says: string; mean: number }[] };
 
 /** Cells along the longer side of the sheet. */
 const CELLS = 44;
@@ -50,7 +51,7 @@ export async function compareBack(q: BackAsk, onStep: (step: string, share: numb
   const judged = nearest ? first.filter((c) => q.plan.pictures[c.picture]!.number === nearest.number) : first;
   const was = nearest ? q.plan.pictures.find((p) => p.number === nearest.number)!.adjust : q.was;
   const { likeness, scale, degrees } = seen[0]!.found;
-  return { ...compareCells(judged, { limits: q.limits, floor, was }), columns, rows, likeness, scale, degrees, variants };
+  return { ...compareCells(judged, { limits: q.limits, floor, was }), columns, rows, likeness, scale, degrees, turned: seen[0]!.turned, variants };
 }
 
 /** The sheet as it should look on a perfect printer; 0 where paper is bare, 1 and up the pictures, 255 print that is no picture. */
@@ -87,17 +88,49 @@ async function outMap(profile: string, t: Target): Promise<Uint8Array> {
   return out;
 }
 
-type Seen = { picture: LabPicture; found: Found; /** The paper's own colour; none where no bare paper is seen. */ paper: Lab | null };
+type Seen = { picture: LabPicture; found: Found; turned: Quarter; /** The paper's own colour; none where no bare paper is seen. */ paper: Lab | null };
 
 async function seenIn(path: string, target: Target): Promise<Seen> {
   const size = await uprightSize(path);
   const tagged = (await sharp(path, { limitInputPixels: false, failOn: 'none' }).metadata()).icc;
   // No finer than is compared: noise averages out.
   const picture = await smallLab(path, fitted(size, Math.max(target.width, target.height) * 1.3), null, tagged ? null : 'sRGB');
+  const { found, turned, upright } = placeOf(target, picture);
+  if (!found || found.likeness < LIKE) throw new RefusedError(`The proof is not found in this capture: ${found ? `likeness ${found.likeness.toFixed(2)}, where ${LIKE} is the least` : 'nothing in it is like it'}. Capture it flat and whole, square to the edge of the glass within 3°.`);
+  return { picture: upright, found, turned, paper: paperOf(target, upright, found) };
+}
+
+/** Far more like than what is like by chance. */
+const SURELY = 0.75;
+/** Sizes of a quick look: from half of the capture to half as much again. */
+const QUICK = 18;
+
+/**
+ * Where a proof lies in a capture of it. Pages go onto the glass any way round: each way is looked at quickly before the
+ * first is searched to its end.
+ */
+function placeOf(target: LabPicture, picture: LabPicture): { found: Found | null; turned: Quarter; upright: LabPicture } {
   const light = (p: LabPicture) => ({ width: p.width, height: p.height, data: Float32Array.from({ length: p.width * p.height }, (_, i) => p.lab[i * 3]!) });
-  const found = findPicture(light(target), light(picture));
-  if (!found || found.likeness < LIKE) throw new RefusedError(`The proof is not found in this capture: ${found ? `likeness ${found.likeness.toFixed(2)}, where ${LIKE} is the least` : 'nothing in it is like it'}. Capture it flat and whole, the same way up, turned by no more than 3°.`);
-  return { picture, found, paper: paperOf(target, picture, found) };
+  const own = light(target);
+  let best: { found: Found; turned: Quarter; upright: LabPicture } | null = null;
+  for (const turned of [0, 180, 90, 270] as const) {
+    const upright = quarterTurned(picture, turned), found = findPicture(own, light(upright), QUICK);
+    if (found && (!best || found.likeness > best.found.likeness)) best = { found, turned, upright };
+    if (best && best.found.likeness > SURELY) return best;
+  }
+  const found = findPicture(own, light(picture));
+  return best && best.found.likeness > (found?.likeness ?? LIKE) ? best : { found, turned: 0, upright: picture };
+}
+
+/** Turned clockwise by quarters. */
+function quarterTurned(p: LabPicture, by: Quarter): LabPicture {
+  if (!by) return p;
+  const [width, height] = by === 180 ? [p.width, p.height] : [p.height, p.width], lab = new Float32Array(p.lab.length);
+  for (let y = 0, o = 0; y < height; y++) for (let x = 0; x < width; x++, o += 3) {
+    const [u, v] = by === 180 ? [p.width - 1 - x, p.height - 1 - y] : by === 90 ? [y, p.height - 1 - x] : [p.width - 1 - y, x], i = (v * p.width + u) * 3;
+    lab[o] = p.lab[i]!; lab[o + 1] = p.lab[i + 1]!; lab[o + 2] = p.lab[i + 2]!;
+  }
+  return { width, height, lab };
 }
 
 /** The median of what lies where paper is bare, well away from ink and edges. */

@@ -154,9 +154,18 @@ describe('sheets, statistics and regions of a small picture', () => {
       const plan = wholePlan({ crop: cut, image, picture: { width: 400, height: 300 }, caption: 'Askew', ppi: 160, adjust: null }), out = join(dir, 'askew-whole.tif');
       await make(plan, out);
       const straight = await pool.do('compareBack', [{ master: askew, untaggedIs: null, plan, scans: [out], profile: null, was: null, limits: { mean: 3, p95: 6 }, long: 420 }]).done;
-      expect(straight.likeness).toBeGreaterThan(0.95);
+      expect(straight.likeness).toBeGreaterThan(0.9);
       expect(Math.abs(straight.degrees)).toBeLessThan(0.2);
       expect(straight.mean).toBeLessThan(0.6);
+      expect(straight.turned).toBe(0);
+      // The page lay on the glass another way round: a quarter to the left, and on its head.
+      for (const [lay, turned] of [[270, 90], [180, 180]] as const) {
+        const scan = join(dir, `lay-${lay}.tif`);
+        await sharp(out).rotate(lay).keepIccProfile().toFile(scan);
+        const back = await pool.do('compareBack', [{ master: askew, untaggedIs: null, plan, scans: [scan], profile: null, was: null, limits: { mean: 3, p95: 6 }, long: 420 }]).done;
+        expect(back).toMatchObject({ turned });
+        expect(back.mean).toBeLessThan(0.6);
+      }
     });
 
     test('regions are proposed inside the turned cut, in its own frame', async () => {

@@ -42,7 +42,7 @@ export const comparisons = sqliteTable('comparisons', {
 }, (t) => [index('comparisons_proof').on(t.proofId)]);
 
 export type ComparedBody =
-  | ({ way: 'scan'; columns: number; rows: number; likeness: number; scale: number; degrees: number; variants: { number: number; says: string; mean: number }[] } & Comparison)
+  | ({ way: 'scan'; columns: number; rows: number; likeness: number; scale: number; degrees: number; turned?: 0 | 90 | 180 | 270; variants: { number: number; says: string; mean: number }[] } & Comparison)
   | ({ way: 'readings'; fileName: string; mean: number; p95: number; worst: string; bias: Comparison['bias']; left: string[]; patches: { id: string; got: Lab; reference: Lab; delta: number }[] });
 
 /** A finished print looked over beside its reference. */

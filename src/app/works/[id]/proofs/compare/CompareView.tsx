@@ -135,7 +135,7 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
             <Facts rows={[
               ['Mean', `${b.mean.toFixed(2)} ΔE00`], ['95th percentile', `${b.p95.toFixed(2)} ΔE00`], ['Worst cell', `${b.worst.toFixed(1)} ΔE00`], ['Floor', b.floor ? `${b.floor.mean.toFixed(2)} ΔE00, from a repeat capture` : 'not known: one capture only'],
               ['Bias', `L* ${signed(b.bias.L)}, a* ${signed(b.bias.a)}, b* ${signed(b.bias.b)}`], ['Contrast', `× ${b.slope.toFixed(2)} of the picture’s`], ['Chroma', `× ${b.chroma.toFixed(2)} of the picture’s`],
-              ['Found', `likeness ${b.likeness.toFixed(2)}, turned ${b.degrees.toFixed(1).replace('-', '−')}°`], ['Cells', `${b.cells} compared${b.outCells ? `; ${b.outCells} out of gamut, hatched` : ''}`],
+              ['Found', `likeness ${b.likeness.toFixed(2)}, turned ${b.degrees.toFixed(1).replace('-', '−')}°${b.turned ? `; the capture was turned upright by ${b.turned}°` : ''}`], ['Cells', `${b.cells} compared${b.outCells ? `; ${b.outCells} out of gamut, hatched` : ''}`],
               b.variants.length > 0 && ['Nearest variant', [...b.variants].sort((x, y) => x.mean - y.mean).slice(0, 3).map((v) => `no. ${v.number} (${v.says}): ${v.mean.toFixed(1)}`).join('; ')],
             ]} />
           </div>
