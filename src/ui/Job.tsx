@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { useAct, useSay } from './Acts';
 import { Button, Row } from './Button';
@@ -13,6 +13,7 @@ const Bar = styled.div`background: ${t.white}; border: 1px solid ${t.line}; padd
 /** Follows a piece of work that goes on beside the page, with a way to stop it; says how it ended and refreshes the page then. */
 export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
   const [state, setState] = useState<State | null>(null);
+  const [silent, setSilent] = useState(false);
   const router = useRouter();
   const act = useAct();
   const say = useSay();
@@ -20,7 +21,16 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
     let over = false;
     let timer: ReturnType<typeof setTimeout>;
     const look = async () => {
-      const now = await fetch(`/api/jobs/${job}`).then((r) => (r.ok ? r.json() : null)).catch(() => null) as State | null;
+      const answer = await fetch(`/api/jobs/${job}`).catch(() => null);
+      if (over) return;
+      if (!answer) {
+        // Drawing the page anew without an answer would lose it, with all that was typed: wait.
+        setSilent(true);
+        timer = setTimeout(look, 1_500);
+        return;
+      }
+      setSilent(false);
+      const now = answer.ok ? ((await answer.json().catch(() => null)) as State | null) : null;
       if (over) return;
       setState(now ?? { says: '', share: null, secondsLeft: null, over: { ok: false, says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.' } });
       if (!now || now.over) {
@@ -34,6 +44,7 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
     return () => { over = true; clearTimeout(timer); };
   }, [job, onOver, router, say]);
   if (state?.over) return <Bar role={state.over.ok ? 'status' : 'alert'}><Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked></Bar>;
+  if (silent) return <Bar role="status"><Marked kind="care">Glassine does not answer. What you typed is still here; this goes on, or says that it was lost, when Glassine runs again.</Marked></Bar>;
   return (
     <Bar role="status">
       <span>{state ? `${state.says[0]?.toUpperCase() ?? ''}${state.says.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.` : 'Beginning.'} Everything else can go on meanwhile.</span>
@@ -41,4 +52,11 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
       <Row><Button onPress={() => void act.run('stopJob', { id: job })} isDisabled={act.busy}>Stop</Button></Row>
     </Bar>
   );
+}
+
+/** One piece of work begun from a place on the page: whether it goes on, and its line. Why it failed stays until it is begun again. */
+export function useJob(): { begin: (job: string) => void; goesOn: boolean; line: ReactNode } {
+  const [job, setJob] = useState<{ id: string; failed: boolean } | null>(null);
+  const over = useCallback((ok: boolean) => setJob((was) => (ok || !was ? null : { ...was, failed: true })), []);
+  return { begin: useCallback((id: string) => setJob({ id, failed: false }), []), goesOn: job !== null && !job.failed, line: job && <JobLine key={job.id} job={job.id} onOver={over} /> };
 }

@@ -84,7 +84,13 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await first.press('ArrowLeft'); await first.press('ArrowUp'); await first.press('ArrowRight'); await first.press('ArrowRight'); await first.press('ArrowDown'); await first.press('ArrowDown');
     await expect(first).not.toHaveAttribute('aria-label', where!);
     await expect(page.getByText(/Shows .* % of the picture/)).toBeVisible();
+    await page.getByLabel('Changed since the last round').fill('nothing yet');
+    // Nobody answers for a while: the page waits with what was typed, and goes on where it was.
+    await page.route('**/api/jobs/*', (route) => route.abort());
     await page.getByRole('button', { name: 'Make the proof sheet' }).click();
+    await expect(page.getByText(/Glassine does not answer\. What you typed is still here/)).toBeVisible();
+    await expect(page.getByLabel('Changed since the last round')).toHaveValue('nothing yet');
+    await page.unroute('**/api/jobs/*');
     await said(page, 'is made: a sheet of');
     const link = page.getByRole('link', { name: /snippet-round-1_v1\.tif/ });
     await expect(link).toBeVisible();
@@ -102,6 +108,12 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await expect(page.locator('[data-verdict-of]')).toBeVisible({ timeout: 120_000 });
     await expect(page.getByRole('img', { name: 'Map of differences' })).toBeVisible();
     await expect(page.getByText('from a repeat capture')).toBeVisible();
+    // What is not this proof is refused, and why stays to be read; nothing is taken for it.
+    await page.getByLabel('Scan or photograph of the proof').setInputFiles(makeFile('a blank board.tif', await sharp({ create: { width: 900, height: 700, channels: 3, background: '#8a8a86' } }).tiff().toBuffer()));
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    await expect(page.getByText(/The proof is not found in this capture/)).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByRole('button', { name: 'Compare', exact: true })).toBeEnabled();
+    await expect(page.locator('[data-verdict-of]')).toHaveCount(1);
     await page.getByRole('button', { name: 'Begin the next round with this' }).click();
     await expect(page).toHaveURL(/proofs\/sheet\?from=.*advice=/);
     await expect(page.getByLabel('Changed since the last round, in your words')).toHaveValue('the adjustment, as comparing back advised');

@@ -153,6 +153,7 @@ describe('finding a picture', () => {
     expect((Math.atan2(y - 250, x - 400) - Math.atan2(-190, -290)) * (180 / Math.PI)).toBeCloseTo(4, 3);
     expect(wholePlan({ crop: { ...cut, degrees: 0 }, image: { width: 300_000, height: 200_000 }, picture: { width: 900, height: 600 }, caption: 'Level', ppi: 300, adjust: null })).not.toHaveProperty('straighten');
   });
+  test('on a blank page nothing is found', () => { expect(findPicture(one, { ...one, data: new Float32Array(one.data.length).fill(53) }, 3)).toBeNull(); });
   test('pictures too small to tell are refused', () => { expect(() => findPicture({ ...one, width: 10 }, one)).toThrow('at least 24'); });
 });
 

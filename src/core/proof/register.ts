@@ -38,9 +38,11 @@ export function findPicture(one: Plane, other: Plane, most = SIZES.length): Foun
   for (const square of most < SIZES.length ? COARSE.slice(0, 1) : COARSE) {
     const cache = new Map<number, Prepared>(), coarse = Math.min(2.2 * square, square * Math.sqrt(aspect));
     let candidates: (Similarity & { score: number })[] = [];
+    let any = false;
     for (let i = 0; i < sizes.length; i++) {
       for (const degrees of TURNS) candidates.push(...roughly(ones, others, sizes[i]!, degrees, coarse, cache));
       if ((i + 1) % 9 && i < sizes.length - 1) continue;
+      any ||= candidates.length > 0;
       candidates.sort((a, b) => b.score - a.score);
       const likest = distinct(candidates, 12).map((c) => refined(ones, others, c, [80])).sort((a, b) => b.likeness - a.likeness);
       for (const c of distinct(likest, 4)) {
@@ -50,7 +52,8 @@ export function findPicture(one: Plane, other: Plane, most = SIZES.length): Foun
       if (best && best.likeness > SURE) break;
       candidates = [];
     }
-    if (best && best.likeness > UNSURE) break;
+    // Nothing at all, as on a blank page: looking closer finds no more.
+    if (!any || (best && best.likeness > UNSURE)) break;
   }
   return best && refined(ones, others, best, [256, 420, 640]);
 }

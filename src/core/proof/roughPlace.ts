@@ -48,7 +48,8 @@ export function roughly(ones: readonly Plane[], others: readonly Plane[], size: 
     const shared = energy.im[i]!;
     if (shared < least) continue;
     const e = cross.im[i]! * energy.re[i]!;
-    if (e <= 1e-6) continue;
+    // Hardly anything in the one or the other: what is left is rounding.
+    if (e <= 1e-4 * shared * shared) continue;
     const score = (cross.re[i]! / Math.sqrt(e)) * (0.7 + 0.3 * Math.min(1, shared / Math.min(ownArea, p.plane.width * p.plane.height)));
     if (peaks.length < 3 || score > peaks[2]!.score) {
       const near = peaks.findIndex((q) => Math.abs(q.dx - dx) < 4 && Math.abs(q.dy - dy) < 4);

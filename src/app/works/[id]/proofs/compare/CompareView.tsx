@@ -8,7 +8,7 @@ import type { ComparisonRow } from '@/studio/comparing';
 import { postJson, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
+import { useJob } from '@/ui/Job';
 import { Aside, Beside, Empty, Facts, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { Marked, Verdict } from '@/ui/Verdict';
@@ -27,7 +27,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
   const proof = able.find((p) => p.id === chosen);
   const own = rows.filter((r) => r.proofId === chosen);
   const [first, setFirst] = useState<File | null>(null), [second, setSecond] = useState<File | null>(null), [reading, setReading] = useState<File | null>(null), [reference, setReference] = useState<File | null>(null);
-  const [job, setJob] = useState<string | null>(null);
+  const job = useJob();
   const [says, setSays] = useState('');
   const [twice, setTwice] = useState(true), [celsius, setCelsius] = useState('23'), [is, setIs] = useState<'sRGB' | 'opRGB' | ''>('');
   const act = useAct(), aimed = useAct();
@@ -44,13 +44,13 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
     try {
       const captures = [await send(first!), ...(second ? [await send(second)] : [])];
       const done = await act.run('compareCaptures', { proofId: chosen, captures, untaggedIs: is || null });
-      if (done?.more?.job) setJob(done.more.job as string);
+      if (done?.more?.job) job.begin(done.more.job as string);
     } catch (error) { setSays(error instanceof Error ? error.message : 'The file did not come in.'); }
   };
   const practise = async () => {
     setSays('');
     const answer = await postJson<{ more: { job: string } }>('/api/practice', { what: 'proof', proofId: chosen, celsius: Number(celsius.replace(',', '.')), twice, untaggedIs: is || null });
-    if ('done' in answer) setJob(answer.done.more.job); else setSays(answer.trouble.says);
+    if ('done' in answer) job.begin(answer.done.more.job); else setSays(answer.trouble.says);
   };
   const readings = async () => { if (await act.run('compareReadingTexts', { proofId: chosen, fileName: reading!.name, readings: await reading!.text(), reference: reference ? await reference.text() : null })) router.refresh(); };
   return (
@@ -61,8 +61,8 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
           <Small>Limits: mean {limits.mean} ΔE00, 95th percentile {limits.p95}</Small>
         </Row>
         {aim === 'improve' && <Marked kind="care">Prints of this work are to improve on the original: what follows says how far a proof left it, not whether it is good.</Marked>}
-        {job && <JobLine job={job} onOver={() => setJob(null)} />}
-        {own.length === 0 && !job && <Empty title="Not compared yet"><p>Bring in a scan or a photograph of this proof. A second capture of the same page, taken anew, shows what the capture itself is worth: nothing passes on luck.</p></Empty>}
+        {job.line}
+        {own.length === 0 && !job.line && <Empty title="Not compared yet"><p>Bring in a scan or a photograph of this proof. A second capture of the same page, taken anew, shows what the capture itself is worth: nothing passes on luck.</p></Empty>}
         {own.map((r) => <OneComparison key={r.id} row={r} workId={workId} />)}
       </Stack>
       <Aside>
@@ -72,7 +72,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
             <Drop>Scan or photograph of the proof<input type="file" accept=".tif,.tiff,.jpg,.jpeg,.png,.webp" onChange={(e) => setFirst(e.target.files?.[0] ?? null)} aria-label="Scan or photograph of the proof" /></Drop>
             <Drop>The same page captured again, for the floor<input type="file" accept=".tif,.tiff,.jpg,.jpeg,.png,.webp" onChange={(e) => setSecond(e.target.files?.[0] ?? null)} aria-label="The same page captured again" /></Drop>
             {untagged && <Select label="The untagged master’s numbers mean" value={is} onChange={setIs} options={[{ key: '', name: 'say which' }, { key: 'sRGB', name: 'sRGB' }, { key: 'opRGB', name: 'opRGB' }]} />}
-            <Button main={first !== null} onPress={() => void compare()} isDisabled={!first || act.busy || job !== null || proof.state === 'asked'}>Compare</Button>
+            <Button main={first !== null} onPress={() => void compare()} isDisabled={!first || act.busy || job.goesOn || proof.state === 'asked'}>Compare</Button>
             {(says || act.trouble) && <Marked kind="fails">{says || act.trouble!.says}</Marked>}
           </Stack>
         </section>
@@ -83,7 +83,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
               <p>The practice press prints this sheet as its paper truly takes ink on the day, and scans it a little askew.</p>
               <Field label="Warmth of the room, °C" value={celsius} onChange={setCelsius} width={140} />
               <Check checked={twice} onChange={setTwice}>Scan the page twice</Check>
-              <Button onPress={() => void practise()} isDisabled={job !== null}>Print and scan for practice</Button>
+              <Button onPress={() => void practise()} isDisabled={job.goesOn}>Print and scan for practice</Button>
               {proof.state !== 'asked' && <Small><a href={`/api/proofs/${proof.id}/readings`} download>Practice readings of a chart on this paper (CGATS)</a></Small>}
             </> : <p>The practice press knows only papers it profiled itself; this proof went through another profile.</p>}
           </Stack>

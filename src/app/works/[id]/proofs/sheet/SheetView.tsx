@@ -8,13 +8,13 @@ import { coverage, snippetPlan, stripPlan, wholePlan, type ProofPlan, type Regio
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
+import { useJob } from '@/ui/Job';
 import { Aside, Beside, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 
-type Crop = Region & { degrees?: number };
+type Crop = Region & { degrees: number };
 type FormatChoice = { id: string; name: string; crop: Crop; image: { width: number; height: number } };
 type Named = { id: string; name: string };
 type Kind = 'snippet' | 'whole' | 'reduced' | 'strip' | 'thumbnails';
@@ -53,7 +53,7 @@ export function SheetView(p: Props) {
   const [cell, setCell] = useState('40');
   const [changed, setChanged] = useState(p.start?.changed ?? ''), [cost, setCost] = useState('');
   const [is, setIs] = useState<'sRGB' | 'opRGB' | ''>('');
-  const [job, setJob] = useState<string | null>(null);
+  const job = useJob();
   const kept = p.start?.plan && p.start.formatId === formatId ? p.start.plan.pictures.filter((x) => x.role === 'snippet').map((x) => ({ ...x.from, says: x.says })) : [];
   const [regions, setRegions] = useState<Said[]>(kept);
   const propose = useAct(), make = useAct(), gang = useAct();
@@ -75,7 +75,7 @@ export function SheetView(p: Props) {
   const doPropose = async () => { const done = await propose.run('proposeSnippets', { formatId, paperId, routeId, machineId: route.own ? machineId || null : null, width: `${width} mm`, height: `${height} mm`, untaggedIs: is || null }); if (done?.more?.regions) setRegions((done.more.regions as Said[]).map(({ left, top, width: w, height: h, says }) => ({ left, top, width: w, height: h, says }))); };
   const doMake = async () => {
     const done = await make.run('makeProofSheet', { formatId, paperId, routeId, machineId: route.own ? machineId || null : null, lotId: lotId || null, intent, ppi: Number(ppi) || 0, kernel, sharpen: Number(sharp) > 0 ? { amount: Number(sharp), radius: Number(radius) || 1, threshold: 2 } : null, adjust: isNone(adjust) ? null : adjust, untaggedIs: is || null, changed, cost, what });
-    if (done?.more?.job) setJob(done.more.job as string);
+    if (done?.more?.job) job.begin(done.more.job as string);
   };
   const set = (i: number, to: Partial<Region>) => setRegions((all) => (all.length ? all : shownRegions).map((r, k) => (k === i ? { ...r, ...to } : r)));
   return (
@@ -132,7 +132,7 @@ export function SheetView(p: Props) {
             {p.master.untagged && <Select label="The untagged file’s numbers mean" value={is} onChange={setIs} options={[{ key: '', name: 'say which' }, { key: 'sRGB', name: 'sRGB' }, { key: 'opRGB', name: 'opRGB' }]} />}
             <Field label="Changed since the last round, in your words" value={changed} onChange={setChanged} hint="Glassine lists what it sees itself" wrong={make.wrong('changed')} />
             <Field label="What it costs" value={cost} onChange={setCost} width={120} wrong={make.wrong('cost')} />
-            {job ? <JobLine job={job} onOver={() => setJob(null)} /> : <Button main onPress={() => void doMake()} isDisabled={make.busy || !plan}>Make the proof sheet</Button>}
+            {job.line}{!job.goesOn && <Button main onPress={() => void doMake()} isDisabled={make.busy || !plan}>Make the proof sheet</Button>}
             <TroubleNote trouble={make.trouble} fields={['changed', 'cost', 'ppi']} />
           </Stack>
         </section>
@@ -168,7 +168,7 @@ function RegionsOn({ sha256, picture, crop, regions, onMove }: { sha256: string;
   return (
     <Picture onPointerMove={(e) => { if (held) { const r = regions[held.i]!; onMove(held.i, keep(r, held.left + (e.clientX - held.x) * held.k, held.top + (e.clientY - held.y) * held.k)); } }} onPointerUp={() => setHeld(null)}>
       <img src={`/api/pictures/${sha256}/view`} alt="The picture, with the regions of the sheet" draggable={false} style={crop.degrees ? { transform: `rotate(${-crop.degrees}deg)`, transformOrigin: `${share(crop.left + crop.width / 2, picture.width)} ${share(crop.top + crop.height / 2, picture.height)}` } : undefined} />
-      {(crop.width < picture.width - 1 || crop.height < picture.height - 1 || crop.degrees) && <div className="cut" style={{ left: share(crop.left, picture.width), top: share(crop.top, picture.height), width: share(crop.width, picture.width), height: share(crop.height, picture.height) }} />}
+      {(crop.width < picture.width - 1 || crop.height < picture.height - 1 || crop.degrees !== 0) && <div className="cut" style={{ left: share(crop.left, picture.width), top: share(crop.top, picture.height), width: share(crop.width, picture.width), height: share(crop.height, picture.height) }} />}
       {regions.map((r, i) => (
         <button
           key={i} type="button" aria-label={`Region ${i + 1}, at ${r.left}, ${r.top} px: move by arrow keys`} style={{ left: share(r.left, picture.width), top: share(r.top, picture.height), width: share(r.width, picture.width), height: share(r.height, picture.height) }}

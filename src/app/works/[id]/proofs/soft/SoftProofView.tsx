@@ -11,7 +11,7 @@ import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Check, Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
+import { useJob } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
 import { Aside, Beside, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { Loupe, useBox, wholeView, type View } from '@/ui/Loupe';
@@ -57,7 +57,7 @@ export function SoftProofView({ workId, title, master, papers, counts, screen, s
   const ask = useMemo<ProofAsk | null>(() => (known ? { source, view, width: box.width, height: box.height, ratio: screenRatio(), papers: chosen.map((profileId) => ({ profileId, intent, bpc, paperWhite })), threshold: map ? threshold : null, sigma: null } : null), [known, source, view, box, chosen, intent, bpc, paperWhite, map, threshold]);
   const { shown, trouble } = useSoftProof(startWorker, ask);
   const act = useAct();
-  const [job, setJob] = useState<string | null>(null);
+  const job = useJob();
   const zoom = (z: number) => setMoved({ ...view, zoom: z });
   useKeys([
     { key: 'v', says: 'proof, picture, or both split', run: () => setShow((s) => (s === 'proof' ? 'picture' : s === 'picture' ? 'split' : 'proof')) },
@@ -69,7 +69,7 @@ export function SoftProofView({ workId, title, master, papers, counts, screen, s
   ]);
   const toggle = (id: string, on: boolean) => setChosen((c) => (on ? [...c, id].slice(-3) : c.length > 1 ? c.filter((x) => x !== id) : c));
   const count = counts.find((c) => c.profileId === first.id);
-  const run = async () => { const done = await act.run('countGamut', { masterId: master.id, profileId: first.id, untaggedIs: is || null }); if (done?.more?.job) setJob(done.more.job as string); };
+  const run = async () => { const done = await act.run('countGamut', { masterId: master.id, profileId: first.id, untaggedIs: is || null }); if (done?.more?.job) job.begin(done.more.job as string); };
   return (
     <Beside $aside={316}>
       <div ref={ref}>
@@ -109,7 +109,7 @@ export function SoftProofView({ workId, title, master, papers, counts, screen, s
               <GamutMap columns={count.advice.map.columns} rows={count.advice.map.rows} values={count.advice.map.kept.map((v) => (v === null ? 0 : 1 - v))} label="Where differences vanish by relative colorimetric: the darker, the more" />
               {count.advice.advised !== intent && <Button onPress={() => setIntent(count.advice.advised)}>Look at it by {count.advice.advised}</Button>}
             </> : <p>How much of all {(master.width * master.height / 1e6).toFixed(1)} megapixels this paper cannot show, in which hues and where; and which intent keeps more.</p>}
-            {job ? <JobLine job={job} onOver={() => setJob(null)} /> : <Button main={!count} onPress={() => void run()} isDisabled={act.busy || !known}>{count ? 'Count again' : 'Count the whole file'}</Button>}
+            {job.line}{!job.goesOn && <Button main={!count} onPress={() => void run()} isDisabled={act.busy || !known}>{count ? 'Count again' : 'Count the whole file'}</Button>}
             {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
             <Facts rows={[['Paper white', `L* ${first.white[0]!.toFixed(1)}, b* ${first.white[2]!.toFixed(1).replace('-', '−')}`], ['Deepest black', `L* ${first.black[0]!.toFixed(1)}`], ['Reach', `${Math.round(first.volume / 1_000)} thousand L*a*b* units`]]} />
             <Small><Link href={`/papers/profiles?open=${first.id}`}>The profile</Link> · <Link href={`/works/${workId}/proofs/sheet`}>Make a proof sheet</Link></Small>
