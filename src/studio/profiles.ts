@@ -54,6 +54,7 @@ export async function bringInProfile(studio: Studio, given: ProfileBelongs & { f
   const doubt = facts.model === 'grey' ? 'it is a profile of grey, and prints of colours cannot be foreseen through it'
     : asks && facts.model !== asks ? `it is a profile of ${facts.model}, and ${route!.name} takes ${route!.space}`
     : machine && facts.model === 'CMYK' ? `it is a profile of CMYK, and ${machine.name} is sent RGB`
+    : machine && facts.describes !== 'a printer’s paper' ? `it describes ${facts.describes}, and says nothing of how ${machine.name} prints on this paper`
     : all[0] && all[0].paperId !== paper.id ? 'the very same file is kept for another paper already' : null;
   if (doubt && !given.sure) throw new RefusedError(`${given.fileName} does not fit ${paper.name}: ${doubt}. Keep it all the same only if you know why.`, true);
   await studio.objects.keep(given.received);

@@ -19,6 +19,7 @@ import { beginLayout, printLayout, unprintLayout } from './layouts';
 import { receiveLot } from './lots';
 import { beginPrep, logStep } from './preps';
 import { makePrintFile } from './printFiles';
+import { recordMachine } from './machines';
 import { bringInProfile, currentProfile, MOST_PROFILE_BYTES, profileByPractice, profilesAtHand, putAwayProfile } from './profiles';
 import { clientAnswered, declareAim, judgeProof, lotWarning, proofStates, sendToClient, setClient, staleness } from './proofs';
 import { gangProof, keepProofPhoto, makeProofSheet, proposeSnippets, type SheetInput } from './proofSheets';
@@ -45,6 +46,9 @@ describe('profiles', () => {
     await expect(bringIn(writeGreyProfile('grey', 2.2), 'grey.icc')).rejects.toMatchObject({ overridable: true, says: expect.stringContaining('profile of grey') });
     expect((await bringIn(writeGreyProfile('grey', 2.2), 'grey.icc', { sure: true, setting: 'bw' })).says).toContain('grey, ICC 2.4');
     await expect(bringIn(new Uint8Array(300), 'noise.icc')).rejects.toThrow('not one');
+    // A space says nothing of a printer: a lab's route may ask for it, one's own machine is doubted.
+    const machineId = (await recordMachine(f.studio, { id: null, name: 'the small one', width: '432 mm', feeds: 'tray', inks: [{ colour: 'black', ml: 80, price: '40' }], boughtOn: '2026-01-05', outlay: '900', lifeHours: 2_000, warrantyUntil: null, chargingMl: 0, deliveryDays: 3, notes: '' })).id!;
+    await expect(bringIn(srgb, 'lab.icc', { machineId })).rejects.toMatchObject({ overridable: true, says: expect.stringMatching(/it describes a screen|it describes a working space/) });
     expect((await profilesAtHand(f.studio.db)).find((p) => p.profile.fileName === 'grey.icc')!.profile.notes).toContain('Kept although it is a profile of grey');
     await putAwayProfile(f.studio, { id: (await profilesAtHand(f.studio.db)).find((p) => p.profile.fileName === 'grey.icc')!.profile.id, away: true });
   });
