@@ -22,7 +22,7 @@ import { GamutMap } from './GamutMap';
 
 export type PaperChoice = { id: string; paper: string; by: string; setting: string; intents: Intent[]; white: readonly number[]; black: readonly number[]; volume: number };
 type Count = { profileId: string; at: string; statistics: GamutStatistics; advice: IntentAdvice };
-type Master = { id: string; sha256: string; fileName: string; untagged: boolean; width: number; height: number };
+type Master = { id: string; sha256: string; fileName: string; untagged: boolean; /** Looked at through its sRGB copy. */ copy: boolean; width: number; height: number };
 type Props = { workId: string; title: string; master: Master; papers: PaperChoice[]; counts: Count[]; screen: Screen; screenSays: Finding; start: string | null };
 type Show = 'proof' | 'picture' | 'split' | 'beside';
 
@@ -92,7 +92,7 @@ export function SoftProofView({ workId, title, master, papers, counts, screen, s
           {show === 'beside' && <Pane box={box} view={view} onView={setMoved} label={`${title}, the picture`} shown={shown} what="before" split={0} says="the picture" />}
           {chosen.map((id, i) => { const p = papers.find((x) => x.id === id)!; return <Pane key={id} box={box} view={view} onView={setMoved} label={`${title} on ${p.paper}`} shown={shown} what={show === 'picture' ? 'before' : i} split={show === 'split' ? split : 0} says={`${p.paper}: ${intent}${shown?.after[i] ? `; ${percent(shown.after[i].outShare)} of what is in view is out of gamut` : ''}`} />; })}
         </Surround>
-        <Small>Drag to move, wheel or + − to zoom. What is marked is striped black and white, so that it shows on any colour. {shown && <>Last drawn in {Math.round(shown.ms)} ms.</>}</Small>
+        <Small>Drag to move, wheel or + − to zoom. What is marked is striped black and white, so that it shows on any colour. {master.copy && <>A CMYK file is shown from its sRGB copy: what lies beyond sRGB shows as its edge; counting the whole file uses its own numbers. </>}{shown && <>Last drawn in {Math.round(shown.ms)} ms.</>}</Small>
       </div>
       <Aside>
         <section><SheetTitle>The screen</SheetTitle><Stack $gap={6} style={{ paddingTop: 6 }}><Verdict finding={screenSays} /><Small><Link href="/studio#screen">Note a calibration</Link></Small><Select label="Surround of the picture" value={String(surround)} onChange={(v) => setSurround(Number(v) as Screen['surround'])} options={['5', '6', '7', '8'].map((n) => ({ key: n, name: `N${n} grey` }))} width={130} /></Stack></section>

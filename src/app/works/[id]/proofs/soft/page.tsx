@@ -16,7 +16,7 @@ export default async function SoftProofPage({ params, searchParams }: Params & {
   const counts = await gamutCountsOf(studio.db, current.sha256);
   return (
     <SoftProofView
-      key={current.id} workId={work.id} title={work.title} master={{ id: current.id, sha256: current.sha256, fileName: current.fileName, untagged: !current.profileLabel && current.channels === 3, ...viewedPixels(current) }}
+      key={current.id} workId={work.id} title={work.title} master={{ id: current.id, sha256: current.sha256, fileName: current.fileName, untagged: !current.profileLabel && current.channels === 3, copy: current.channels === 4, ...viewedPixels(current) }}
       papers={all.map(({ profile: p, paper, machine, route }) => ({ id: p.id, paper, by: machine ?? route ?? 'any route', setting: p.setting, intents: p.facts.intents, white: p.facts.white, black: p.gamut.black, volume: p.gamut.volume }))}
       counts={counts.map((c) => ({ profileId: c.profileId, at: c.at, statistics: c.body, advice: c.advice }))} screen={screen} screenSays={screenFinding(screen, localDay(studio.now(), settings.timeZone))} start={(await searchParams).profile ?? null}
     />
