@@ -5,7 +5,7 @@ import type { Lcms } from 'lcms-wasm';
 import { softened } from '@/core/colour/eye';
 import { SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
 import { writeMatrixProfile } from '@/core/colour/icc';
-import type { Intent } from '@/core/colour/intents';
+import { INTENTS, type Intent } from '@/core/colour/intents';
 import { cellSamples, moveTable, type MoveTable } from '@/core/colour/outOfGamut';
 import { transformOf, type Transform } from '@/imaging/transforms';
 
@@ -26,13 +26,14 @@ const fetched = (url: string) => { let b = bytesOf.get(url); if (!b) { b = fetch
 const screen = writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve);
 
 const transforms = new Map<string, Transform<Uint8Array>>();
+const keyOf = (source: string, paper: ProofPaper | null) => `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
 async function transformFor(source: string, paper: ProofPaper | null): Promise<Transform<Uint8Array>> {
-  const key = `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
+  const key = keyOf(source, paper);
   let t = transforms.get(key);
   if (!t) {
     const from = await fetched(source), profile = paper && (await fetched(`/api/profiles/${paper.profileId}`));
     if (transforms.size > 24) { const oldest = transforms.keys().next().value!; transforms.get(oldest)!.end(); transforms.delete(oldest); }
-    t = transformOf<Uint8Array>(await cms(), { from, to: screen, intent: paper?.intent ?? 'relative colorimetric', bpc: paper?.bpc ?? true, bits: 8, padded: true, ...(profile && { proof: { profile, shown: paper!.paperWhite ? 'paper white' : 'screen white' } }) });
+    t = transformOf<Uint8Array>(await cms(), { from, to: screen, intent: paper?.intent ?? 'relative colorimetric', bpc: paper?.bpc ?? true, bits: 8, padded: true, ...(profile && { screen: true, proof: { profile, shown: paper!.paperWhite ? 'paper white' : 'screen white' } }) });
     transforms.set(key, t);
   }
   return t;
@@ -134,8 +135,21 @@ function mark(raw: Uint8ClampedArray, out: Uint8ClampedArray, table: MoveTable, 
   return inside ? over / inside : 0;
 }
 
+/** Nobody asked anything for so long: time to make ready what may be asked next. */
+const IDLE_MS = 700;
+let idle: ReturnType<typeof setTimeout> | undefined;
+
+/** Makes the transforms of the other intents and whites of a paper, one at a time, for as long as nothing is asked. */
+function makeReady(source: string, paper: ProofPaper) {
+  clearTimeout(idle);
+  const wanted: ProofPaper[] = [paper.intent, ...INTENTS].flatMap((intent) => [paper.paperWhite, !paper.paperWhite].map((paperWhite) => ({ ...paper, intent, paperWhite })));
+  const next = [...wanted, { ...paper, bpc: !paper.bpc }].find((p) => !transforms.has(keyOf(source, p)));
+  if (next) idle = setTimeout(() => void transformFor(source, next).then(() => makeReady(source, paper), () => {}), IDLE_MS);
+}
+
 const api = {
   async render(ask: ProofAsk): Promise<ProofShown> {
+    clearTimeout(idle);
     const started = performance.now();
     const { source, ratio } = ask;
     const width = Math.round(ask.width * ratio), height = Math.round(ask.height * ratio);
@@ -150,6 +164,7 @@ const api = {
     }
     const soft = ask.sigma === null ? null : await picture(softened(before, width, height, ask.sigma * ratio), width, height);
     const shown: ProofShown = { before: await picture(before, width, height), after, soft, view: ask.view, width: ask.width, height: ask.height, ms: performance.now() - started };
+    if (ask.papers[0]) makeReady(source.profileUrl, ask.papers[0]);
     return Comlink.transfer(shown, [shown.before, ...after.map((a) => a.picture), ...(soft ? [soft] : [])]);
   },
 };

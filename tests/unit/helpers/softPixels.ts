@@ -39,10 +39,12 @@ for (const [paper, path] of Object.entries(papers)) {
     const raw = await sharp(out, { ignoreIcc: true }).toColourspace('rgb16').raw({ depth: 'ushort' }).toBuffer();
     const theirs = await toLab(screen, new Uint16Array(raw.buffer, raw.byteOffset, raw.length / 2));
     for (const bits of [8, 16] as const) {
-      const t = transformOf<Uint8Array | Uint16Array>(await lcms(), { from: source, to: screen, intent, bpc, bits, proof: { profile, shown } });
-      const own = t.run(bits === 8 ? Uint8Array.from(samples, (v) => v / 257) : samples);
+      // Eight bits are the screen's pixels, by the worker's own way: in fours, the fourth passed over.
+      const ask = { from: source, to: screen, intent, bpc, proof: { profile, shown } };
+      const t = transformOf<Uint8Array | Uint16Array>(await lcms(), { ...ask, bits, ...(bits === 8 && { screen: true, padded: true }) });
+      const own = t.run(bits === 8 ? Uint8Array.from({ length: (samples.length / 3) * 4 }, (_, i) => (i % 4 === 3 ? 255 : samples[(i >> 2) * 3 + (i % 4)]! / 257)) : samples);
       t.end();
-      const ours = await toLab(screen, bits === 8 ? Uint16Array.from(own, (v) => v * 257) : (own as Uint16Array));
+      const ours = await toLab(screen, bits === 8 ? Uint16Array.from(own.filter((_, i) => i % 4 !== 3), (v) => v * 257) : (own as Uint16Array));
       let sum = 0, max = 0;
       for (let i = 0; i < ours.length; i += 3) { const d = difference(ours[i]!, ours[i + 1]!, ours[i + 2]!, theirs[i]!, theirs[i + 1]!, theirs[i + 2]!); sum += d; max = Math.max(max, d); }
       results.push({ paper, intent, shown, bits, mean: sum / (ours.length / 3), max });
