@@ -11,17 +11,14 @@ import { formats, masters, papers, proofs, routes, works } from '@/store/schema'
 import { cropOf } from './stations';
 import type { Studio } from './studio';
 
-/** A view of a proof sheet as a small JPEG, made once. */
+/** A view of a proof sheet as a small JPEG, made when it is asked for: the browser keeps it. */
 export async function sheetView(studio: Studio, proof: Proof): Promise<Buffer> {
   if (!proof.printFileSha) throw new RefusedError('This proof was not made here: there is no file of it.');
-  const path = join(studio.objects.derivedDir(proof.printFileSha), 'sheet.jpg');
-  return readFile(path).catch(async () => {
-    const passing = await studio.objects.passing();
-    try {
-      await studio.imaging.do('showSheet', [studio.objects.pathOf(proof.printFileSha!), passing]).done;
-      return await readFile(passing);
-    } finally { await rm(passing, { force: true }); }
-  });
+  const passing = await studio.objects.passing();
+  try {
+    await studio.imaging.do('showSheet', [studio.objects.pathOf(proof.printFileSha), passing]).done;
+    return await readFile(passing);
+  } finally { await rm(passing, { force: true }); }
 }
 
 /** A page about one proof that needs nothing but itself: to send by any means, and to be answered in writing. */

@@ -4,7 +4,7 @@ import { inverse, type Similarity } from './similarity';
 export type Found = Similarity & { scale: number; degrees: number; /** Likeness of what they share, −1 to 1. */ likeness: number };
 
 /** Of the smaller of the two, so much at least must lie in the other. */
-const LEAST_SHARED = 0.2;
+export const LEAST_SHARED = 0.2;
 
 /** The pixels of the one that lie within the other. */
 function seenBy(p: Plane, q: Plane, t: Similarity): Uint8Array {

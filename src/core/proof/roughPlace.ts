@@ -1,4 +1,5 @@
 import FFT from 'fft.js';
+import { LEAST_SHARED } from './finePlace';
 import { evened, fromHalves, sample, type Plane } from './plane';
 import type { Similarity } from './similarity';
 
@@ -41,7 +42,7 @@ export function roughly(ones: readonly Plane[], others: readonly Plane[], size: 
   const at = (f: (i: number) => number) => transform2(laid((x, y) => f(y * bw + x), bw, bh, w, h), false);
   const R = at((i) => even.data[i]! * mask[i]!), RR = at((i) => even.data[i]! ** 2 * mask[i]!), M = at((i) => mask[i]!);
   const cross = transform2(pairOf(R, spectra.S, M, spectra.SS), true), energy = transform2(pairOf(RR, spectra.M, M, spectra.M), true);
-  const ownArea = mask.reduce((n, v) => n + v, 0), least = 0.2 * Math.min(ownArea, p.plane.width * p.plane.height);
+  const ownArea = mask.reduce((n, v) => n + v, 0), least = LEAST_SHARED * Math.min(ownArea, p.plane.width * p.plane.height);
   const peaks: { score: number; dx: number; dy: number }[] = [];
   for (let dy = -bh + 4; dy < p.plane.height - 4; dy++) for (let dx = -bw + 4; dx < p.plane.width - 4; dx++) {
     const i = ((dy + h) % h) * w + ((dx + w) % w);
