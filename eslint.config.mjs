@@ -14,35 +14,101 @@ const LAYERS = {
   app: ['core', 'store', 'imaging', 'paperwork', 'studio', 'standins', 'ui', 'workers'],
 };
 /** Values, as against types, that a place may not take: pages fetch through studio or store and compute nothing. */
-const OUTSIDE_CORE = ['react', 'react-dom', 'next', 'next/*', 'node:*', 'fs', 'path', 'crypto', 'drizzle-orm', 'drizzle-orm/*', '@libsql/*', 'sharp', 'styled-components', 'react-aria-components'];
+const OUTSIDE_CORE = [
+  'react',
+  'react-dom',
+  'next',
+  'next/*',
+  'node:*',
+  'fs',
+  'path',
+  'crypto',
+  'drizzle-orm',
+  'drizzle-orm/*',
+  '@libsql/*',
+  'sharp',
+  'styled-components',
+  'react-aria-components',
+];
 
 const layerRule = (layer, allowed) => ({
   files: [`src/${layer}/**/*.{ts,tsx}`],
   ignores: ['**/*.test.ts', '**/*.test.tsx'],
   rules: {
-    'no-restricted-imports': ['error', {
-      patterns: [
-        { regex: `^@/(?!(${[layer, ...allowed].join('|')})(/|$))`, message: `${layer} may use only: ${allowed.join(', ') || 'nothing of the house'}.` },
-        // Relative paths stay inside a part.
-        { regex: `^(\\.\\./)+(${Object.keys(LAYERS).filter((l) => l !== layer).join('|')})(/|$)`, message: 'Another part of the house is named by @/.' },
-        ...(layer === 'core' ? [{ group: OUTSIDE_CORE, message: 'core runs anywhere: no React, Next, database, files or network.' }] : []),
-        { group: ['#demo/*', '**/demo/**'], message: 'The product does not know the demo.' },
-      ],
-    }],
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: `^@/(?!(${[layer, ...allowed].join('|')})(/|$))`,
+            message: `${layer} may use only: ${allowed.join(', ') || 'nothing of the house'}.`,
+          },
+          // Relative paths stay inside a part.
+          {
+            regex: `^(\\.\\./)+(${Object.keys(LAYERS)
+              .filter((l) => l !== layer)
+              .join('|')})(/|$)`,
+            message: 'Another part of the house is named by @/.',
+          },
+          ...(layer === 'core'
+            ? [
+                {
+                  group: OUTSIDE_CORE,
+                  message: 'core runs anywhere: no React, Next, database, files or network.',
+                },
+              ]
+            : []),
+          { group: ['#demo/*', '**/demo/**'], message: 'The product does not know the demo.' },
+        ],
+      },
+    ],
     ...(layer === 'core' && {
-      'no-restricted-globals': ['error', 'fetch', 'process', 'window', 'document', 'localStorage', 'setTimeout', 'performance'],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass randomness in.' }, { object: 'Date', property: 'now', message: 'Pass the clock in.' }],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the clock in.' }],
+      'no-restricted-globals': [
+        'error',
+        'fetch',
+        'process',
+        'window',
+        'document',
+        'localStorage',
+        'setTimeout',
+        'performance',
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass randomness in.' },
+        { object: 'Date', property: 'now', message: 'Pass the clock in.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Pass the clock in.',
+        },
+      ],
     }),
   },
 });
 
 export default tseslint.config(
-  { ignores: ['.next/**', 'node_modules/**', 'data/**', '.demo/**', 'next-env.d.ts', 'coverage/**', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'data/**',
+      '.demo/**',
+      'next-env.d.ts',
+      'coverage/**',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'no-console': ['error', { allow: ['error', 'warn'] }],
       'prefer-const': 'error',

@@ -2,7 +2,15 @@ import type { NextConfig } from 'next';
 
 const config: NextConfig = {
   compiler: { styledComponents: true },
-  serverExternalPackages: ['@libsql/client', 'libsql', 'sharp', 'workerpool', 'pdfkit', 'bwip-js', 'exifr'],
+  serverExternalPackages: [
+    '@libsql/client',
+    'libsql',
+    'sharp',
+    'workerpool',
+    'pdfkit',
+    'bwip-js',
+    'exifr',
+  ],
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,

@@ -21,12 +21,26 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'retain-on-failure',
-    launchOptions: { executablePath: process.env.CHROMIUM || '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--no-first-run'] },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM || '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--no-first-run',
+      ],
+    },
   },
   webServer: {
     command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
     url: `http://127.0.0.1:${PORT}/studio`,
-    env: { GLASSINE_DATA: data, GLASSINE_HOST: '127.0.0.1', NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      GLASSINE_DATA: data,
+      GLASSINE_HOST: '127.0.0.1',
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
     reuseExistingServer: false,
     timeout: 180_000,
   },

@@ -23,17 +23,41 @@ declare module 'lcms-wasm' {
     _cmsCloseProfile(profile: number): void;
     _cmsDeleteTransform(transform: number): void;
     _cmsDoTransform(transform: number, from: number, to: number, pixels: number): void;
-    _cmsCreateTransform(from: number, fromFormat: number, to: number, toFormat: number, intent: number, flags: number): number;
-    _cmsCreateProofingTransform(from: number, fromFormat: number, to: number, toFormat: number, proof: number, intent: number, proofIntent: number, flags: number): number;
+    _cmsCreateTransform(
+      from: number,
+      fromFormat: number,
+      to: number,
+      toFormat: number,
+      intent: number,
+      flags: number,
+    ): number;
+    _cmsCreateProofingTransform(
+      from: number,
+      fromFormat: number,
+      to: number,
+      toFormat: number,
+      proof: number,
+      intent: number,
+      proofIntent: number,
+      flags: number,
+    ): number;
     _cmsFormatterForColorspaceOfProfile(profile: number, bytes: number, float: number): number;
     cmsCreateLab4Profile(white: null): number;
     cmsGetColorSpaceASCII(profile: number): string | null;
   };
-  export function instantiate(options?: { locateFile?: (name: string) => string; wasmBinary?: Uint8Array }): Promise<Lcms>;
+  export function instantiate(options?: {
+    locateFile?: (name: string) => string;
+    wasmBinary?: Uint8Array;
+  }): Promise<Lcms>;
 }
 
 declare module 'fontkit' {
   export type Glyph = { path: { toSVG(): string }; advanceWidth: number };
-  export type Font = { capHeight: number; unitsPerEm: number; hasGlyphForCodePoint(point: number): boolean; layout(text: string): { glyphs: Glyph[] } };
+  export type Font = {
+    capHeight: number;
+    unitsPerEm: number;
+    hasGlyphForCodePoint(point: number): boolean;
+    layout(text: string): { glyphs: Glyph[] };
+  };
   export function openSync(path: string): Font;
 }

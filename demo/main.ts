@@ -10,7 +10,11 @@ import { fillStudio } from './studio/fill';
 
 const folder = resolve(process.env.GLASSINE_DATA ?? '.demo/studio');
 const pictures = resolve(process.env.GLASSINE_DEMO_PICTURES ?? '.demo/pictures');
-const exists = (path: string) => stat(path).then(() => true, () => false);
+const exists = (path: string) =>
+  stat(path).then(
+    () => true,
+    () => false,
+  );
 const started = Date.now();
 const seconds = () => `${Math.round((Date.now() - started) / 1_000)} s`;
 const say = (text: string) => process.stdout.write(`  ${text}\n`);
@@ -23,21 +27,34 @@ if (!(await exists(join(folder, 'glassine.db')))) {
 /** Paints what is not painted yet, two pictures at a time, the largest first. */
 async function paint(): Promise<void> {
   await mkdir(pictures, { recursive: true });
-  const missing = (await Promise.all(PICTURES.map(async (p) => ((await exists(join(pictures, p.file))) ? [] : [p])))).flat();
+  const missing = (
+    await Promise.all(PICTURES.map(async (p) => ((await exists(join(pictures, p.file))) ? [] : [p])))
+  ).flat();
   if (!missing.length) return;
-  const megapixels = (list: readonly { width: number; height: number }[]) => list.reduce((a, p) => a + (p.width * p.height) / 1e6, 0);
+  const megapixels = (list: readonly { width: number; height: number }[]) =>
+    list.reduce((a, p) => a + (p.width * p.height) / 1e6, 0);
   const all = megapixels(missing);
   let done = 0;
-  say(`Painting ${missing.length} pictures, ${Math.round(all)} megapixels in all: about three minutes the first time, never again.`);
-  const pool = workerpool.pool(resolve('demo/paint/worker.ts'), { workerType: 'process', maxWorkers: 2, forkOpts: { execArgv: ['--import', 'tsx'] } });
+  say(
+    `Painting ${missing.length} pictures, ${Math.round(all)} megapixels in all: about three minutes the first time, never again.`,
+  );
+  const pool = workerpool.pool(resolve('demo/paint/worker.ts'), {
+    workerType: 'process',
+    maxWorkers: 2,
+    forkOpts: { execArgv: ['--import', 'tsx'] },
+  });
   const largestFirst = [...missing].sort((a, b) => b.width * b.height - a.width * a.height);
-  await Promise.all(largestFirst.map(async (p) => {
-    await pool.exec('makePicture', [p, join(pictures, p.file)]);
-    done += megapixels([p]);
-    const elapsed = (Date.now() - started) / 1_000;
-    const left = Math.round((elapsed / done) * (all - done));
-    say(`${String(Math.round((100 * done) / all)).padStart(3)} %  ${p.file}${left > 1 ? `, about ${left} s left` : ''}`);
-  }));
+  await Promise.all(
+    largestFirst.map(async (p) => {
+      await pool.exec('makePicture', [p, join(pictures, p.file)]);
+      done += megapixels([p]);
+      const elapsed = (Date.now() - started) / 1_000;
+      const left = Math.round((elapsed / done) * (all - done));
+      say(
+        `${String(Math.round((100 * done) / all)).padStart(3)} %  ${p.file}${left > 1 ? `, about ${left} s left` : ''}`,
+      );
+    }),
+  );
   await pool.terminate();
 }
 

@@ -9,11 +9,15 @@ install();
 build();
 if (fresh) {
   if (process.env.GLASSINE_DATA) {
-    console.error('--fresh removes a studio, and GLASSINE_DATA names one of your own. Leave GLASSINE_DATA out, or remove that folder yourself.');
+    console.error(
+      '--fresh removes a studio, and GLASSINE_DATA names one of your own. Leave GLASSINE_DATA out, or remove that folder yourself.',
+    );
     process.exit(2);
   }
   rmSync(data, { recursive: true, force: true });
 }
 console.log('The demo studio:');
-run(process.execPath, ['--import', 'tsx', 'demo/main.ts'], { env: { ...process.env, GLASSINE_DATA: data } });
+run(process.execPath, ['--import', 'tsx', 'demo/main.ts'], {
+  env: { ...process.env, GLASSINE_DATA: data },
+});
 serve({ data, port: 3210 });

@@ -24,7 +24,9 @@ const read = (path) => (existsSync(path) ? readFileSync(path, 'utf8') : '');
 /** Installs the packages of the lock file unless they lie there already. */
 export function install() {
   const stamp = join(root, 'node_modules/.glassine-lock');
-  const wanted = createHash('sha256').update(read(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(read(join(root, 'package-lock.json')))
+    .digest('hex');
   if (read(stamp) === wanted) return;
   console.log('Installing packages…');
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
@@ -36,7 +38,10 @@ function sourceStamp() {
   const hash = createHash('sha256');
   const walk = (path) => {
     const s = statSync(path);
-    if (s.isDirectory()) readdirSync(path).sort().forEach((name) => walk(join(path, name)));
+    if (s.isDirectory())
+      readdirSync(path)
+        .sort()
+        .forEach((name) => walk(join(path, name)));
     else if (!/\.test\.tsx?$/.test(path)) hash.update(`${path} ${s.size} ${Math.round(s.mtimeMs)}\n`);
   };
   ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'].forEach((p) => walk(join(root, p)));
@@ -49,7 +54,10 @@ export function build() {
   const wanted = sourceStamp();
   if (read(stamp) === wanted) return;
   console.log('Building…');
-  run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   mkdirSync(join(root, '.next'), { recursive: true });
   writeFileSync(stamp, wanted);
 }
@@ -63,13 +71,28 @@ export function serve({ data, port: usual }) {
   const port = process.env.PORT || String(usual);
   const isHere = ['127.0.0.1', 'localhost', '::1', '[::1]'].includes(host);
   if (!isHere && (process.env.GLASSINE_PASSPHRASE ?? '').length < 10) {
-    console.error(`GLASSINE_HOST is ${host}: others can reach it. Set GLASSINE_PASSPHRASE to at least 10 characters, or leave GLASSINE_HOST out.`);
+    console.error(
+      `GLASSINE_HOST is ${host}: others can reach it. Set GLASSINE_PASSPHRASE to at least 10 characters, or leave GLASSINE_HOST out.`,
+    );
     process.exit(2);
   }
-  const env = { ...process.env, GLASSINE_DATA: data, GLASSINE_HOST: host, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
-  const child = spawn(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', port], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const env = {
+    ...process.env,
+    GLASSINE_DATA: data,
+    GLASSINE_HOST: host,
+    NODE_ENV: 'production',
+    NEXT_TELEMETRY_DISABLED: '1',
+  };
+  const child = spawn(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', port],
+    { env, stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   child.stdout.on('data', (chunk) => {
-    if (/Ready/.test(String(chunk))) console.log(`\nGlassine is at http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}\nIts folder is ${resolve(data)}. Ctrl-C ends it.`);
+    if (/Ready/.test(String(chunk)))
+      console.log(
+        `\nGlassine is at http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}\nIts folder is ${resolve(data)}. Ctrl-C ends it.`,
+      );
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));

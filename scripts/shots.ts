@@ -9,11 +9,21 @@ const workId = async (page: Page, title: string): Promise<string> => {
   const href = await page.locator('ul[aria-label="Works"] a').first().getAttribute('href');
   return href!.split('/')[2]!;
 };
-const station = (title: string, name: string) => async (page: Page) => { await page.goto(`${base}/works/${await workId(page, title)}/${name}`); };
-const orderOf = (show: string, nth = 0) => async (page: Page) => {
-  await page.goto(`${base}/orders?show=${show}`);
-  await page.goto(base + (await page.locator('table[aria-label="Orders"] tbody a').nth(nth * 2).getAttribute('href'))!);
+const station = (title: string, name: string) => async (page: Page) => {
+  await page.goto(`${base}/works/${await workId(page, title)}/${name}`);
 };
+const orderOf =
+  (show: string, nth = 0) =>
+  async (page: Page) => {
+    await page.goto(`${base}/orders?show=${show}`);
+    await page.goto(
+      base +
+        (await page
+          .locator('table[aria-label="Orders"] tbody a')
+          .nth(nth * 2)
+          .getAttribute('href'))!,
+    );
+  };
 
 /** Every view by the name of its picture, and the way to it. */
 const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
@@ -24,32 +34,75 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   compare: async (page) => {
     await station('Night Ferry', 'capture/compare')(page);
     const ready = page.getByRole('button', { name: 'Make it ready' });
-    if (await ready.isVisible()) { await ready.click(); await ready.waitFor({ state: 'hidden', timeout: 120_000 }); }
+    if (await ready.isVisible()) {
+      await ready.click();
+      await ready.waitFor({ state: 'hidden', timeout: 120_000 });
+    }
     await page.waitForLoadState('networkidle');
     await page.keyboard.press('o');
     await page.waitForTimeout(2_500);
   },
   sizes: station('Night Ferry', 'sizes'),
-  mat: async (page) => { await station('Night Ferry', 'sizes/mount')(page); await page.mouse.wheel(0, 240); await page.waitForTimeout(300); },
-  roll: async (page) => { await page.goto(`${base}/papers/layouts`); await page.getByRole('link', { name: 'Rag, this week' }).click(); await page.waitForURL(/layouts\/./); },
+  mat: async (page) => {
+    await station('Night Ferry', 'sizes/mount')(page);
+    await page.mouse.wheel(0, 240);
+    await page.waitForTimeout(300);
+  },
+  roll: async (page) => {
+    await page.goto(`${base}/papers/layouts`);
+    await page.getByRole('link', { name: 'Rag, this week' }).click();
+    await page.waitForURL(/layouts\/./);
+  },
   proofs: station('Kiln Yard', 'proofs'),
-  soft: async (page) => { await station('Kiln Yard', 'proofs/soft')(page); await page.getByText('Mark what is out of gamut').click(); await page.locator('[data-ready]').waitFor(); await page.waitForTimeout(2_500); await page.evaluate(() => scrollTo(0, 170)); await page.waitForTimeout(400); },
-  sheet: async (page) => { await station('Night Ferry', 'proofs/sheet')(page); await page.getByRole('button', { name: 'Propose by measure' }).click(); await page.getByText(/regions by measure/).first().waitFor({ timeout: 60_000 }); await page.mouse.wheel(0, 200); await page.waitForTimeout(400); },
-  back: async (page) => { await station('Kiln Yard', 'proofs/compare')(page); await page.mouse.wheel(0, 120); await page.waitForTimeout(300); },
+  soft: async (page) => {
+    await station('Kiln Yard', 'proofs/soft')(page);
+    await page.getByText('Mark what is out of gamut').click();
+    await page.locator('[data-ready]').waitFor();
+    await page.waitForTimeout(2_500);
+    await page.evaluate(() => scrollTo(0, 170));
+    await page.waitForTimeout(400);
+  },
+  sheet: async (page) => {
+    await station('Night Ferry', 'proofs/sheet')(page);
+    await page.getByRole('button', { name: 'Propose by measure' }).click();
+    await page
+      .getByText(/regions by measure/)
+      .first()
+      .waitFor({ timeout: 60_000 });
+    await page.mouse.wheel(0, 200);
+    await page.waitForTimeout(400);
+  },
+  back: async (page) => {
+    await station('Kiln Yard', 'proofs/compare')(page);
+    await page.mouse.wheel(0, 120);
+    await page.waitForTimeout(300);
+  },
   profiles: (page) => page.goto(`${base}/papers/profiles`),
   edition: station('Night Ferry', 'edition'),
-  price: async (page) => { await station('Night Ferry', 'price')(page); await page.getByRole('button', { name: /^400 × 300/ }).click(); },
-  papers: async (page) => { await page.goto(`${base}/papers`); await page.getByRole('link', { name: 'Harrow Rag 310' }).click(); await page.waitForURL(/paper\/./); },
+  price: async (page) => {
+    await station('Night Ferry', 'price')(page);
+    await page.getByRole('button', { name: /^400 × 300/ }).click();
+  },
+  papers: async (page) => {
+    await page.goto(`${base}/papers`);
+    await page.getByRole('link', { name: 'Harrow Rag 310' }).click();
+    await page.waitForURL(/paper\/./);
+  },
   ink: (page) => page.goto(`${base}/papers/machines`),
   register: (page) => page.goto(`${base}/register`),
   packing: orderOf('packed'),
 };
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 await mkdir(out, { recursive: true });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
 page.on('pageerror', (e) => console.error('page error:', e.message));
-page.on('console', (m) => { if (m.type() === 'error') console.error('console:', m.text()); });
+page.on('console', (m) => {
+  if (m.type() === 'error') console.error('console:', m.text());
+});
 for (const [name, go] of Object.entries(VIEWS)) {
   if (only.length && !only.includes(name)) continue;
   await go(page);

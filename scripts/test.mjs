@@ -13,11 +13,16 @@ const total = { passed: 0, failed: 0 };
 const step = (name, command, args, count) => {
   const started = Date.now();
   console.log(`\n— ${name}`);
-  const { status } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const { status } = spawnSync(command, args, {
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+  });
   const counted = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   total.passed += counted.passed;
   total.failed += counted.failed || (status === 0 ? 0 : 1);
-  console.log(`  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`);
+  console.log(
+    `  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`,
+  );
 };
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
@@ -25,7 +30,10 @@ step('types', bin('tsc'), ['--noEmit']);
 step('lint and layers', bin('eslint'), ['.']);
 step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
   const r = json('test-results/unit.json');
-  return { passed: r?.numPassedTests ?? 0, failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1 };
+  return {
+    passed: r?.numPassedTests ?? 0,
+    failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
+  };
 });
 build();
 step('end to end', bin('playwright'), ['test'], () => {
@@ -37,13 +45,31 @@ process.exit(total.failed ? 1 : 0);
 
 /** What the tests drive or read back with; installed where it is missing and that is allowed. Only Chromium is a must. */
 function ensureTools() {
-  const needed = [[process.env.CHROMIUM || '/usr/bin/chromium', 'chromium'], ['/usr/bin/tiffinfo', 'libtiff-tools'], ['/usr/bin/exiftool', 'libimage-exiftool-perl'], ['/usr/share/color/icc/sRGB.icc', 'icc-profiles-free'], ['/usr/share/color/argyll/ref/sRGB.icm', 'argyll'], ['/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common'], ['/usr/bin/tificc', 'liblcms2-utils']];
+  const needed = [
+    [process.env.CHROMIUM || '/usr/bin/chromium', 'chromium'],
+    ['/usr/bin/tiffinfo', 'libtiff-tools'],
+    ['/usr/bin/exiftool', 'libimage-exiftool-perl'],
+    ['/usr/share/color/icc/sRGB.icc', 'icc-profiles-free'],
+    ['/usr/share/color/argyll/ref/sRGB.icm', 'argyll'],
+    ['/usr/share/color/icc/ghostscript/default_cmyk.icc', 'libgs-common'],
+    ['/usr/bin/tificc', 'liblcms2-utils'],
+  ];
   const missing = needed.filter(([path]) => !existsSync(path)).map(([, name]) => name);
   if (!missing.length) return;
   console.log(`Installing ${missing.join(', ')}…`);
   const as = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
-  const apt = (...args) => { const [command, ...rest] = [...as, 'apt-get', ...args]; return spawnSync(command, rest, { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status; };
-  if (apt('install', '-y', '--no-install-recommends', ...missing) !== 0 && (apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', ...missing) !== 0) && !existsSync(needed[0][0])) {
+  const apt = (...args) => {
+    const [command, ...rest] = [...as, 'apt-get', ...args];
+    return spawnSync(command, rest, {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status;
+  };
+  if (
+    apt('install', '-y', '--no-install-recommends', ...missing) !== 0 &&
+    (apt('update') !== 0 || apt('install', '-y', '--no-install-recommends', ...missing) !== 0) &&
+    !existsSync(needed[0][0])
+  ) {
     console.error('Chromium could not be installed. Install it, or name it in CHROMIUM.');
     process.exit(1);
   }

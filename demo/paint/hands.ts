@@ -14,32 +14,65 @@ export function painterOf(spec: PictureSpec): Painter {
     case 'brush': {
       const { widthMm, ...brush } = spec.brush!;
       const perMm = W / widthMm;
-      const paint = brushed(underdrawing(scene, W, spec.height, UNDERDRAWING_STEP), W, { ...brush, perMm }, spec.seed);
-      return (x, y, out) => { paint(x, y, out); scale(out, 1 + 0.10 * tooth(x, y, perMm, brush.hairMm * 1.6, spec.seed + 50)); };
+      const paint = brushed(
+        underdrawing(scene, W, spec.height, UNDERDRAWING_STEP),
+        W,
+        { ...brush, perMm },
+        spec.seed,
+      );
+      return (x, y, out) => {
+        paint(x, y, out);
+        scale(out, 1 + 0.1 * tooth(x, y, perMm, brush.hairMm * 1.6, spec.seed + 50));
+      };
     }
-    case 'pastel': return (x, y, out) => {
-      plain(x, y, out);
-      // Chalk catches on the tooth of the paper and leaves its hollows bare.
-      const catches = tooth(x * 0.8 + y * 0.25, y - x * 0.1, 14, 0.35, spec.seed) + 0.5 * tooth(x, y, 14, 0.14, spec.seed + 3);
-      const bare = catches < -0.22 ? 0.42 : 0;
-      out[0] = out[0]! * (1 - bare) + 0.66 * bare; out[1] = out[1]! * (1 - bare) + 0.62 * bare; out[2] = out[2]! * (1 - bare) + 0.58 * bare;
-      scale(out, 1 + 0.09 * catches);
-    };
-    case 'wash': return (x, y, out) => { plain(x, y, out); scale(out, 1 + (0.05 + 0.10 * (1 - out[0]!)) * tooth(x, y, 15.7, 0.16, spec.seed)); };
-    case 'film': return (x, y, out) => {
-      plain(x, y, out);
-      const grain = (noise(x / 2.6, y / 2.6, spec.seed) + noise(x / 1.7, y / 1.7, spec.seed + 1) - 1) * 0.10;
-      for (let k = 0; k < 3; k++) out[k]! += grain * (0.4 + 0.6 * out[k]!) + (hash(x, y, spec.seed + 5 + k) - 0.5) * 0.02;
-    };
-    case 'sensor': return (x, y, out) => { plain(x, y, out); for (let k = 0; k < 3; k++) out[k]! += (hash(x, y, spec.seed + k) - 0.5) * 0.018; };
-    case 'screen': return plain;
+    case 'pastel':
+      return (x, y, out) => {
+        plain(x, y, out);
+        // Chalk catches on the tooth of the paper and leaves its hollows bare.
+        const catches =
+          tooth(x * 0.8 + y * 0.25, y - x * 0.1, 14, 0.35, spec.seed) +
+          0.5 * tooth(x, y, 14, 0.14, spec.seed + 3);
+        const bare = catches < -0.22 ? 0.42 : 0;
+        out[0] = out[0]! * (1 - bare) + 0.66 * bare;
+        out[1] = out[1]! * (1 - bare) + 0.62 * bare;
+        out[2] = out[2]! * (1 - bare) + 0.58 * bare;
+        scale(out, 1 + 0.09 * catches);
+      };
+    case 'wash':
+      return (x, y, out) => {
+        plain(x, y, out);
+        scale(out, 1 + (0.05 + 0.1 * (1 - out[0]!)) * tooth(x, y, 15.7, 0.16, spec.seed));
+      };
+    case 'film':
+      return (x, y, out) => {
+        plain(x, y, out);
+        const grain =
+          (noise(x / 2.6, y / 2.6, spec.seed) + noise(x / 1.7, y / 1.7, spec.seed + 1) - 1) * 0.1;
+        for (let k = 0; k < 3; k++)
+          out[k]! += grain * (0.4 + 0.6 * out[k]!) + (hash(x, y, spec.seed + 5 + k) - 0.5) * 0.02;
+      };
+    case 'sensor':
+      return (x, y, out) => {
+        plain(x, y, out);
+        for (let k = 0; k < 3; k++) out[k]! += (hash(x, y, spec.seed + k) - 0.5) * 0.018;
+      };
+    case 'screen':
+      return plain;
   }
 }
 
 /** Rows of samples, 8 or 16 bit, of a painter. */
-export function bandOf(painter: Painter, width: number, fromRow: number, rows: number, bits: 8 | 16, channels: 1 | 3): Uint8Array | Uint16Array {
+export function bandOf(
+  painter: Painter,
+  width: number,
+  fromRow: number,
+  rows: number,
+  bits: 8 | 16,
+  channels: 1 | 3,
+): Uint8Array | Uint16Array {
   const max = bits === 16 ? 65_535 : 255;
-  const samples = bits === 16 ? new Uint16Array(width * rows * channels) : new Uint8Array(width * rows * channels);
+  const samples =
+    bits === 16 ? new Uint16Array(width * rows * channels) : new Uint8Array(width * rows * channels);
   const out = new Float64Array(3);
   let i = 0;
   for (let y = fromRow; y < fromRow + rows; y++) {

@@ -2,4 +2,6 @@ import workerpool from 'workerpool';
 import type { PictureSpec } from '../pictures';
 import { makePicture } from './make';
 
-workerpool.worker({ makePicture: (spec: PictureSpec, path: string) => makePicture(spec, path).then(() => true) });
+workerpool.worker({
+  makePicture: (spec: PictureSpec, path: string) => makePicture(spec, path).then(() => true),
+});

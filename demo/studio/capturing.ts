@@ -16,51 +16,203 @@ import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';
 
-const BLANK = { id: null, size: '', pixels: '', ppi: '', steps: '', seconds: '', film: false, focal: '', price: '', days: '', readOn: null };
+const BLANK = {
+  id: null,
+  size: '',
+  pixels: '',
+  ppi: '',
+  steps: '',
+  seconds: '',
+  film: false,
+  focal: '',
+  price: '',
+  days: '',
+  readOn: null,
+};
 
 /** What the studio captures with; none of it exists. */
 export async function recordTools(studio: Studio, clock: DemoClock): Promise<void> {
-  await recordEquipment(studio, { ...BLANK, kind: 'scanner', name: 'the flatbed by the window', size: '216 x 297 mm', ppi: '2400', steps: '300 600 1200 2400', seconds: '48' });
-  await recordEquipment(studio, { ...BLANK, kind: 'scanner', name: 'the film scanner', size: '130 x 180 mm', ppi: '3200', steps: '800 1600 3200', seconds: '35', film: true });
-  await recordEquipment(studio, { ...BLANK, kind: 'camera', name: 'the grey camera', pixels: '7360 x 4912', size: '36 x 24 mm' });
+  await recordEquipment(studio, {
+    ...BLANK,
+    kind: 'scanner',
+    name: 'the flatbed by the window',
+    size: '216 x 297 mm',
+    ppi: '2400',
+    steps: '300 600 1200 2400',
+    seconds: '48',
+  });
+  await recordEquipment(studio, {
+    ...BLANK,
+    kind: 'scanner',
+    name: 'the film scanner',
+    size: '130 x 180 mm',
+    ppi: '3200',
+    steps: '800 1600 3200',
+    seconds: '35',
+    film: true,
+  });
+  await recordEquipment(studio, {
+    ...BLANK,
+    kind: 'camera',
+    name: 'the grey camera',
+    pixels: '7360 x 4912',
+    size: '36 x 24 mm',
+  });
   await recordEquipment(studio, { ...BLANK, kind: 'lens', name: 'the sixty', focal: '60 mm' });
   await recordEquipment(studio, { ...BLANK, kind: 'lens', name: 'the hundred', focal: '100 mm' });
-  await recordEquipment(studio, { ...BLANK, kind: 'professional', name: 'Halden Repro', price: '140', days: '8', pixels: '14204 x 10652', readOn: clock.day(75) });
+  await recordEquipment(studio, {
+    ...BLANK,
+    kind: 'professional',
+    name: 'Halden Repro',
+    price: '140',
+    days: '8',
+    pixels: '14204 x 10652',
+    readOn: clock.day(75),
+  });
 }
 
 const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(String(result.more!.job));
 
-const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = { ppi: 300, kernel: 'lanczos3', sharpen: { amount: 60, radius: 0.8, threshold: 2 }, space: 'opRGB', intent: 'relative colorimetric', bits: 8, file: 'TIFF', borderInFile: false, untaggedIs: null };
+const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = {
+  ppi: 300,
+  kernel: 'lanczos3',
+  sharpen: { amount: 60, radius: 0.8, threshold: 2 },
+  space: 'opRGB',
+  intent: 'relative colorimetric',
+  bits: 8,
+  file: 'TIFF',
+  borderInFile: false,
+  untaggedIs: null,
+};
 
 /** Checks of captures, preps and print files, in the days after each work came in. */
-export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known, onStep: (says: string) => void): void {
+export function scheduleCapturing(
+  clock: DemoClock,
+  studio: Studio,
+  known: Known,
+  onStep: (says: string) => void,
+): void {
   const work = (key: string) => known.works.get(key)!;
   const format = (key: string) => known.formats.get(key)!;
   // Whose hands the originals went through: one came back marked, one is away, one is late.
-  clock.at({ days: 150, hour: 9 }, async () => { await handOver(studio, { workId: work('kiln'), leftOn: clock.day(150), who: 'Pell & Sorrow, framers', place: 'Smithy Yard', why: 'a tray frame', conditionOut: 'sound; ridges unmarked', dueOn: clock.day(140) }); });
-  clock.at({ days: 141, hour: 16 }, async () => { const [m] = await movesOf(studio.db, work('kiln')); await takeBack(studio, { id: m!.id, backOn: clock.day(141), conditionBack: 'a rub at the left chimney, photographed; borne by the framer' }); });
-  clock.at({ days: 96, hour: 9 }, async () => { await handOver(studio, { workId: work('kiln'), leftOn: clock.day(96), who: 'O. Brennick', place: 'Lower Mole 12', why: 'it is sold', conditionOut: 'varnished, framed', dueOn: null }); });
-  clock.at({ days: 30, hour: 9 }, async () => { await handOver(studio, { workId: work('quarry'), leftOn: clock.day(30), who: 'Halden Repro', place: 'the drum scanner', why: 'a second scan of the negative', conditionOut: 'no scratches; in its sleeve', dueOn: clock.day(9) }); });
+  clock.at({ days: 150, hour: 9 }, async () => {
+    await handOver(studio, {
+      workId: work('kiln'),
+      leftOn: clock.day(150),
+      who: 'Pell & Sorrow, framers',
+      place: 'Smithy Yard',
+      why: 'a tray frame',
+      conditionOut: 'sound; ridges unmarked',
+      dueOn: clock.day(140),
+    });
+  });
+  clock.at({ days: 141, hour: 16 }, async () => {
+    const [m] = await movesOf(studio.db, work('kiln'));
+    await takeBack(studio, {
+      id: m!.id,
+      backOn: clock.day(141),
+      conditionBack: 'a rub at the left chimney, photographed; borne by the framer',
+    });
+  });
+  clock.at({ days: 96, hour: 9 }, async () => {
+    await handOver(studio, {
+      workId: work('kiln'),
+      leftOn: clock.day(96),
+      who: 'O. Brennick',
+      place: 'Lower Mole 12',
+      why: 'it is sold',
+      conditionOut: 'varnished, framed',
+      dueOn: null,
+    });
+  });
+  clock.at({ days: 30, hour: 9 }, async () => {
+    await handOver(studio, {
+      workId: work('quarry'),
+      leftOn: clock.day(30),
+      who: 'Halden Repro',
+      place: 'the drum scanner',
+      why: 'a second scan of the negative',
+      conditionOut: 'no scratches; in its sleeve',
+      dueOn: clock.day(9),
+    });
+  });
   clock.at({ days: 199, hour: 11 }, async () => {
     onStep('looking over the ferry for dust, and preparing its first print file');
     const master = (await currentMaster(studio.db, work('ferry')))!;
     await measuring(studio, master.id);
     await jobOf(await checks.lookForDust(studio, { id: master.id }));
     const list = (await checks.checksOf(studio.db, master.id)).find((c) => c.body.kind === 'dust')!;
-    if (list.body.kind === 'dust') for (const [at] of list.body.specks.slice(0, 4).entries()) await checks.tickSpeck(studio, { id: list.id, at, done: true });
-    const { id: prepId } = await preps.beginPrep(studio, { masterId: master.id, formatId: format('ferry 400 x 300 mm'), name: 'Ferry, 400 × 300', copyFrom: null });
-    for (const line of ['clean 4 specks in the sky', 'tone lift the shadows 4%', 'resample lanczos 9449x7087 to 4724x3543', 'sharpen 70% 0.9px 2', 'clean second look at 1:1, nothing new', 'convert to opRGB, relative colorimetric', 'flatten 8 bit']) await preps.logStep(studio, { id: prepId!, line });
-    const small = await preps.beginPrep(studio, { masterId: master.id, formatId: format('ferry 240 x 180 mm'), name: 'Ferry, small', copyFrom: prepId! });
-    await jobOf(await makePrintFile(studio, { ...FILE, formatId: format('ferry 240 x 180 mm'), masterId: master.id, prepId: small.id!, routeId: known.routes.get('own')! }));
+    if (list.body.kind === 'dust')
+      for (const [at] of list.body.specks.slice(0, 4).entries())
+        await checks.tickSpeck(studio, { id: list.id, at, done: true });
+    const { id: prepId } = await preps.beginPrep(studio, {
+      masterId: master.id,
+      formatId: format('ferry 400 x 300 mm'),
+      name: 'Ferry, 400 × 300',
+      copyFrom: null,
+    });
+    for (const line of [
+      'clean 4 specks in the sky',
+      'tone lift the shadows 4%',
+      'resample lanczos 9449x7087 to 4724x3543',
+      'sharpen 70% 0.9px 2',
+      'clean second look at 1:1, nothing new',
+      'convert to opRGB, relative colorimetric',
+      'flatten 8 bit',
+    ])
+      await preps.logStep(studio, { id: prepId!, line });
+    const small = await preps.beginPrep(studio, {
+      masterId: master.id,
+      formatId: format('ferry 240 x 180 mm'),
+      name: 'Ferry, small',
+      copyFrom: prepId!,
+    });
+    await jobOf(
+      await makePrintFile(studio, {
+        ...FILE,
+        formatId: format('ferry 240 x 180 mm'),
+        masterId: master.id,
+        prepId: small.id!,
+        routeId: known.routes.get('own')!,
+      }),
+    );
   });
   // The steps of what was proofed and accepted later: they are what "use again" begins with.
-  const prepared = (days: number, of: { work: string; format: string; name: string; lines: string[] }) => clock.at({ days, hour: 14 }, async () => {
-    const master = (await currentMaster(studio.db, work(of.work)))!;
-    const { id: prepId } = await preps.beginPrep(studio, { masterId: master.id, formatId: format(of.format), name: of.name, copyFrom: null });
-    for (const line of of.lines) await preps.logStep(studio, { id: prepId!, line });
+  const prepared = (days: number, of: { work: string; format: string; name: string; lines: string[] }) =>
+    clock.at({ days, hour: 14 }, async () => {
+      const master = (await currentMaster(studio.db, work(of.work)))!;
+      const { id: prepId } = await preps.beginPrep(studio, {
+        masterId: master.id,
+        formatId: format(of.format),
+        name: of.name,
+        copyFrom: null,
+      });
+      for (const line of of.lines) await preps.logStep(studio, { id: prepId!, line });
+    });
+  prepared(79, {
+    work: 'breakwater',
+    format: 'breakwater 800 x 200 mm',
+    name: 'Breakwater, 800 × 200',
+    lines: [
+      'clean two gulls at the fourth joint',
+      'tone curve, the sun kept under 250',
+      'resample lanczos 10000x2500 to 9449x2362',
+      'sharpen 60% 0.8px 2',
+      'flatten 8 bit',
+    ],
   });
-  prepared(79, { work: 'breakwater', format: 'breakwater 800 x 200 mm', name: 'Breakwater, 800 × 200', lines: ['clean two gulls at the fourth joint', 'tone curve, the sun kept under 250', 'resample lanczos 10000x2500 to 9449x2362', 'sharpen 60% 0.8px 2', 'flatten 8 bit'] });
-  prepared(70, { work: 'ferry', format: 'ferry 800 x 600 mm', name: 'Ferry, 800 × 600', lines: ['clean 4 specks in the sky', 'tone lift the shadows 4%', 'sharpen 50% 1.2px 2', 'convert to opRGB, relative colorimetric', 'flatten 8 bit'] });
+  prepared(70, {
+    work: 'ferry',
+    format: 'ferry 800 x 600 mm',
+    name: 'Ferry, 800 × 600',
+    lines: [
+      'clean 4 specks in the sky',
+      'tone lift the shadows 4%',
+      'sharpen 50% 1.2px 2',
+      'convert to opRGB, relative colorimetric',
+      'flatten 8 bit',
+    ],
+  });
   clock.at({ days: 189, hour: 15 }, async () => {
     onStep('reading the light and a target for the kiln yard');
     const first = (await currentMaster(studio.db, work('kiln')))!;
@@ -70,9 +222,24 @@ export function scheduleCapturing(clock: DemoClock, studio: Studio, known: Known
     const target = (await mastersOf(studio.db, work('kiln'))).find((m) => m.fileName.includes('target'))!;
     await reading(studio, target.id);
     const { more } = await checks.guessCorners(studio, { id: target.id });
-    await checks.checkTarget(studio, { id: target.id, corners: more!.corners as Quad, chart: 'the practice chart', reference: practiceCgats() });
+    await checks.checkTarget(studio, {
+      id: target.id,
+      corners: more!.corners as Quad,
+      chart: 'the practice chart',
+      reference: practiceCgats(),
+    });
     await chooseMaster(studio, { id: first.id });
-    const { id: prepId } = await preps.beginPrep(studio, { masterId: first.id, formatId: format('kiln 400 x 300 mm'), name: 'Kiln yard, 400 × 300', copyFrom: null });
-    for (const line of ['sharpen 40% 0.6px', 'resample lanczos 4800x3600 to 4724x3543', 'remove the stamp at the lower edge']) await preps.logStep(studio, { id: prepId!, line });
+    const { id: prepId } = await preps.beginPrep(studio, {
+      masterId: first.id,
+      formatId: format('kiln 400 x 300 mm'),
+      name: 'Kiln yard, 400 × 300',
+      copyFrom: null,
+    });
+    for (const line of [
+      'sharpen 40% 0.6px',
+      'resample lanczos 4800x3600 to 4724x3543',
+      'remove the stamp at the lower edge',
+    ])
+      await preps.logStep(studio, { id: prepId!, line });
   });
 }

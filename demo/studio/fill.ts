@@ -22,7 +22,12 @@ import { WORKS } from './works';
 
 /** What the demo has recorded, by the short names its parts call things. */
 export type Known = {
-  works: Map<string, string>; formats: Map<string, string>; papers: Map<string, string>; routes: Map<string, string>; buyers: string[]; editions: Map<string, string>;
+  works: Map<string, string>;
+  formats: Map<string, string>;
+  papers: Map<string, string>;
+  routes: Map<string, string>;
+  buyers: string[];
+  editions: Map<string, string>;
   services: { id: string; tracked: boolean }[];
 };
 
@@ -32,10 +37,24 @@ export type Known = {
  * @param pictures the folder the demo's pictures were made in
  * @param onStep told what is being done, in words
  */
-export async function fillStudio(studio: Studio, clock: DemoClock, pictures: string, onStep: (says: string) => void): Promise<void> {
-  const known: Known = { works: new Map(), formats: new Map(), papers: new Map(), routes: new Map(), buyers: [], editions: new Map(), services: [] };
+export async function fillStudio(
+  studio: Studio,
+  clock: DemoClock,
+  pictures: string,
+  onStep: (says: string) => void,
+): Promise<void> {
+  const known: Known = {
+    works: new Map(),
+    formats: new Map(),
+    papers: new Map(),
+    routes: new Map(),
+    buyers: [],
+    editions: new Map(),
+    services: [],
+  };
   clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));
-  for (const w of WORKS) clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
+  for (const w of WORKS)
+    clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
   scheduleCapturing(clock, studio, known, onStep);
   scheduleLaying(clock, studio, known);
   scheduleSupplying(clock, studio, known);
@@ -44,37 +63,68 @@ export async function fillStudio(studio: Studio, clock: DemoClock, pictures: str
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
-  clock.at({ hoursAgo: 0.5 }, async () => { onStep('writing its orders and its register'); });
+  clock.at({ hoursAgo: 0.5 }, async () => {
+    onStep('writing its orders and its register');
+  });
   await clock.play();
 }
 
 async function furnish(studio: Studio, clock: DemoClock, known: Known) {
   const holidays = [0, 1, 2, 3].map((k) => clock.day(-9 - k * 20)).join('\n');
   await changeSettings(studio, { ...SETTINGS, families: [...SETTINGS.families], holidays });
-  for (const [key, p] of Object.entries(PAPERS)) known.papers.set(key, (await stock.recordPaper(studio, { ...p })).id!);
-  for (const [key, r] of Object.entries(ROUTES)) known.routes.set(key, (await stock.recordRoute(studio, { ...r })).id!);
-  for (const s of SUPPLIES) await stock.recordSupply(studio, s as Parameters<typeof stock.recordSupply>[1]);
+  for (const [key, p] of Object.entries(PAPERS))
+    known.papers.set(key, (await stock.recordPaper(studio, { ...p })).id!);
+  for (const [key, r] of Object.entries(ROUTES))
+    known.routes.set(key, (await stock.recordRoute(studio, { ...r })).id!);
+  for (const s of SUPPLIES)
+    await stock.recordSupply(studio, s as Parameters<typeof stock.recordSupply>[1]);
   for (const { readDaysAgo, ...s } of SERVICES) {
     const { id } = await stock.recordService(studio, { ...s, readOn: clock.day(readDaysAgo) });
     known.services.push({ id: id!, tracked: s.tracked });
   }
   for (const { mayWrite, ...b } of BUYERS) {
-    const { id } = await recordBuyer(studio, { ...b, email: '', mayWriteSince: mayWrite ? clock.day(390) : null, notes: '' });
+    const { id } = await recordBuyer(studio, {
+      ...b,
+      email: '',
+      mayWriteSince: mayWrite ? clock.day(390) : null,
+      notes: '',
+    });
     known.buyers.push(id!);
   }
   await recordTools(studio, clock);
   await stock.discontinuePaper(studio, { id: known.papers.get('ledger')!, discontinued: true });
 }
 
-const BLANK = { year: null, medium: '', size: '', owner: '', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, rights: '', notes: '' };
+const BLANK = {
+  year: null,
+  medium: '',
+  size: '',
+  owner: '',
+  soldPrice: '',
+  drySince: null,
+  varnish: '',
+  surface: '',
+  smears: false,
+  rights: '',
+  notes: '',
+};
 
-async function takeIn(studio: Studio, known: Known, w: (typeof WORKS)[number], pictures: string, onStep: (says: string) => void) {
+async function takeIn(
+  studio: Studio,
+  known: Known,
+  w: (typeof WORKS)[number],
+  pictures: string,
+  onStep: (says: string) => void,
+) {
   const { id: workId } = await recordWork(studio, { ...BLANK, ...w.record });
   known.works.set(w.key, workId!);
   const spec = PICTURES.find((p) => p.key === w.picture);
   if (spec) {
     onStep(`taking in ${spec.file}`);
-    const { masterId } = await takeInMaster(studio, createReadStream(join(pictures, spec.file)), { fileName: spec.file, workId: workId! });
+    const { masterId } = await takeInMaster(studio, createReadStream(join(pictures, spec.file)), {
+      fileName: spec.file,
+      workId: workId!,
+    });
     await reading(studio, masterId);
     if (w.method) await masters.noteCapture(studio, { id: masterId, method: w.method });
   }
@@ -84,13 +134,33 @@ async function takeIn(studio: Studio, known: Known, w: (typeof WORKS)[number], p
   }
   if (w.key === 'lamp' || w.key === 'pans') {
     // Bottom-weighted, for title, number and signature.
-    for (const size of w.sizes) await formats.changeBorder(studio, { id: known.formats.get(`${w.key} ${size}`)!, top: '25 mm', right: '25 mm', bottom: '32 mm', left: '25 mm' });
+    for (const size of w.sizes)
+      await formats.changeBorder(studio, {
+        id: known.formats.get(`${w.key} ${size}`)!,
+        top: '25 mm',
+        right: '25 mm',
+        bottom: '32 mm',
+        left: '25 mm',
+      });
   }
-  if (w.key === 'breakwater') await formats.judgeSizesBy(studio, { workId: workId!, school: { kind: 'distance' }, families: ['panoramas', 'metric frames'] });
+  if (w.key === 'breakwater')
+    await formats.judgeSizesBy(studio, {
+      workId: workId!,
+      school: { kind: 'distance' },
+      families: ['panoramas', 'metric frames'],
+    });
 }
 
 async function archiveOne(studio: Studio) {
-  const { id } = await recordWork(studio, { ...BLANK, title: 'Study for a Weir', kind: 'drawing', medium: 'pencil', year: 2019, mayPrint: 'yes', notes: 'Only a study; nothing was ever printed of it.' });
+  const { id } = await recordWork(studio, {
+    ...BLANK,
+    title: 'Study for a Weir',
+    kind: 'drawing',
+    medium: 'pencil',
+    year: 2019,
+    mayPrint: 'yes',
+    notes: 'Only a study; nothing was ever printed of it.',
+  });
   await archiveWork(studio, { id: id!, archived: true });
 }
 
@@ -98,6 +168,9 @@ async function archiveOne(studio: Studio) {
 async function bringInBroken(studio: Studio, pictures: string) {
   const whole = PICTURES.find((p) => p.key === 'slate-terraces')!;
   const half = createReadStream(join(pictures, whole.file), { end: 1_500_000 });
-  const { masterId } = await takeInMaster(studio, half, { fileName: 'slate_terraces_from_phone.jpg', workId: null });
+  const { masterId } = await takeInMaster(studio, half, {
+    fileName: 'slate_terraces_from_phone.jpg',
+    workId: null,
+  });
   await reading(studio, masterId);
 }

@@ -3,9 +3,21 @@ import { allowedHosts, isLoopback, passHolds, reasonToRefuse, tryPass } from './
 import { pageOf } from './query';
 import { answer, jsonOf } from './respond';
 
-const hosts = allowedHosts({ GLASSINE_HOST: '127.0.0.1', GLASSINE_ALLOWED_HOSTS: 'studio.lan, Print.lan' });
+const hosts = allowedHosts({
+  GLASSINE_HOST: '127.0.0.1',
+  GLASSINE_ALLOWED_HOSTS: 'studio.lan, Print.lan',
+});
 const ask = (over: Partial<Parameters<typeof reasonToRefuse>[0]>) =>
-  reasonToRefuse({ method: 'POST', host: '127.0.0.1:3200', origin: 'http://127.0.0.1:3200', fetchSite: 'same-origin', ...over }, hosts);
+  reasonToRefuse(
+    {
+      method: 'POST',
+      host: '127.0.0.1:3200',
+      origin: 'http://127.0.0.1:3200',
+      fetchSite: 'same-origin',
+      ...over,
+    },
+    hosts,
+  );
 
 describe('who may ask', () => {
   test.each([
@@ -42,10 +54,15 @@ describe('who may ask', () => {
       passHolds('', now),
       passHolds(undefined, now),
     ]).toEqual([false, false, false, false]);
-    for (let n = 0; n < 5; n++) expect(tryPass('guess', now + n)).toEqual({ says: 'That is not the passphrase.' });
+    for (let n = 0; n < 5; n++)
+      expect(tryPass('guess', now + n)).toEqual({ says: 'That is not the passphrase.' });
     expect(tryPass('salt and lamp oil', now + 10)).toEqual({ says: 'Too many tries. Wait a minute.' });
     expect(tryPass('salt and lamp oil', now + 61_000)).toHaveProperty('cookie');
-    expect([isLoopback('127.0.0.1'), isLoopback('::1'), isLoopback('0.0.0.0')]).toEqual([true, true, false]);
+    expect([isLoopback('127.0.0.1'), isLoopback('::1'), isLoopback('0.0.0.0')]).toEqual([
+      true,
+      true,
+      false,
+    ]);
   });
 });
 
@@ -60,7 +77,10 @@ describe('answers', () => {
       await body(async () => {
         throw new InputError('width', 'x', 'a length');
       }),
-    ).toEqual([422, { error: { field: 'width', value: 'x', expected: 'a length', says: 'width: expected a length.' } }]);
+    ).toEqual([
+      422,
+      { error: { field: 'width', value: 'x', expected: 'a length', says: 'width: expected a length.' } },
+    ]);
     expect(
       await body(async () => {
         throw new RefusedError('Not now.', true);

@@ -8,18 +8,26 @@ export const isLoopback = (host: string): boolean => LOOPBACK.has(host);
 
 /** The host names this server answers to. */
 export function allowedHosts(env: Readonly<Record<string, string | undefined>>): Set<string> {
-  return new Set([...LOOPBACK, env.GLASSINE_HOST ?? '', ...(env.GLASSINE_ALLOWED_HOSTS ?? '').split(/[\s,]+/)].filter(Boolean).map((h) => h.toLowerCase()));
+  return new Set(
+    [...LOOPBACK, env.GLASSINE_HOST ?? '', ...(env.GLASSINE_ALLOWED_HOSTS ?? '').split(/[\s,]+/)]
+      .filter(Boolean)
+      .map((h) => h.toLowerCase()),
+  );
 }
 
 /**
  * Why a request is turned away, or null when it may pass: the Host must be one of ours (a page elsewhere cannot point its
  * own name at this machine), and a changing request must come from a page of ours.
  */
-export function reasonToRefuse(q: { method: string; host: string | null; origin: string | null; fetchSite: string | null }, hosts: ReadonlySet<string>): string | null {
+export function reasonToRefuse(
+  q: { method: string; host: string | null; origin: string | null; fetchSite: string | null },
+  hosts: ReadonlySet<string>,
+): string | null {
   const name = (q.host ?? '').toLowerCase().replace(/:\d+$/, '');
   if (!hosts.has(name)) return `This server does not answer to the name “${name}”.`;
   if (q.method === 'GET' || q.method === 'HEAD' || q.method === 'OPTIONS') return null;
-  if (q.fetchSite && q.fetchSite !== 'same-origin' && q.fetchSite !== 'none') return 'A page elsewhere may not change anything here.';
+  if (q.fetchSite && q.fetchSite !== 'same-origin' && q.fetchSite !== 'none')
+    return 'A page elsewhere may not change anything here.';
   if (q.origin !== null) {
     const from = URL.canParse(q.origin) ? new URL(q.origin).host.toLowerCase() : '';
     if (from !== (q.host ?? '').toLowerCase()) return 'A page elsewhere may not change anything here.';
@@ -36,9 +44,17 @@ export const needsPass = (): boolean => !isLoopback(process.env.GLASSINE_HOST ??
 function passState(): PassState {
   if (!shared.glassinePass) {
     const phrase = process.env.GLASSINE_PASSPHRASE ?? '';
-    if (phrase.length < 10) throw new Error('GLASSINE_PASSPHRASE must have at least 10 characters when GLASSINE_HOST is not this machine alone.');
+    if (phrase.length < 10)
+      throw new Error(
+        'GLASSINE_PASSPHRASE must have at least 10 characters when GLASSINE_HOST is not this machine alone.',
+      );
     const salt = randomBytes(16);
-    shared.glassinePass = { salt, secret: randomBytes(32), hash: scryptSync(phrase, salt, 32), wrong: [] };
+    shared.glassinePass = {
+      salt,
+      secret: randomBytes(32),
+      hash: scryptSync(phrase, salt, 32),
+      wrong: [],
+    };
   }
   return shared.glassinePass;
 }
@@ -70,6 +86,8 @@ export function passHolds(cookie: string | undefined, now: number): boolean {
 }
 
 /** Whether the bearer of a cookie may come in now: everybody, where no passphrase is asked. */
-export const isInside = (cookie: string | undefined): boolean => !needsPass() || passHolds(cookie, Date.now());
+export const isInside = (cookie: string | undefined): boolean =>
+  !needsPass() || passHolds(cookie, Date.now());
 
-const signed = (state: PassState, text: string) => createHmac('sha256', state.secret).update(text).digest('base64url');
+const signed = (state: PassState, text: string) =>
+  createHmac('sha256', state.secret).update(text).digest('base64url');

@@ -4,5 +4,15 @@ import { BenchView } from './BenchView';
 
 export default async function BenchPage() {
   const { lines, low, today, settings, late, week } = await benchToday(await studio());
-  return <BenchView lines={lines} low={low.map((s) => ({ id: s.id, name: s.name, onHand: s.onHand, reorderAt: s.reorderAt }))} today={today} studio={settings.name} promises={late} week={week} isNew={settings.artist === ''} />;
+  return (
+    <BenchView
+      lines={lines}
+      low={low.map((s) => ({ id: s.id, name: s.name, onHand: s.onHand, reorderAt: s.reorderAt }))}
+      today={today}
+      studio={settings.name}
+      promises={late}
+      week={week}
+      isNew={settings.artist === ''}
+    />
+  );
 }

@@ -11,7 +11,8 @@ export function pixelAt(request: Request, sha256Of: (s: Studio) => Promise<strin
     const q = new URL(request.url).searchParams;
     const [x, y] = (['x', 'y'] as const).map((k) => {
       const n = Number(q.get(k));
-      if (!q.get(k) || !Number.isInteger(n) || n < 0) throw new InputError(k, q.get(k), 'a whole number of pixels from the left, or from the top');
+      if (!q.get(k) || !Number.isInteger(n) || n < 0)
+        throw new InputError(k, q.get(k), 'a whole number of pixels from the left, or from the top');
       return n;
     }) as [number, number];
     return s.imaging.do('readPixel', [s.objects.pathOf(await sha256Of(s)), x, y]).done;

@@ -41,7 +41,8 @@ export class RefusedError extends Error {
   }
 }
 
-const isNamed = (error: unknown, name: string): boolean => Object.prototype.toString.call(error) === '[object Error]' && (error as Error).name === name;
+const isNamed = (error: unknown, name: string): boolean =>
+  Object.prototype.toString.call(error) === '[object Error]' && (error as Error).name === name;
 
 function show(value: unknown): string {
   if (value === undefined) return 'nothing';

@@ -3,7 +3,10 @@
  *
  * @example inGroups(['a1', 'a2', 'b1'], (s) => s[0]) // [{ key: 'a', items: ['a1', 'a2'] }, { key: 'b', items: ['b1'] }]
  */
-export function inGroups<T, K extends string>(list: readonly T[], keyOf: (item: T) => K): { key: K; items: T[] }[] {
+export function inGroups<T, K extends string>(
+  list: readonly T[],
+  keyOf: (item: T) => K,
+): { key: K; items: T[] }[] {
   const groups: { key: K; items: T[] }[] = [];
   for (const item of list) {
     const key = keyOf(item);

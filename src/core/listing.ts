@@ -1,10 +1,22 @@
 import { formatMoney, formatSize, type Minor, type Size, type UnitSystem } from './measure';
 
-export type ListedSize = { image: Size; sheet: Size; priceMinor: Minor; paper: string | null; process: string | null };
+export type ListedSize = {
+  image: Size;
+  sheet: Size;
+  priceMinor: Minor;
+  paper: string | null;
+  process: string | null;
+};
 export type ListingFacts = {
-  title: string; artist: string; medium: string; year: number | null; sizes: ListedSize[];
+  title: string;
+  artist: string;
+  medium: string;
+  year: number | null;
+  sizes: ListedSize[];
   edition: { covers: string; left: number | null } | null;
-  handlingDays: number; unit: UnitSystem; currency: string;
+  handlingDays: number;
+  unit: UnitSystem;
+  currency: string;
 };
 
 /**
@@ -17,12 +29,18 @@ export type ListingFacts = {
 export function listingText(f: ListingFacts): string[] {
   const work = [f.medium, f.year].filter(Boolean).join(', ');
   const both = (s: Size) => `${formatSize(s, f.unit)} (${formatSize(s, f.unit === 'mm' ? 'in' : 'mm')})`;
-  const made = (s: ListedSize) => sentence([s.process, s.paper && `on ${s.paper}`].filter(Boolean).join(' '));
+  const made = (s: ListedSize) =>
+    sentence([s.process, s.paper && `on ${s.paper}`].filter(Boolean).join(' '));
   return [
     `${f.title}, by ${f.artist}`,
     work ? `A print after the original: ${work}.` : 'A print after the original.',
-    ...f.sizes.map((s) => `Picture ${both(s.image)} on a sheet of ${both(s.sheet)}: ${formatMoney(s.priceMinor, f.currency)}.${made(s) ? ` ${made(s)}.` : ''}`),
-    ...(f.edition ? [`${f.edition.covers}${f.edition.left !== null ? ` ${f.edition.left} are still to be had.` : ''}`] : []),
+    ...f.sizes.map(
+      (s) =>
+        `Picture ${both(s.image)} on a sheet of ${both(s.sheet)}: ${formatMoney(s.priceMinor, f.currency)}.${made(s) ? ` ${made(s)}.` : ''}`,
+    ),
+    ...(f.edition
+      ? [`${f.edition.covers}${f.edition.left !== null ? ` ${f.edition.left} are still to be had.` : ''}`]
+      : []),
     'The print comes unframed and without a mat.',
     `It leaves within ${f.handlingDays} working days.`,
   ];

@@ -22,11 +22,18 @@ describe('the registry', () => {
       verdict: 'holds',
       judgedDistance: 1_125_000,
     });
-    expect(runCalc('resolution.check', { ...WORKED, print: { width: '23 5/8 in', height: 450_000 } })).toMatchObject({ verdict: 'holds' });
+    expect(
+      runCalc('resolution.check', { ...WORKED, print: { width: '23 5/8 in', height: 450_000 } }),
+    ).toMatchObject({ verdict: 'holds' });
   });
   test('every calculation says what it answers, in which units, from what source', () => {
     for (const c of CALCS.values()) {
-      expect([c.name, c.says.length > 10, c.source.length > 3, Object.keys(c.units).length > 0]).toEqual([c.name, true, true, true]);
+      expect([c.name, c.says.length > 10, c.source.length > 3, Object.keys(c.units).length > 0]).toEqual([
+        c.name,
+        true,
+        true,
+        true,
+      ]);
     }
     expect([...CALCS.keys()]).toEqual(
       expect.arrayContaining([
@@ -41,19 +48,36 @@ describe('the registry', () => {
     );
   });
   test.each([
-    ['resolution.check', { ...WORKED, print: { width: '12 smoots', height: '450 mm' } }, 'print.width', '12 smoots'],
+    [
+      'resolution.check',
+      { ...WORKED, print: { width: '12 smoots', height: '450 mm' } },
+      'print.width',
+      '12 smoots',
+    ],
     ['resolution.check', { ...WORKED, pixels: { width: 0, height: 7087 } }, 'pixels.width', 0],
     ['resolution.check', { ...WORKED, school: { kind: 'guess' } }, 'school', { kind: 'guess' }],
     ['resolution.check', { ...WORKED, school: { kind: 'flat', ppi: 300, more: 1 } }, 'school.more', 1],
     ['resolution.check', { pixels: WORKED.pixels, print: WORKED.print }, 'school', undefined],
     [
       'price.solve',
-      { costs: [{ name: 'x', amount: '18.40' }], fixedFees: [], shareFees: [], carriageCharged: 0, margin: 0.5, given: 0 },
+      {
+        costs: [{ name: 'x', amount: '18.40' }],
+        fixedFees: [],
+        shareFees: [],
+        carriageCharged: 0,
+        margin: 0.5,
+        given: 0,
+      },
       'costs[0].amount',
       '18.40',
     ],
     ['parcel.weigh', { parts: [] }, 'parts', []],
-    ['layout.ratio', { picture: { width: 3, height: 2 }, frames: [{ width: 'wide', height: '40 cm' }] }, 'frames[0].width', 'wide'],
+    [
+      'layout.ratio',
+      { picture: { width: 3, height: 2 }, frames: [{ width: 'wide', height: '40 cm' }] },
+      'frames[0].width',
+      'wide',
+    ],
     ['colour.guess', {}, 'name', 'colour.guess'],
   ])('%s with bad input names %3$s', (name, input, field, value) => {
     expect(() => runCalc(name, input)).toThrow(expect.objectContaining({ field, value }));
@@ -72,14 +96,21 @@ describe('the registry', () => {
     );
   });
   test('layout.ratio, parcel.weigh and parcel.shipBy answer with their units', () => {
-    expect(runCalc('layout.ratio', { picture: { width: 3, height: 2 }, frames: [{ width: '500 mm', height: '400 mm' }] })).toMatchObject([
-      { exact: false, fill: { lostShare: expect.closeTo(1 / 6, 9) } },
-    ]);
-    expect(runCalc('parcel.weigh', { parts: [{ area: 124_740, gsm: 310 }], scaleGrams: 39 })).toMatchObject({
+    expect(
+      runCalc('layout.ratio', {
+        picture: { width: 3, height: 2 },
+        frames: [{ width: '500 mm', height: '400 mm' }],
+      }),
+    ).toMatchObject([{ exact: false, fill: { lostShare: expect.closeTo(1 / 6, 9) } }]);
+    expect(
+      runCalc('parcel.weigh', { parts: [{ area: 124_740, gsm: 310 }], scaleGrams: 39 }),
+    ).toMatchObject({
       grams: 38.669,
       finding: { verdict: 'holds' },
     });
-    expect(runCalc('parcel.shipBy', { ordered: '2026-11-20', handlingDays: 3 })).toEqual({ date: '2026-11-25' });
+    expect(runCalc('parcel.shipBy', { ordered: '2026-11-20', handlingDays: 3 })).toEqual({
+      date: '2026-11-25',
+    });
   });
 });
 
@@ -88,7 +119,10 @@ describe('input that does not fit its schema', () => {
     type: 'object',
     additionalProperties: false,
     required: ['size'],
-    properties: { size: { type: 'integer', minimum: 1 }, tags: { type: 'array', items: { enum: ['a', 'b'] } } },
+    properties: {
+      size: { type: 'integer', minimum: 1 },
+      tags: { type: 'array', items: { enum: ['a', 'b'] } },
+    },
   };
   test.each([
     [{}, 'size', 'a value'],
@@ -101,9 +135,15 @@ describe('input that does not fit its schema', () => {
     expect(() => validate(schema, value)).toThrow(expect.objectContaining({ field, expected }));
   });
   test('an error says the field, what it got and what was expected, and shortens what is long', () => {
-    expect(new InputError('width', '12 smoots', 'a length').message).toBe('width: got "12 smoots", expected a length');
+    expect(new InputError('width', '12 smoots', 'a length').message).toBe(
+      'width: got "12 smoots", expected a length',
+    );
     expect(new InputError('notes', 'x'.repeat(500), 'less').message.length).toBeLessThan(130);
-    expect(new InputError('x', undefined, 'y').toJSON()).toEqual({ field: 'x', value: null, expected: 'y' });
+    expect(new InputError('x', undefined, 'y').toJSON()).toEqual({
+      field: 'x',
+      value: null,
+      expected: 'y',
+    });
   });
 });
 
@@ -111,7 +151,8 @@ describe('profiles', () => {
   const profile = writeMatrixProfile('opRGB (IEC 61966-2-5)', OPRGB_PRIMARIES, OPRGB_GAMMA);
   test('the label is read back; what is cut short or something else is refused', () => {
     expect(profileLabel(profile)).toBe('opRGB (IEC 61966-2-5)');
-    for (const n of [0, 40, 131, 200, profile.length - 1]) expect(() => profileLabel(profile.subarray(0, n))).toThrow(InputError);
+    for (const n of [0, 40, 131, 200, profile.length - 1])
+      expect(() => profileLabel(profile.subarray(0, n))).toThrow(InputError);
     expect(() => profileLabel(new Uint8Array(500))).toThrow(InputError);
   });
 });
@@ -125,13 +166,27 @@ describe('proofs', () => {
   test('each part that differs makes it stale, by name', () => {
     const then = { masterId: 'm', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r' };
     expect(staleParts(then, then)).toEqual([]);
-    expect(staleParts(then, { ...then, formatStamp: '2', routeId: 'x' })).toEqual(['the image size', 'the route']);
+    expect(staleParts(then, { ...then, formatStamp: '2', routeId: 'x' })).toEqual([
+      'the image size',
+      'the route',
+    ]);
   });
 });
 
 describe('orders', () => {
   test('every state is reached, none by a way back from its end', () => {
-    const acts: OrderAct[] = ['pick', 'unpick', 'pack', 'unpack', 'seal', 'dispatch', 'deliver', 'return', 'lose', 'cancel'];
+    const acts: OrderAct[] = [
+      'pick',
+      'unpick',
+      'pack',
+      'unpack',
+      'seal',
+      'dispatch',
+      'deliver',
+      'return',
+      'lose',
+      'cancel',
+    ];
     const reached = new Set<OrderState>(['new']);
     for (let n = 0; n < 10; n++)
       for (const s of [...reached])
@@ -173,7 +228,10 @@ describe('the bench', () => {
   test('what is promised first, the late before the rest, then what waits on an eye', () => {
     const lines = benchLines({
       ...NONE,
-      orders: [order({ id: 'a', shipBy: '2026-11-26' }), order({ id: 'b', shipBy: '2026-11-20', ready: 0 })],
+      orders: [
+        order({ id: 'a', shipBy: '2026-11-26' }),
+        order({ id: 'b', shipBy: '2026-11-20', ready: 0 }),
+      ],
       impressions: [
         {
           editionId: 'e',
@@ -193,7 +251,11 @@ describe('the bench', () => {
       reason: 'Promised for 2026-11-20. 0 of 2 ready: 2 to print, inspect and sign first.',
       next: { label: 'See what is short' },
     });
-    expect(lines[2]).toMatchObject({ when: '2 days', minutes: 9, reason: expect.stringContaining('try the pen on scrap') });
+    expect(lines[2]).toMatchObject({
+      when: '2 days',
+      minutes: 9,
+      reason: expect.stringContaining('try the pen on scrap'),
+    });
   });
   test('an order with everything ready can be picked from here', () => {
     expect(benchLines({ ...NONE, orders: [order({})] })[0]!.next).toEqual({
@@ -205,7 +267,10 @@ describe('the bench', () => {
   });
   test('a scale that disagrees comes before the seal', () => {
     expect(
-      benchLines({ ...NONE, orders: [order({ state: 'packed', scaleOff: 'The scale says 142 g; 181 g expected.' })] })[0],
+      benchLines({
+        ...NONE,
+        orders: [order({ state: 'packed', scaleOff: 'The scale says 142 g; 181 g expected.' })],
+      })[0],
     ).toMatchObject({ mark: 'fails', next: { label: 'Open and count' } });
   });
   test('a drying proof waits, a dry one is judged, an overdue one is asked after', () => {
@@ -224,10 +289,37 @@ describe('the bench', () => {
       leadDays: 6,
       distanceMm: 750,
     };
-    expect(benchLines({ ...NONE, queued: [{ id: 'q', name: 'Friday’s roll', paper: 'Rag', pieces: 3, since: '2026-11-22T05:00:00Z' }] })[0]).toMatchObject({ subject: 'Print Friday’s roll', about: '3 pieces on Rag' });
-    expect(benchLines({ ...NONE, out: [{ id: 'o', kind: 'original', where: 'the framers', what: 'Night Ferry', dueOn: NONE.today < '2026-11-20' ? NONE.today : '2026-11-20', href: '/x' }] })[0]).toMatchObject({ subject: 'Night Ferry is not back', whenNote: 'late', mark: 'care' });
-    expect(benchLines({ ...NONE, proofs: [proof] })[0]).toMatchObject({ group: 'Will hold something up', when: 'in 19 h', minutes: 0 });
-    expect(benchLines({ ...NONE, proofs: [{ ...proof, madeAt: '2026-11-22T05:00:00Z' }] })[0]).toMatchObject({
+    expect(
+      benchLines({
+        ...NONE,
+        queued: [
+          { id: 'q', name: 'Friday’s roll', paper: 'Rag', pieces: 3, since: '2026-11-22T05:00:00Z' },
+        ],
+      })[0],
+    ).toMatchObject({ subject: 'Print Friday’s roll', about: '3 pieces on Rag' });
+    expect(
+      benchLines({
+        ...NONE,
+        out: [
+          {
+            id: 'o',
+            kind: 'original',
+            where: 'the framers',
+            what: 'Night Ferry',
+            dueOn: NONE.today < '2026-11-20' ? NONE.today : '2026-11-20',
+            href: '/x',
+          },
+        ],
+      })[0],
+    ).toMatchObject({ subject: 'Night Ferry is not back', whenNote: 'late', mark: 'care' });
+    expect(benchLines({ ...NONE, proofs: [proof] })[0]).toMatchObject({
+      group: 'Will hold something up',
+      when: 'in 19 h',
+      minutes: 0,
+    });
+    expect(
+      benchLines({ ...NONE, proofs: [{ ...proof, madeAt: '2026-11-22T05:00:00Z' }] })[0],
+    ).toMatchObject({
       when: 'now',
       reason: expect.stringContaining('from 0.75 m'),
     });
@@ -241,7 +333,15 @@ describe('the bench', () => {
       benchLines({
         ...NONE,
         impressions: [
-          { editionId: 'e', title: 'Pans', state: 'inspected', signing: 'on request', count: 3, labels: '', since: '2026-11-22T10:00:00Z' },
+          {
+            editionId: 'e',
+            title: 'Pans',
+            state: 'inspected',
+            signing: 'on request',
+            count: 3,
+            labels: '',
+            since: '2026-11-22T10:00:00Z',
+          },
         ],
       }),
     ).toEqual([]);

@@ -1,7 +1,14 @@
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
 import { InputError } from './errors';
 
-const ajv = new Ajv({ allErrors: true, strict: true, strictTypes: false, strictRequired: false, discriminator: true, allowUnionTypes: true });
+const ajv = new Ajv({
+  allErrors: true,
+  strict: true,
+  strictTypes: false,
+  strictRequired: false,
+  discriminator: true,
+  allowUnionTypes: true,
+});
 const compiled = new WeakMap<object, ValidateFunction>();
 
 /**
@@ -21,9 +28,15 @@ export function validate(schema: object, value: unknown): void {
 }
 
 /** What a pattern asks, for people. */
-const PATTERNS: Record<string, string> = { '\\S': 'something written here', '^[A-Z]{3}$': 'a currency’s three capital letters, such as EUR', '^\\d{4}-\\d{2}-\\d{2}$': 'a day such as "2026-11-24"' };
+const PATTERNS: Record<string, string> = {
+  '\\S': 'something written here',
+  '^[A-Z]{3}$': 'a currency’s three capital letters, such as EUR',
+  '^\\d{4}-\\d{2}-\\d{2}$': 'a day such as "2026-11-24"',
+};
 
-const depth = (e: ErrorObject) => e.instancePath.split('/').length + (e.keyword === 'required' || e.keyword === 'additionalProperties' ? 1 : 0);
+const depth = (e: ErrorObject) =>
+  e.instancePath.split('/').length +
+  (e.keyword === 'required' || e.keyword === 'additionalProperties' ? 1 : 0);
 
 function fieldOf(e: ErrorObject): string {
   const path = e.instancePath.split('/').slice(1);
@@ -42,20 +55,45 @@ function valueAt(value: unknown, e: ErrorObject): unknown {
 function expectedOf(e: ErrorObject): string {
   const p = e.params;
   switch (e.keyword) {
-    case 'required': return 'a value';
-    case 'additionalProperties': return 'no such field';
-    case 'type': return { integer: 'a whole number', number: 'a number', string: 'text', boolean: 'true or false', array: 'a list', object: 'an object', null: 'nothing' }[String(p.type)] ?? `${p.type}`;
-    case 'enum': return `one of ${p.allowedValues.join(', ')}`;
-    case 'const': return JSON.stringify(p.allowedValue);
-    case 'discriminator': return `a known ${p.tag}`;
-    case 'minimum': return `${p.limit} or more`;
-    case 'exclusiveMinimum': return `more than ${p.limit}`;
-    case 'maximum': return `${p.limit} or less`;
-    case 'minLength': return p.limit === 1 ? 'something written here' : `at least ${p.limit} characters`;
-    case 'maxLength': return `at most ${p.limit} characters`;
-    case 'minItems': return `at least ${p.limit} in the list`;
-    case 'maxItems': return `at most ${p.limit} in the list`;
-    case 'pattern': return PATTERNS[p.pattern] ?? `text of the form ${p.pattern}`;
-    default: return e.message ?? 'something else';
+    case 'required':
+      return 'a value';
+    case 'additionalProperties':
+      return 'no such field';
+    case 'type':
+      return (
+        {
+          integer: 'a whole number',
+          number: 'a number',
+          string: 'text',
+          boolean: 'true or false',
+          array: 'a list',
+          object: 'an object',
+          null: 'nothing',
+        }[String(p.type)] ?? `${p.type}`
+      );
+    case 'enum':
+      return `one of ${p.allowedValues.join(', ')}`;
+    case 'const':
+      return JSON.stringify(p.allowedValue);
+    case 'discriminator':
+      return `a known ${p.tag}`;
+    case 'minimum':
+      return `${p.limit} or more`;
+    case 'exclusiveMinimum':
+      return `more than ${p.limit}`;
+    case 'maximum':
+      return `${p.limit} or less`;
+    case 'minLength':
+      return p.limit === 1 ? 'something written here' : `at least ${p.limit} characters`;
+    case 'maxLength':
+      return `at most ${p.limit} characters`;
+    case 'minItems':
+      return `at least ${p.limit} in the list`;
+    case 'maxItems':
+      return `at most ${p.limit} in the list`;
+    case 'pattern':
+      return PATTERNS[p.pattern] ?? `text of the form ${p.pattern}`;
+    default:
+      return e.message ?? 'something else';
   }
 }

@@ -22,14 +22,29 @@ export function lcms(): Promise<Lcms> {
  *
  * @throws when a profile cannot be used
  */
-export async function transformBetween(from: Uint8Array, to: Uint8Array, intent: Intent, bpc = usualBpc(intent)): Promise<Transform> {
+export async function transformBetween(
+  from: Uint8Array,
+  to: Uint8Array,
+  intent: Intent,
+  bpc = usualBpc(intent),
+): Promise<Transform> {
   return transformOf(await lcms(), { from, to, intent, bpc, bits: 16 });
 }
 
 /** Numbers of a profile's space as L*a*b* under D50. @param samples 0–65535 */
 export async function toLab(profile: Uint8Array, samples: Uint16Array): Promise<Float32Array> {
-  const transform = transformOf<Float32Array>(await lcms(), { from: profile, to: 'Lab', intent: 'relative colorimetric', bpc: false, bits: 16 });
-  try { return transform.run(samples); } finally { transform.end(); }
+  const transform = transformOf<Float32Array>(await lcms(), {
+    from: profile,
+    to: 'Lab',
+    intent: 'relative colorimetric',
+    bpc: false,
+    bits: 16,
+  });
+  try {
+    return transform.run(samples);
+  } finally {
+    transform.end();
+  }
 }
 
 let cmyk: Promise<Uint8Array> | null = null;
@@ -38,7 +53,10 @@ export async function profileOf(space: Exclude<FileSpace, 'as the master'>): Pro
   if (space === 'opRGB') return writeMatrixProfile('opRGB (IEC 61966-2-5)', OPRGB_PRIMARIES, OPRGB_GAMMA);
   if (space === 'sRGB') return writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve);
   cmyk ??= (async () => {
-    const tagged = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } }).withIccProfile('cmyk').tiff().toBuffer();
+    const tagged = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } })
+      .withIccProfile('cmyk')
+      .tiff()
+      .toBuffer();
     return new Uint8Array((await sharp(tagged).metadata()).icc!);
   })();
   return cmyk;

@@ -21,24 +21,41 @@ export const THUMB_PX = 360;
  * @param into the folder to make
  * @throws RefusedError when the file cannot be decoded to its end
  */
-export async function derive(path: string, into: string, fileName: string, onStep: (step: string) => void = () => {}): Promise<void> {
+export async function derive(
+  path: string,
+  into: string,
+  fileName: string,
+  onStep: (step: string) => void = () => {},
+): Promise<void> {
   const partly = `${into}.part`;
   await rm(partly, { recursive: true, force: true });
   await mkdir(partly, { recursive: true });
   try {
     onStep('reading the pixels');
-    await (await inTileSpace(path))
+    await (
+      await inTileSpace(path)
+    )
       .jpeg({ quality: 86, chromaSubsampling: '4:4:4' })
       .tile({ size: TILE_PX, overlap: 0, layout: 'dz', depth: 'onetile' })
       .toFile(join(partly, 'tiles.dz'));
   } catch (error) {
     await rm(partly, { recursive: true, force: true });
-    throw new RefusedError(`“${fileName}” cannot be read to its end (${plainReason(error)}): it was probably cut short on the way. Copy it again from where it came and bring it in.`);
+    throw new RefusedError(
+      `“${fileName}” cannot be read to its end (${plainReason(error)}): it was probably cut short on the way. Copy it again from where it came and bring it in.`,
+    );
   }
   onStep('making the view');
   const view = join(partly, 'view.jpg');
-  await (await fromPyramid(join(partly, 'tiles_files'), VIEW_PX)).resize({ width: VIEW_PX, height: VIEW_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 88, chromaSubsampling: '4:4:4' }).toFile(view);
-  await sharp(view).resize({ width: THUMB_PX, height: THUMB_PX, fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84 }).toFile(join(partly, 'thumb.jpg'));
+  await (
+    await fromPyramid(join(partly, 'tiles_files'), VIEW_PX)
+  )
+    .resize({ width: VIEW_PX, height: VIEW_PX, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 88, chromaSubsampling: '4:4:4' })
+    .toFile(view);
+  await sharp(view)
+    .resize({ width: THUMB_PX, height: THUMB_PX, fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 84 })
+    .toFile(join(partly, 'thumb.jpg'));
   await rm(into, { recursive: true, force: true });
   await rename(partly, into);
 }
@@ -48,28 +65,51 @@ async function inTileSpace(path: string): Promise<Sharp> {
   const options = { limitInputPixels: false, failOn: 'error', page: 0 } as const;
   const { space } = await sharp(path, options).metadata();
   return space === 'srgb' || space === 'rgb' || space === 'rgb16'
-    ? sharp(path, { ...options, ignoreIcc: true }).autoOrient().flatten({ background: '#ffffff' }).keepIccProfile()
+    ? sharp(path, { ...options, ignoreIcc: true })
+        .autoOrient()
+        .flatten({ background: '#ffffff' })
+        .keepIccProfile()
     : sharp(path, options).autoOrient().flatten({ background: '#ffffff' }).toColourspace('srgb');
 }
 
 /** The smallest level of a tile pyramid that is at least so large, put together again in sRGB. */
 async function fromPyramid(folder: string, atLeast: number): Promise<Sharp> {
-  const levels = (await readdir(folder)).map(Number).filter(Number.isInteger).sort((a, b) => a - b);
+  const levels = (await readdir(folder))
+    .map(Number)
+    .filter(Number.isInteger)
+    .sort((a, b) => a - b);
   for (const level of levels) {
     const inside = join(folder, String(level));
-    const tiles = (await readdir(inside)).map((name) => ({ name, at: /^(\d+)_(\d+)\./.exec(name) })).filter((t) => t.at).map(({ name, at }) => ({ name, col: +at![1]!, row: +at![2]! }));
+    const tiles = (await readdir(inside))
+      .map((name) => ({ name, at: /^(\d+)_(\d+)\./.exec(name) }))
+      .filter((t) => t.at)
+      .map(({ name, at }) => ({ name, col: +at![1]!, row: +at![2]! }));
     const [cols, rows] = [Math.max(...tiles.map((t) => t.col)), Math.max(...tiles.map((t) => t.row))];
     const last = await sharp(join(inside, `${cols}_${rows}.jpeg`)).metadata();
     const [width, height] = [cols * TILE_PX + last.width!, rows * TILE_PX + last.height!];
     if (Math.max(width, height) < atLeast && level !== levels.at(-1)) continue;
     // Each tile is taken from the space of its profile to sRGB on the way.
-    const placed = await Promise.all(tiles.map(async (t) => {
-      const { data, info } = await sharp(join(inside, t.name)).toColourspace('srgb').raw().toBuffer({ resolveWithObject: true });
-      return { input: data, raw: { width: info.width, height: info.height, channels: info.channels }, left: t.col * TILE_PX, top: t.row * TILE_PX };
-    }));
+    const placed = await Promise.all(
+      tiles.map(async (t) => {
+        const { data, info } = await sharp(join(inside, t.name))
+          .toColourspace('srgb')
+          .raw()
+          .toBuffer({ resolveWithObject: true });
+        return {
+          input: data,
+          raw: { width: info.width, height: info.height, channels: info.channels },
+          left: t.col * TILE_PX,
+          top: t.row * TILE_PX,
+        };
+      }),
+    );
     // Laying pictures over each other adds an alpha channel; it is taken off again before the bytes are read as RGB.
     const { data, info } = await sharp({ create: { width, height, channels: 3, background: '#ffffff' } })
-      .composite(placed).removeAlpha().toColourspace('srgb').raw().toBuffer({ resolveWithObject: true });
+      .composite(placed)
+      .removeAlpha()
+      .toColourspace('srgb')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     return sharp(data, { raw: { width, height, channels: info.channels } });
   }
   throw new Error(`no tiles in ${folder}`);

@@ -9,14 +9,19 @@ import { kindOrRefuse, SNIFF_BYTES, type FileKind } from './kinds';
 export type FileFacts = {
   kind: FileKind;
   /** As stored, before any orientation flag. */
-  width: number; height: number;
-  bits: number; channels: number; alpha: boolean;
+  width: number;
+  height: number;
+  bits: number;
+  channels: number;
+  alpha: boolean;
   colour: 'RGB' | 'grey' | 'CMYK' | 'Lab';
   pages: number;
-  density: number | null; densityUnit: 'inch' | 'cm' | 'none';
+  density: number | null;
+  densityUnit: 'inch' | 'cm' | 'none';
   orientation: number;
   compression: string;
-  profileLabel: string | null; profileBytes: number;
+  profileLabel: string | null;
+  profileBytes: number;
   /** Local time of the capture as the file has it, `YYYY-MM-DDTHH:MM:SS`, with no zone. */
   capturedAt: string | null;
 };
@@ -24,11 +29,33 @@ export type FileFacts = {
 /** More than this is not taken in: 1 000 megapixels, a print of 2.7 × 2.7 m at 300 ppi. */
 export const MOST_PIXELS = 1_000_000_000;
 
-const BITS: Record<string, number> = { uchar: 8, char: 8, ushort: 16, short: 16, uint: 32, int: 32, float: 32, double: 64 };
-const COLOURS: Record<string, FileFacts['colour']> = { 'b-w': 'grey', grey16: 'grey', cmyk: 'CMYK', lab: 'Lab', labs: 'Lab' };
+const BITS: Record<string, number> = {
+  uchar: 8,
+  char: 8,
+  ushort: 16,
+  short: 16,
+  uint: 32,
+  int: 32,
+  float: 32,
+  double: 64,
+};
+const COLOURS: Record<string, FileFacts['colour']> = {
+  'b-w': 'grey',
+  grey16: 'grey',
+  cmyk: 'CMYK',
+  lab: 'Lab',
+  labs: 'Lab',
+};
 
 /** Source: TIFF 6.0, tag 259, and its later registrations. */
-const TIFF_COMPRESSIONS: Record<number, string> = { 1: 'no', 5: 'lzw', 7: 'jpeg', 8: 'deflate', 32773: 'packbits', 32946: 'deflate' };
+const TIFF_COMPRESSIONS: Record<number, string> = {
+  1: 'no',
+  5: 'lzw',
+  7: 'jpeg',
+  8: 'deflate',
+  32773: 'packbits',
+  32946: 'deflate',
+};
 
 /**
  * Reads a file's facts from its header.
@@ -41,27 +68,54 @@ export async function readFacts(path: string, fileName: string): Promise<FileFac
   try {
     m = await sharp(path, { limitInputPixels: false, failOn: 'none' }).metadata();
   } catch (error) {
-    throw new RefusedError(`“${fileName}” begins like a ${kind} but cannot be read: ${plainReason(error)}.`);
+    throw new RefusedError(
+      `“${fileName}” begins like a ${kind} but cannot be read: ${plainReason(error)}.`,
+    );
   }
   // A multi-page file is read by its first page.
   const height = m.pageHeight ?? m.height;
-  if (!(m.width > 0 && height > 0)) throw new RefusedError(`“${fileName}” says it has ${m.width} × ${height} pixels: there is no picture in it.`);
+  if (!(m.width > 0 && height > 0))
+    throw new RefusedError(
+      `“${fileName}” says it has ${m.width} × ${height} pixels: there is no picture in it.`,
+    );
   if (m.width * height > MOST_PIXELS) {
-    throw new RefusedError(`“${fileName}” says it has ${m.width} × ${height} pixels, ${Math.round((m.width * height) / 1e6)} megapixels. Up to ${MOST_PIXELS / 1e6} are taken in; send it in parts.`);
+    throw new RefusedError(
+      `“${fileName}” says it has ${m.width} × ${height} pixels, ${Math.round((m.width * height) / 1e6)} megapixels. Up to ${MOST_PIXELS / 1e6} are taken in; send it in parts.`,
+    );
   }
-  const tags = await exifr.parse(path, { ifd0: { pick: ['ModifyDate', 'DateTime', 'Compression'] }, exif: { pick: ['DateTimeOriginal'] }, reviveValues: false, translateValues: false } as object).catch(() => undefined) as Record<string, string> | undefined;
+  const tags = (await exifr
+    .parse(path, {
+      ifd0: { pick: ['ModifyDate', 'DateTime', 'Compression'] },
+      exif: { pick: ['DateTimeOriginal'] },
+      reviveValues: false,
+      translateValues: false,
+    } as object)
+    .catch(() => undefined)) as Record<string, string> | undefined;
   return {
-    kind, width: m.width, height, bits: BITS[m.depth as string] ?? 8,
-    channels: m.channels ?? 3, alpha: m.hasAlpha ?? false, colour: COLOURS[m.space ?? ''] ?? 'RGB',
-    pages: m.pages ?? 1, density: m.density ?? null, densityUnit: m.density ? ((m.resolutionUnit as 'inch' | 'cm') ?? 'inch') : 'none',
-    orientation: m.orientation ?? 1, compression: m.compression ?? TIFF_COMPRESSIONS[Number(tags?.Compression)] ?? '',
-    profileLabel: m.icc ? labelOf(m.icc) : null, profileBytes: m.icc?.length ?? 0,
+    kind,
+    width: m.width,
+    height,
+    bits: BITS[m.depth as string] ?? 8,
+    channels: m.channels ?? 3,
+    alpha: m.hasAlpha ?? false,
+    colour: COLOURS[m.space ?? ''] ?? 'RGB',
+    pages: m.pages ?? 1,
+    density: m.density ?? null,
+    densityUnit: m.density ? ((m.resolutionUnit as 'inch' | 'cm') ?? 'inch') : 'none',
+    orientation: m.orientation ?? 1,
+    compression: m.compression ?? TIFF_COMPRESSIONS[Number(tags?.Compression)] ?? '',
+    profileLabel: m.icc ? labelOf(m.icc) : null,
+    profileBytes: m.icc?.length ?? 0,
     capturedAt: isoLocal(tags?.DateTimeOriginal ?? tags?.ModifyDate ?? tags?.DateTime),
   };
 }
 
 function labelOf(icc: Uint8Array): string {
-  try { return profileLabel(icc) || 'a profile without a name'; } catch { return 'a damaged profile'; }
+  try {
+    return profileLabel(icc) || 'a profile without a name';
+  } catch {
+    return 'a damaged profile';
+  }
 }
 
 async function firstBytes(path: string): Promise<Uint8Array> {
@@ -69,7 +123,9 @@ async function firstBytes(path: string): Promise<Uint8Array> {
   try {
     const { buffer, bytesRead } = await file.read(new Uint8Array(SNIFF_BYTES), 0, SNIFF_BYTES, 0);
     return buffer.subarray(0, bytesRead);
-  } finally { await file.close(); }
+  } finally {
+    await file.close();
+  }
 }
 
 function isoLocal(text: string | undefined): string | null {
@@ -79,6 +135,16 @@ function isoLocal(text: string | undefined): string | null {
 
 /** The last line of a library's complaint, without its inner names. */
 export function plainReason(error: unknown): string {
-  const line = String(error instanceof Error ? error.message : error).split('\n').map((l) => l.trim()).filter(Boolean).at(-1) ?? '';
-  return line.replace(/^(Error:\s*)?(Input file (has|contains) )?/i, '').replace(/[.\s]+$/, '').slice(0, 160) || 'no reason given';
+  const line =
+    String(error instanceof Error ? error.message : error)
+      .split('\n')
+      .map((l) => l.trim())
+      .filter(Boolean)
+      .at(-1) ?? '';
+  return (
+    line
+      .replace(/^(Error:\s*)?(Input file (has|contains) )?/i, '')
+      .replace(/[.\s]+$/, '')
+      .slice(0, 160) || 'no reason given'
+  );
 }

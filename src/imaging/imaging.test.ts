@@ -31,7 +31,10 @@ const refusal = async (work: Promise<unknown>): Promise<string> => {
 describe('what a file says of itself', () => {
   test('a 16-bit TIFF with a profile, density and date', async () => {
     expect(
-      await factsOf('a.tif', await tiff({ width: 300, height: 200, ppi: 630, profile: OPRGB, taken: '2026:11:04 10:12:00' })),
+      await factsOf(
+        'a.tif',
+        await tiff({ width: 300, height: 200, ppi: 630, profile: OPRGB, taken: '2026:11:04 10:12:00' }),
+      ),
     ).toMatchObject({
       kind: 'TIFF',
       width: 300,
@@ -61,10 +64,17 @@ describe('what a file says of itself', () => {
   test.each([
     [
       'lzw tiles',
-      () => picture(600, 400).tiff({ compression: 'lzw', tile: true, tileWidth: 256, tileHeight: 256 }).toBuffer(),
+      () =>
+        picture(600, 400)
+          .tiff({ compression: 'lzw', tile: true, tileWidth: 256, tileHeight: 256 })
+          .toBuffer(),
       { kind: 'TIFF', compression: 'lzw' },
     ],
-    ['deflate strips', () => picture(60, 40).tiff({ compression: 'deflate' }).toBuffer(), { kind: 'TIFF', compression: 'deflate' }],
+    [
+      'deflate strips',
+      () => picture(60, 40).tiff({ compression: 'deflate' }).toBuffer(),
+      { kind: 'TIFF', compression: 'deflate' },
+    ],
     ['BigTIFF', () => picture(60, 40).tiff({ bigtiff: true }).toBuffer(), { kind: 'TIFF', width: 60 }],
     [
       'JPEG turned by flag',
@@ -78,8 +88,16 @@ describe('what a file says of itself', () => {
     ],
     ['palette PNG', () => picture(60, 40).png({ palette: true }).toBuffer(), { kind: 'PNG', width: 60 }],
     ['WebP', () => picture(60, 40).webp().toBuffer(), { kind: 'WebP', bits: 8 }],
-    ['greyscale', () => picture(60, 40, 1).toColourspace('b-w').tiff().toBuffer(), { colour: 'grey', channels: 1 }],
-    ['CMYK', () => picture(60, 40).toColourspace('cmyk').withIccProfile('cmyk').tiff().toBuffer(), { colour: 'CMYK', channels: 4 }],
+    [
+      'greyscale',
+      () => picture(60, 40, 1).toColourspace('b-w').tiff().toBuffer(),
+      { colour: 'grey', channels: 1 },
+    ],
+    [
+      'CMYK',
+      () => picture(60, 40).toColourspace('cmyk').withIccProfile('cmyk').tiff().toBuffer(),
+      { colour: 'CMYK', channels: 4 },
+    ],
     [
       'density in cm',
       () => picture(60, 40).withMetadata({ density: 254 }).tiff({ resolutionUnit: 'cm' }).toBuffer(),
@@ -87,7 +105,10 @@ describe('what a file says of itself', () => {
     ],
   ])('%s', async (name, make, expected) => {
     expect(
-      await factsOf(`odd.${/PNG/.test(name) ? 'png' : /JPEG/.test(name) ? 'jpg' : /WebP/.test(name) ? 'webp' : 'tif'}`, await make()),
+      await factsOf(
+        `odd.${/PNG/.test(name) ? 'png' : /JPEG/.test(name) ? 'jpg' : /WebP/.test(name) ? 'webp' : 'tif'}`,
+        await make(),
+      ),
     ).toMatchObject(expected);
   });
 
@@ -105,10 +126,30 @@ describe('what a file says of itself', () => {
       () => picture(20, 20).jpeg().toBuffer(),
       /says it is TIFF but holds JPEG\. Give it the ending \.jpg/,
     ],
-    ['a PNG that says JPEG', 'lies.jpeg', () => picture(20, 20).png().toBuffer(), /says it is JPEG but holds PNG/],
-    ['a TIFF of twelve bytes', 'short.tif', () => Buffer.from('II*\0\x08\0\0\0\0\0\0\0', 'latin1'), /cannot be read/],
-    ['a PNG that claims 60 000 × 60 000', 'vast.png', () => pngHeader(60_000, 60_000), /3600 megapixels\. Up to 1000 are taken in/],
-    ['a PNG of no pixels', 'none.png', () => pngHeader(0, 10), /no-pixels|cannot be read|no picture in it/],
+    [
+      'a PNG that says JPEG',
+      'lies.jpeg',
+      () => picture(20, 20).png().toBuffer(),
+      /says it is JPEG but holds PNG/,
+    ],
+    [
+      'a TIFF of twelve bytes',
+      'short.tif',
+      () => Buffer.from('II*\0\x08\0\0\0\0\0\0\0', 'latin1'),
+      /cannot be read/,
+    ],
+    [
+      'a PNG that claims 60 000 × 60 000',
+      'vast.png',
+      () => pngHeader(60_000, 60_000),
+      /3600 megapixels\. Up to 1000 are taken in/,
+    ],
+    [
+      'a PNG of no pixels',
+      'none.png',
+      () => pngHeader(0, 10),
+      /no-pixels|cannot be read|no picture in it/,
+    ],
   ])('%s is refused with a sentence', async (_, name, make, says) => {
     expect(await refusal(factsOf(name, await make()))).toMatch(says);
   });
@@ -130,9 +171,14 @@ describe('what is made of a master', () => {
     const path = await saved(dir, 'large.tif', await tiff({ width: 2300, height: 1500, profile: OPRGB }));
     const into = join(dir, 'derived-large');
     await derive(path, into, 'large.tif');
-    const view = await sharp(join(into, 'view.jpg')).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+    const view = await sharp(join(into, 'view.jpg'))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     expect([view.info.width, view.info.height, view.info.channels]).toEqual([1600, 1043, 3]);
-    const at = (x: number, y: number) => [...view.data.subarray((y * 1600 + x) * 3, (y * 1600 + x) * 3 + 3)];
+    const at = (x: number, y: number) => [
+      ...view.data.subarray((y * 1600 + x) * 3, (y * 1600 + x) * 3 + 3),
+    ];
     const [white, red, green] = [at(20, 20), at(500, 500), at(1300, 500)];
     expect(Math.min(...white)).toBeGreaterThan(245);
     expect(red[0]).toBeGreaterThan(100);
@@ -149,9 +195,9 @@ describe('what is made of a master', () => {
       .map(Number)
       .filter(Number.isInteger)
       .sort((a, b) => b - a)[0]!;
-    expect((await readdir(join(into, 'tiles_files', String(full)))).filter((n) => n.endsWith('.jpeg'))).toHaveLength(
-      Math.ceil(2300 / TILE_PX) * Math.ceil(1500 / TILE_PX),
-    );
+    expect(
+      (await readdir(join(into, 'tiles_files', String(full)))).filter((n) => n.endsWith('.jpeg')),
+    ).toHaveLength(Math.ceil(2300 / TILE_PX) * Math.ceil(1500 / TILE_PX));
   });
 
   test('an orientation flag is applied for view and the master stays as it is', async () => {
@@ -163,18 +209,23 @@ describe('what is made of a master', () => {
     expect(await readFile(path)).toEqual(bytes);
   });
 
-  test.each(['jpg', 'tif', 'png'])('a %s that is cut short is refused and leaves no folder', async (kind) => {
-    const whole =
-      kind === 'tif'
-        ? await tiff({ width: 900, height: 700 })
-        : kind === 'jpg'
-          ? await picture(900, 700).jpeg().toBuffer()
-          : await picture(900, 700).png().toBuffer();
-    const path = await saved(dir, `cut.${kind}`, whole.subarray(0, Math.floor(whole.length * 0.6)));
-    expect(await refusal(derive(path, join(dir, `derived-cut-${kind}`), `cut.${kind}`))).toMatch(/cannot be read to its end .* cut short/);
-    await expect(stat(join(dir, `derived-cut-${kind}`))).rejects.toThrow();
-    await expect(stat(join(dir, `derived-cut-${kind}.part`))).rejects.toThrow();
-  });
+  test.each(['jpg', 'tif', 'png'])(
+    'a %s that is cut short is refused and leaves no folder',
+    async (kind) => {
+      const whole =
+        kind === 'tif'
+          ? await tiff({ width: 900, height: 700 })
+          : kind === 'jpg'
+            ? await picture(900, 700).jpeg().toBuffer()
+            : await picture(900, 700).png().toBuffer();
+      const path = await saved(dir, `cut.${kind}`, whole.subarray(0, Math.floor(whole.length * 0.6)));
+      expect(await refusal(derive(path, join(dir, `derived-cut-${kind}`), `cut.${kind}`))).toMatch(
+        /cannot be read to its end .* cut short/,
+      );
+      await expect(stat(join(dir, `derived-cut-${kind}`))).rejects.toThrow();
+      await expect(stat(join(dir, `derived-cut-${kind}.part`))).rejects.toThrow();
+    },
+  );
 });
 
 describe('the folder of pictures', () => {
@@ -182,7 +233,10 @@ describe('the folder of pictures', () => {
     const store = new ObjectStore(join(dir, 'objects-a'));
     const bytes = await tiff({ width: 200, height: 200 });
     const received = await store.receive(inPieces(bytes, 7), 'x.tif');
-    expect(received).toMatchObject({ sha256: createHash('sha256').update(bytes).digest('hex'), bytes: bytes.length });
+    expect(received).toMatchObject({
+      sha256: createHash('sha256').update(bytes).digest('hex'),
+      bytes: bytes.length,
+    });
     expect(await readFile(await store.keep(received))).toEqual(bytes);
     await store.keep(await store.receive(inPieces(bytes), 'again.tif'));
     expect(await readdir(join(dir, 'objects-a', 'incoming'))).toEqual([]);
@@ -209,7 +263,8 @@ describe('the folder of pictures', () => {
   });
   test('only a hash becomes a path', () => {
     const store = new ObjectStore(dir);
-    for (const bad of ['../../etc/passwd', 'ABCD', '', 'g'.repeat(64)]) expect(() => store.pathOf(bad)).toThrow('not a SHA-256');
+    for (const bad of ['../../etc/passwd', 'ABCD', '', 'g'.repeat(64)])
+      expect(() => store.pathOf(bad)).toThrow('not a SHA-256');
   });
 });
 
@@ -218,9 +273,11 @@ describe('the workers', () => {
   afterAll(() => pool.end());
   test('errors of ours come through as sentences; stopping one leaves the others', async () => {
     const path = await saved(dir, 'p.tif', await tiff({ width: 800, height: 600 }));
-    expect(await refusal(pool.facts(await saved(dir, 'words.tif', Buffer.from('not a picture at all')), 'words.tif').done)).toMatch(
-      /is not a picture/,
-    );
+    expect(
+      await refusal(
+        pool.facts(await saved(dir, 'words.tif', Buffer.from('not a picture at all')), 'words.tif').done,
+      ),
+    ).toMatch(/is not a picture/);
     const stopped = pool.derive(path, join(dir, 'stopped'), 'p.tif');
     const kept = pool.derive(path, join(dir, 'kept'), 'p.tif');
     stopped.cancel();

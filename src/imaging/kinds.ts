@@ -2,7 +2,12 @@ import { RefusedError } from '@/core/errors';
 
 export type FileKind = 'TIFF' | 'JPEG' | 'PNG' | 'WebP';
 
-const ENDINGS: Record<FileKind, readonly string[]> = { TIFF: ['tif', 'tiff'], JPEG: ['jpg', 'jpeg', 'jpe'], PNG: ['png'], WebP: ['webp'] };
+const ENDINGS: Record<FileKind, readonly string[]> = {
+  TIFF: ['tif', 'tiff'],
+  JPEG: ['jpg', 'jpeg', 'jpe'],
+  PNG: ['png'],
+  WebP: ['webp'],
+};
 export const FILE_ENDINGS = Object.values(ENDINGS).flat();
 /** How many first bytes are enough to know a file by. */
 export const SNIFF_BYTES = 12;
@@ -30,11 +35,17 @@ export function sniff(head: Uint8Array): FileKind | null {
 export function kindOrRefuse(fileName: string, head: Uint8Array): FileKind {
   const kind = sniff(head);
   if (head.length === 0) throw new RefusedError(`“${fileName}” is empty: 0 bytes came in.`);
-  if (!kind) throw new RefusedError(`“${fileName}” is not a picture Glassine reads. TIFF, JPEG, PNG and WebP are taken in, known by their content.`);
+  if (!kind)
+    throw new RefusedError(
+      `“${fileName}” is not a picture Glassine reads. TIFF, JPEG, PNG and WebP are taken in, known by their content.`,
+    );
   const ending = /\.([a-z0-9]+)$/i.exec(fileName)?.[1]?.toLowerCase();
-  const promised = ending && (Object.keys(ENDINGS) as FileKind[]).find((k) => ENDINGS[k].includes(ending));
+  const promised =
+    ending && (Object.keys(ENDINGS) as FileKind[]).find((k) => ENDINGS[k].includes(ending));
   if (promised && promised !== kind) {
-    throw new RefusedError(`“${fileName}” says it is ${promised} but holds ${kind}. Give it the ending .${ENDINGS[kind][0]} if that is right, and bring it in again.`);
+    throw new RefusedError(
+      `“${fileName}” says it is ${promised} but holds ${kind}. Give it the ending .${ENDINGS[kind][0]} if that is right, and bring it in again.`,
+    );
   }
   return kind;
 }

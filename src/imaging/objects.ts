@@ -33,7 +33,12 @@ export class ObjectStore {
    *
    * @throws RefusedError when it is not one, or is over the limit; whatever throws, nothing stays behind
    */
-  async receive(stream: AsyncIterable<Uint8Array>, fileName: string, limit = MOST_BYTES, known: (fileName: string, head: Uint8Array) => unknown = kindOrRefuse): Promise<Received> {
+  async receive(
+    stream: AsyncIterable<Uint8Array>,
+    fileName: string,
+    limit = MOST_BYTES,
+    known: (fileName: string, head: Uint8Array) => unknown = kindOrRefuse,
+  ): Promise<Received> {
     const path = join(this.dataDir, 'incoming', `${randomUUID()}.part`);
     await mkdir(dirname(path), { recursive: true });
     const file = await open(path, 'wx');
@@ -47,7 +52,10 @@ export class ObjectStore {
           if (head.length === SNIFF_BYTES) known(fileName, head);
         }
         bytes += chunk.length;
-        if (bytes > limit) throw new RefusedError(`“${fileName}” is larger than ${limit / 1024 ** 3} GB, the most that is taken in.`);
+        if (bytes > limit)
+          throw new RefusedError(
+            `“${fileName}” is larger than ${limit / 1024 ** 3} GB, the most that is taken in.`,
+          );
         hash.update(chunk);
         await writeWhole(file, chunk);
       }
@@ -81,7 +89,10 @@ export class ObjectStore {
   async adopt(path: string): Promise<{ sha256: string; bytes: number }> {
     const hash = createHash('sha256');
     let bytes = 0;
-    for await (const chunk of createReadStream(path)) { hash.update(chunk as Buffer); bytes += (chunk as Buffer).length; }
+    for await (const chunk of createReadStream(path)) {
+      hash.update(chunk as Buffer);
+      bytes += (chunk as Buffer).length;
+    }
     const sha256 = hash.digest('hex');
     await this.keep({ path, sha256, bytes });
     return { sha256, bytes };
@@ -92,7 +103,10 @@ export class ObjectStore {
   }
 
   async has(sha256: string): Promise<boolean> {
-    return stat(this.pathOf(sha256)).then(() => true, () => false);
+    return stat(this.pathOf(sha256)).then(
+      () => true,
+      () => false,
+    );
   }
 
   /** Removes a file nothing refers to any more, and what was derived from it. */
@@ -113,7 +127,8 @@ export class ObjectStore {
 }
 
 /** A worker that is being stopped may still write its last tile: the folder is tried again until it is empty. */
-const removeFolder = (path: string) => rm(path, { recursive: true, force: true, maxRetries: 20, retryDelay: 50 });
+const removeFolder = (path: string) =>
+  rm(path, { recursive: true, force: true, maxRetries: 20, retryDelay: 50 });
 
 async function writeWhole(file: Awaited<ReturnType<typeof open>>, chunk: Uint8Array) {
   for (let at = 0; at < chunk.length;) at += (await file.write(chunk, at)).bytesWritten;

@@ -3,7 +3,10 @@ import sharp, { type Sharp } from 'sharp';
 
 /** A picture's own numbers, upright, on white where it was see-through, laid out row by row on disk. */
 export type PixelFile = {
-  width: number; height: number; channels: number; bits: 8 | 16;
+  width: number;
+  height: number;
+  channels: number;
+  bits: 8 | 16;
   /** Samples of so many rows from `y`, interleaved. The array is used again by the next call. */
   rows: (y: number, count: number) => Promise<Uint8Array | Uint16Array>;
   close: () => Promise<void>;
@@ -17,9 +20,24 @@ export async function ownNumbers(path: string): Promise<{ image: Sharp; bits: 8 
   const options = { limitInputPixels: false, failOn: 'error', page: 0, ignoreIcc: true } as const;
   const m = await sharp(path, options).metadata();
   const deep = m.depth !== 'uchar' && m.depth !== 'char';
-  const space = m.space === 'cmyk' ? 'cmyk' : m.space === 'b-w' || m.space === 'grey16' ? (deep ? 'grey16' : 'b-w') : m.space === 'lab' || m.space === 'labs' ? 'srgb' : deep ? 'rgb16' : 'srgb';
+  const space =
+    m.space === 'cmyk'
+      ? 'cmyk'
+      : m.space === 'b-w' || m.space === 'grey16'
+        ? deep
+          ? 'grey16'
+          : 'b-w'
+        : m.space === 'lab' || m.space === 'labs'
+          ? 'srgb'
+          : deep
+            ? 'rgb16'
+            : 'srgb';
   const upright = sharp(path, options).autoOrient();
-  return { image: (m.hasAlpha ? upright.flatten({ background: '#ffffff' }) : upright).toColourspace(space), bits: deep && space !== 'cmyk' ? 16 : 8, space };
+  return {
+    image: (m.hasAlpha ? upright.flatten({ background: '#ffffff' }) : upright).toColourspace(space),
+    bits: deep && space !== 'cmyk' ? 16 : 8,
+    space,
+  };
 }
 
 /**
@@ -35,12 +53,21 @@ export async function openPixels(path: string, scratch: string): Promise<PixelFi
   return readPlain(plain, info.width, info.height, info.channels, bits);
 }
 
-export async function readPlain(plain: string, width: number, height: number, channels: number, bits: 8 | 16): Promise<PixelFile> {
+export async function readPlain(
+  plain: string,
+  width: number,
+  height: number,
+  channels: number,
+  bits: 8 | 16,
+): Promise<PixelFile> {
   const file: FileHandle = await open(plain, 'r');
   const rowBytes = (width * channels * bits) / 8;
   let buffer = Buffer.alloc(0);
   return {
-    width, height, channels, bits,
+    width,
+    height,
+    channels,
+    bits,
     async rows(y, count) {
       if (buffer.length < rowBytes * count) buffer = Buffer.from(new ArrayBuffer(rowBytes * count));
       const n = rowBytes * count;
@@ -48,6 +75,9 @@ export async function readPlain(plain: string, width: number, height: number, ch
       if (bytesRead < n) throw new Error(`the passing file of ${width} × ${height} px ends early`);
       return bits === 16 ? new Uint16Array(buffer.buffer, 0, n / 2) : new Uint8Array(buffer.buffer, 0, n);
     },
-    async close() { await file.close(); await rm(plain, { force: true }); },
+    async close() {
+      await file.close();
+      await rm(plain, { force: true });
+    },
   };
 }

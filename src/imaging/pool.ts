@@ -4,8 +4,20 @@ import { RefusedError } from '@/core/errors';
 import type { FileFacts } from './facts';
 import type { Answer, ImagingTasks } from './worker';
 
-type ValueOf<K extends keyof ImagingTasks> = Extract<Awaited<ReturnType<ImagingTasks[K]>>, { ok: true }> extends { value: infer V } ? V : never;
-const QUICK = new Set<keyof ImagingTasks>(['lightGrid', 'smallGrey', 'patchMeans', 'guessCorners', 'readPixel', 'checkPrintFile', 'profile', 'tileProfile', 'spaceGamut', 'showSheet']);
+type ValueOf<K extends keyof ImagingTasks> =
+  Extract<Awaited<ReturnType<ImagingTasks[K]>>, { ok: true }> extends { value: infer V } ? V : never;
+const QUICK = new Set<keyof ImagingTasks>([
+  'lightGrid',
+  'smallGrey',
+  'patchMeans',
+  'guessCorners',
+  'readPixel',
+  'checkPrintFile',
+  'profile',
+  'tileProfile',
+  'spaceGamut',
+  'showSheet',
+]);
 
 export type Task<T> = { done: Promise<T>; cancel: () => void };
 
@@ -32,7 +44,11 @@ export class ImagingPool {
   }
 
   /** Any other task of a worker, by name. */
-  do<K extends keyof ImagingTasks>(task: K, args: Parameters<ImagingTasks[K]>, onStep?: (step: string, share?: number) => void): Task<ValueOf<K>> {
+  do<K extends keyof ImagingTasks>(
+    task: K,
+    args: Parameters<ImagingTasks[K]>,
+    onStep?: (step: string, share?: number) => void,
+  ): Task<ValueOf<K>> {
     return this.run(task, args, QUICK.has(task) ? FACTS_MS * 4 : DERIVE_MS, onStep);
   }
 
@@ -46,17 +62,30 @@ export class ImagingPool {
     await this.pool.terminate(true);
   }
 
-  private run<T>(task: string, args: unknown[], limitMs: number, onStep?: (step: string, share?: number) => void): Task<T> {
-    const promise = this.pool.exec(task, args, { on: (event: { step: string; share?: number }) => onStep?.(event.step, event.share) });
+  private run<T>(
+    task: string,
+    args: unknown[],
+    limitMs: number,
+    onStep?: (step: string, share?: number) => void,
+  ): Task<T> {
+    const promise = this.pool.exec(task, args, {
+      on: (event: { step: string; share?: number }) => onStep?.(event.step, event.share),
+    });
     promise.timeout(limitMs);
     const done = (async () => {
       let answer: Answer<T>;
       try {
         answer = (await promise) as Answer<T>;
       } catch (error) {
-        if (error instanceof workerpool.Promise.CancellationError) throw new RefusedError('Stopped before the picture was read.');
-        if (error instanceof workerpool.Promise.TimeoutError) throw new RefusedError(`The picture took longer than ${limitMs / 60_000} minutes to read and was given up.`);
-        throw new RefusedError('The picture could not be read: the reader stopped in the middle of it. Nothing of it was kept.');
+        if (error instanceof workerpool.Promise.CancellationError)
+          throw new RefusedError('Stopped before the picture was read.');
+        if (error instanceof workerpool.Promise.TimeoutError)
+          throw new RefusedError(
+            `The picture took longer than ${limitMs / 60_000} minutes to read and was given up.`,
+          );
+        throw new RefusedError(
+          'The picture could not be read: the reader stopped in the middle of it. Nothing of it was kept.',
+        );
       }
       if (!answer.ok) throw new RefusedError(answer.says);
       return answer.value;

@@ -12,7 +12,15 @@ import { checkPrintFile, makePrintFile } from './printFile';
 import { compareBack, practiceReadings } from './compareBack';
 import { practiceScan } from './practice';
 import { profileOf } from './colourEngine';
-import { gamutOf, gamutStatistics, makeProofSheet, readProfile, showSheet, snippetRegions, tileProfile } from './proofing';
+import {
+  gamutOf,
+  gamutStatistics,
+  makeProofSheet,
+  readProfile,
+  showSheet,
+  snippetRegions,
+  tileProfile,
+} from './proofing';
 import { writePaperProfile } from './paperProfile';
 import { findDust, guessCorners, lightGrid, patchMeans, readPixel, smallGrey } from './sample';
 import { simulate } from './simulate';
@@ -37,28 +45,37 @@ const tasks = {
   facts: (path: string, fileName: string) => answered(readFacts(path, fileName)),
   derive: (path: string, into: string, fileName: string) =>
     answered(derive(path, into, fileName, (step) => workerpool.workerEmit({ step })).then(() => true)),
-  measure: (path: string, scratch: string) => answered(measurePicture(path, scratch, (step) => workerpool.workerEmit({ step }))),
-  printFile: (q: Parameters<typeof makePrintFile>[0]) => answered(makePrintFile(q, progress).then(() => true)),
-  checkPrintFile: (path: string, asked: Parameters<typeof checkPrintFile>[1]) => answered(checkPrintFile(path, asked)),
+  measure: (path: string, scratch: string) =>
+    answered(measurePicture(path, scratch, (step) => workerpool.workerEmit({ step }))),
+  printFile: (q: Parameters<typeof makePrintFile>[0]) =>
+    answered(makePrintFile(q, progress).then(() => true)),
+  checkPrintFile: (path: string, asked: Parameters<typeof checkPrintFile>[1]) =>
+    answered(checkPrintFile(path, asked)),
   copy: (q: Parameters<typeof makeCopy>[0]) => answered(makeCopy(q, progress).then(() => true)),
   capture: (q: Parameters<typeof simulate>[0]) => answered(simulate(q, progress).then(() => true)),
   lightGrid: (path: string) => answered(lightGrid(path)),
   smallGrey: (path: string) => answered(smallGrey(path)),
-  patchMeans: (path: string, corners: Parameters<typeof patchMeans>[1]) => answered(patchMeans(path, corners)),
+  patchMeans: (path: string, corners: Parameters<typeof patchMeans>[1]) =>
+    answered(patchMeans(path, corners)),
   guessCorners: (path: string) => answered(guessCorners(path)),
-  findDust: (path: string, scratch: string, noise: number) => answered(findDust(path, scratch, noise, progress)),
+  findDust: (path: string, scratch: string, noise: number) =>
+    answered(findDust(path, scratch, noise, progress)),
   readPixel: (path: string, x: number, y: number) => answered(readPixel(path, x, y)),
   profile: (path: string) => answered(readProfile(path)),
-  spaceGamut: (space: 'sRGB' | 'opRGB') => answered(profileOf(space).then((bytes) => gamutOf(bytes, 'RGB'))),
+  spaceGamut: (space: 'sRGB' | 'opRGB') =>
+    answered(profileOf(space).then((bytes) => gamutOf(bytes, 'RGB'))),
   gamut: (q: Parameters<typeof gamutStatistics>[0]) => answered(gamutStatistics(q, progress)),
   regions: (q: Parameters<typeof snippetRegions>[0]) => answered(snippetRegions(q)),
-  proofSheet: (q: Parameters<typeof makeProofSheet>[0]) => answered(makeProofSheet(q, progress).then(() => true)),
+  proofSheet: (q: Parameters<typeof makeProofSheet>[0]) =>
+    answered(makeProofSheet(q, progress).then(() => true)),
   tileProfile: (path: string, said: 'sRGB' | 'opRGB') => answered(tileProfile(path, said)),
   showSheet: (path: string, out: string) => answered(showSheet(path, out).then(() => true)),
   compareBack: (q: Parameters<typeof compareBack>[0]) => answered(compareBack(q, progress)),
-  practiceScan: (q: Parameters<typeof practiceScan>[0]) => answered(practiceScan(q, progress).then(() => true)),
+  practiceScan: (q: Parameters<typeof practiceScan>[0]) =>
+    answered(practiceScan(q, progress).then(() => true)),
   practiceReadings: (q: Parameters<typeof practiceReadings>[0]) => answered(practiceReadings(q)),
-  paperProfile: (q: Parameters<typeof writePaperProfile>[0]) => answered(writePaperProfile(q).then(() => true)),
+  paperProfile: (q: Parameters<typeof writePaperProfile>[0]) =>
+    answered(writePaperProfile(q).then(() => true)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
   peakMemory: () => process.resourceUsage().maxRSS,

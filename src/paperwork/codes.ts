@@ -20,11 +20,21 @@ export function drawQr(page: Page, text: string, x: number, y: number, side: num
 }
 
 /** Draws a Code 128 barcode, for scanners that read only lines. */
-export function drawCode128(page: Page, text: string, x: number, y: number, width: number, height: number): void {
+export function drawCode128(
+  page: Page,
+  text: string,
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+): void {
   const symbol = bwipjs.raw({ bcid: 'code128', text } as never)[0] as unknown as RawSymbol;
   if (!('sbs' in symbol)) throw new Error('not a line code');
   const modules = symbol.sbs.reduce((a, b) => a + b, 0);
   const unit = width / modules;
   let at = x;
-  symbol.sbs.forEach((w, i) => { if (i % 2 === 0) page.fill(at, y, w * unit, height); at += w * unit; });
+  symbol.sbs.forEach((w, i) => {
+    if (i % 2 === 0) page.fill(at, y, w * unit, height);
+    at += w * unit;
+  });
 }

@@ -7,7 +7,12 @@ import { Page, sender } from './pdf';
 import { seal, shortCode, studioKey, unseal } from './seal';
 
 describe('the code on a certificate', () => {
-  const sealed = { edition: '01ABC', number: '13/40', title: 'Salt | Pans, “low sun”', made: '2026-11-24' };
+  const sealed = {
+    edition: '01ABC',
+    number: '13/40',
+    title: 'Salt | Pans, “low sun”',
+    made: '2026-11-24',
+  };
   test('is signed with the studio’s key, and any change of it is found', async () => {
     const dir = await folder();
     const key = await studioKey(dir);
@@ -45,30 +50,42 @@ describe('tables', () => {
   ])('%j becomes %j', (cell, out) => {
     expect(csv([[cell]])).toBe(`\uFEFF${out}\r\n`);
   });
-  test('numbers stay numbers, nothing stays empty', () => expect(csv([[1, null, -2]])).toBe('\uFEFF1,,-2\r\n'));
+  test('numbers stay numbers, nothing stays empty', () =>
+    expect(csv([[1, null, -2]])).toBe('\uFEFF1,,-2\r\n'));
 });
 
 test('a sender whose address begins with its own name is named once', () => {
   expect(sender('Skerry Lane', ['Skerry Lane', 'Rope Walk 4'])).toEqual(['Skerry Lane', 'Rope Walk 4']);
-  expect(sender('Skerry Lane', ['Rope Walk 4', 'Skerry Lane'])).toEqual(['Skerry Lane', 'Rope Walk 4', 'Skerry Lane']);
+  expect(sender('Skerry Lane', ['Rope Walk 4', 'Skerry Lane'])).toEqual([
+    'Skerry Lane',
+    'Rope Walk 4',
+    'Skerry Lane',
+  ]);
 });
 
 describe('setting type', () => {
   const page = new Page(100, 150, { title: 't', author: 'a', at: '2026-11-24T00:00:00Z' });
   test('no line is wider than its column, no letter is lost', () => {
     fc.assert(
-      fc.property(fc.lorem({ maxCount: 30 }), fc.integer({ min: 15, max: 90 }), fc.integer({ min: 6, max: 18 }), (text, width, size) => {
-        const lines = page.linesOf(text, width, 'sans', size);
-        return (
-          lines.every((l) => page.widthOf(l, 'sans', size) <= width + 0.01 || l.length === 1) &&
-          lines.join('').replace(/\s/g, '') === text.replace(/\s/g, '')
-        );
-      }),
+      fc.property(
+        fc.lorem({ maxCount: 30 }),
+        fc.integer({ min: 15, max: 90 }),
+        fc.integer({ min: 6, max: 18 }),
+        (text, width, size) => {
+          const lines = page.linesOf(text, width, 'sans', size);
+          return (
+            lines.every((l) => page.widthOf(l, 'sans', size) <= width + 0.01 || l.length === 1) &&
+            lines.join('').replace(/\s/g, '') === text.replace(/\s/g, '')
+          );
+        },
+      ),
       { numRuns: 60 },
     );
   });
   test('a word longer than the column is cut, and a name too long is set smaller', () => {
-    expect(page.linesOf('Winterbourne-Achterdam-von-und-zu-Überallundnirgends', 20, 'bold', 14).length).toBeGreaterThan(3);
+    expect(
+      page.linesOf('Winterbourne-Achterdam-von-und-zu-Überallundnirgends', 20, 'bold', 14).length,
+    ).toBeGreaterThan(3);
     expect(page.fitting('Greta Winterbourne-Achterdam', 88, 'bold', 17, 10)).toBeGreaterThan(
       page.fitting('Greta Winterbourne-Achterdam-Quillfeather-Osterquist', 88, 'bold', 17, 10),
     );

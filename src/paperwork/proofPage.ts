@@ -1,7 +1,19 @@
 /** What a client is told of a proof. */
-export type ProofPage = { studio: string; title: string; pictures: { says: string; jpeg: Uint8Array }[]; facts: (readonly [name: string, value: string])[]; cautions: string[] };
+export type ProofPage = {
+  studio: string;
+  title: string;
+  pictures: { says: string; jpeg: Uint8Array }[];
+  facts: (readonly [name: string, value: string])[];
+  cautions: string[];
+};
 
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const ESCAPES: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&#39;',
+};
 /** @example escaped('<b> & "c"') // '&lt;b&gt; &amp; &quot;c&quot;' */
 export const escaped = (text: string): string => text.replace(/[&<>"']/g, (c) => ESCAPES[c]!);
 

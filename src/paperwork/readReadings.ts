@@ -17,13 +17,28 @@ export function readReadings(text: string, field: string): Reference {
   if (/BEGIN_DATA_FORMAT/.test(text)) return readCgats(text);
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const heads = data[0] ?? [];
-  const column = (...names: string[]) => heads.findIndex((h) => names.includes(h.trim().toLowerCase().replace(/[*_ ]/g, '')));
-  const named = column('sampleid', 'samplename', 'id', 'name', 'patch'), lab = [column('labl', 'l'), column('laba', 'a'), column('labb', 'b')];
-  if (named < 0 || lab.some((c) => c < 0)) throw new InputError(field, heads.join(', ').slice(0, 80), 'CGATS, or CSV whose first line names a column for the patch and columns L, a, b');
-  if (data.length - 1 > MOST_PATCHES) throw new InputError(field, data.length - 1, `up to ${MOST_PATCHES} patches`);
+  const column = (...names: string[]) =>
+    heads.findIndex((h) => names.includes(h.trim().toLowerCase().replace(/[*_ ]/g, '')));
+  const named = column('sampleid', 'samplename', 'id', 'name', 'patch'),
+    lab = [column('labl', 'l'), column('laba', 'a'), column('labb', 'b')];
+  if (named < 0 || lab.some((c) => c < 0))
+    throw new InputError(
+      field,
+      heads.join(', ').slice(0, 80),
+      'CGATS, or CSV whose first line names a column for the patch and columns L, a, b',
+    );
+  if (data.length - 1 > MOST_PATCHES)
+    throw new InputError(field, data.length - 1, `up to ${MOST_PATCHES} patches`);
   return data.slice(1).map((cells, i) => {
-    const values = lab.map((c) => Number((cells[c] ?? '').trim().replace(',', '.') || NaN)) as unknown as Lab;
-    if (!values.every(Number.isFinite)) throw new InputError(`${field}, patch ${i + 1}`, cells.join(', ').slice(0, 60), 'figures for L, a and b');
+    const values = lab.map((c) =>
+      Number((cells[c] ?? '').trim().replace(',', '.') || NaN),
+    ) as unknown as Lab;
+    if (!values.every(Number.isFinite))
+      throw new InputError(
+        `${field}, patch ${i + 1}`,
+        cells.join(', ').slice(0, 60),
+        'figures for L, a and b',
+      );
     return { id: (cells[named] ?? '').trim(), lab: values };
   });
 }

@@ -7,7 +7,12 @@ export type BadRow = { line: number; field: string; value: string; expected: str
 export type PriceTable = { rows: RoutePrice[]; bad: BadRow[] };
 
 /** Names people give the columns, in their own files. */
-const HEADS: Record<'size' | 'from' | 'price' | 'paper', RegExp> = { size: /^(size|format|dimensions?)/i, from: /^(from|qty|quantity|pieces?|count)/i, price: /^(price|each|cost|unit)/i, paper: /^(paper|stock|media|material)/i };
+const HEADS: Record<'size' | 'from' | 'price' | 'paper', RegExp> = {
+  size: /^(size|format|dimensions?)/i,
+  from: /^(from|qty|quantity|pieces?|count)/i,
+  price: /^(price|each|cost|unit)/i,
+  paper: /^(paper|stock|media|material)/i,
+};
 const CUSTOM = /^(custom|m2|m²|square met(re|er)|per m)/i;
 const MOST_ROWS = 20_000;
 
@@ -22,24 +27,48 @@ const MOST_ROWS = 20_000;
 export function readPriceTable(text: string, currency: string, unit: LengthUnit): PriceTable {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const heads = data[0] ?? [];
-  const at = Object.fromEntries(Object.entries(HEADS).map(([key, name]) => [key, heads.findIndex((h) => name.test(h.trim()))])) as Record<keyof typeof HEADS, number>;
-  for (const key of ['size', 'price'] as const) if (at[key] < 0) throw new InputError('table', heads.join(', ').slice(0, 80), `a first line that names its columns: size, from, price${key === 'size' ? '' : ' (no price was found)'}`);
-  if (data.length - 1 > MOST_ROWS) throw new InputError('table', data.length - 1, `up to ${MOST_ROWS} rows`);
-  const rows: RoutePrice[] = [], bad: BadRow[] = [], seen = new Map<string, number>();
+  const at = Object.fromEntries(
+    Object.entries(HEADS).map(([key, name]) => [key, heads.findIndex((h) => name.test(h.trim()))]),
+  ) as Record<keyof typeof HEADS, number>;
+  for (const key of ['size', 'price'] as const)
+    if (at[key] < 0)
+      throw new InputError(
+        'table',
+        heads.join(', ').slice(0, 80),
+        `a first line that names its columns: size, from, price${key === 'size' ? '' : ' (no price was found)'}`,
+      );
+  if (data.length - 1 > MOST_ROWS)
+    throw new InputError('table', data.length - 1, `up to ${MOST_ROWS} rows`);
+  const rows: RoutePrice[] = [],
+    bad: BadRow[] = [],
+    seen = new Map<string, number>();
   // Blank lines were passed over, so lines are counted in the text itself.
   const lines = lineNumbers(text.replace(/^\uFEFF/, ''));
   data.slice(1).forEach((cells, i) => {
-    const line = lines[i + 1] ?? i + 2, cell = (key: keyof typeof HEADS) => (at[key] < 0 ? '' : (cells[at[key]] ?? '').trim());
+    const line = lines[i + 1] ?? i + 2,
+      cell = (key: keyof typeof HEADS) => (at[key] < 0 ? '' : (cells[at[key]] ?? '').trim());
     try {
       const size = CUSTOM.test(cell('size')) ? null : parseSize(cell('size'), unit, 'size');
       const from = cell('from') === '' ? 1 : Number(cell('from').replace(/\s*[+–-].*$/, ''));
-      if (!Number.isInteger(from) || from < 1) throw new InputError('from', cell('from'), 'a whole quantity from 1 on');
+      if (!Number.isInteger(from) || from < 1)
+        throw new InputError('from', cell('from'), 'a whole quantity from 1 on');
       const price = parseMoney(cell('price').replace(/\s*[A-Z]{3}$/, ''), currency, 'price');
       if (!(price > 0)) throw new InputError('price', cell('price'), 'a price above zero');
       const key = `${size ? [size.width, size.height].sort((a, b) => a - b).join('x') : 'custom'} ${from} ${cell('paper')}`;
-      if (seen.has(key)) throw new InputError('size', cell('size'), `each size and quantity once: it stands in line ${seen.get(key)} already`);
+      if (seen.has(key))
+        throw new InputError(
+          'size',
+          cell('size'),
+          `each size and quantity once: it stands in line ${seen.get(key)} already`,
+        );
       seen.set(key, line);
-      rows.push({ width: size?.width ?? null, height: size?.height ?? null, paper: cell('paper'), from, price });
+      rows.push({
+        width: size?.width ?? null,
+        height: size?.height ?? null,
+        paper: cell('paper'),
+        from,
+        price,
+      });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       bad.push({ line, field: error.field, value: String(error.value ?? ''), expected: error.expected });
@@ -51,9 +80,22 @@ export function readPriceTable(text: string, currency: string, unit: LengthUnit)
 /** The line each record begins on; a quoted cell may run over several. */
 function lineNumbers(text: string): number[] {
   const starts: number[] = [];
-  let line = 1, quoted = false, empty = true, begun = 1;
+  let line = 1,
+    quoted = false,
+    empty = true,
+    begun = 1;
   for (const c of text) {
-    if (c === '"') { quoted = !quoted; empty = false; } else if (c === '\n') { if (!quoted) { if (!empty) starts.push(begun); begun = line + 1; empty = true; } line++; } else if (c !== '\r' && c !== ' ' && c !== ',' && c !== ';' && c !== '\t') empty = false;
+    if (c === '"') {
+      quoted = !quoted;
+      empty = false;
+    } else if (c === '\n') {
+      if (!quoted) {
+        if (!empty) starts.push(begun);
+        begun = line + 1;
+        empty = true;
+      }
+      line++;
+    } else if (c !== '\r' && c !== ' ' && c !== ',' && c !== ';' && c !== '\t') empty = false;
   }
   if (!empty) starts.push(begun);
   return starts;

@@ -1,4 +1,12 @@
-import { createHash, createPrivateKey, createPublicKey, generateKeyPairSync, sign, verify, type KeyObject } from 'node:crypto';
+import {
+  createHash,
+  createPrivateKey,
+  createPublicKey,
+  generateKeyPairSync,
+  sign,
+  verify,
+  type KeyObject,
+} from 'node:crypto';
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
@@ -17,7 +25,12 @@ export async function studioKey(dataDir: string): Promise<KeyObject> {
   }
   const { privateKey } = generateKeyPairSync('ed25519');
   await mkdir(join(dataDir, 'keys'), { recursive: true, mode: 0o700 });
-  await writeFile(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600, flag: 'wx' }).catch((e: NodeJS.ErrnoException) => { if (e.code !== 'EEXIST') throw e; });
+  await writeFile(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), {
+    mode: 0o600,
+    flag: 'wx',
+  }).catch((e: NodeJS.ErrnoException) => {
+    if (e.code !== 'EEXIST') throw e;
+  });
   return createPrivateKey(await readFile(file, 'utf8'));
 }
 
@@ -37,11 +50,18 @@ export function unseal(key: KeyObject, code: string): Sealed | null {
   if (version !== VERSION || !edition || !number || !made || title === undefined) return null;
   const signature = Buffer.from(code.slice(cut + 1), 'base64url');
   // Base64's last sign has spare bits: only the one spelling we write is taken, so that a changed code is never a good one.
-  const genuine = signature.toString('base64url') === code.slice(cut + 1) && verify(null, Buffer.from(body), createPublicKey(key), signature);
+  const genuine =
+    signature.toString('base64url') === code.slice(cut + 1) &&
+    verify(null, Buffer.from(body), createPublicKey(key), signature);
   return genuine ? { edition, number, made, title: decodeURIComponent(title) } : null;
 }
 
 /** Sixteen signs of the code's hash, to read out or compare by eye. */
 export function shortCode(code: string): string {
-  return createHash('sha256').update(code).digest('hex').slice(0, 16).toUpperCase().replace(/(.{4})(?=.)/g, '$1 ');
+  return createHash('sha256')
+    .update(code)
+    .digest('hex')
+    .slice(0, 16)
+    .toUpperCase()
+    .replace(/(.{4})(?=.)/g, '$1 ');
 }

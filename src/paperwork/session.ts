@@ -1,12 +1,23 @@
 import { Page } from './pdf';
 
-export type SessionFacts = { studio: string; title: string; facts: string; plan: string; finding: string; steps: string[]; cautions: string[]; at: string; letter: boolean };
+export type SessionFacts = {
+  studio: string;
+  title: string;
+  facts: string;
+  plan: string;
+  finding: string;
+  steps: string[];
+  cautions: string[];
+  at: string;
+  letter: boolean;
+};
 
 /** The checklist of a capture session: order of acts with a box each, the plan's figures, cautions, and room to write. */
 export async function sessionPdf(f: SessionFacts): Promise<Buffer> {
   const [w, h] = f.letter ? [215.9, 279.4] : [210, 297];
   const page = new Page(w, h, { title: `Capture of ${f.title}`, author: f.studio, at: f.at });
-  const left = 20, width = w - 40;
+  const left = 20,
+    width = w - 40;
   page.text(f.studio, left, 16, { size: 8, colour: '#525b66' });
   let y = page.text(`Capture of ${f.title}`, left, 21, { face: 'title', size: 19, width });
   y = page.text(f.facts, left, y, { size: 9, colour: '#525b66', width });

@@ -26,7 +26,11 @@ export class Store {
   readonly db: Reader;
   private readonly writing: Reader;
 
-  private constructor(readonly client: Client, private readonly writer: Client, readonly file: string | null) {
+  private constructor(
+    readonly client: Client,
+    private readonly writer: Client,
+    readonly file: string | null,
+  ) {
     this.db = drizzle(client, { schema });
     this.writing = drizzle(writer, { schema });
   }
@@ -43,7 +47,10 @@ export class Store {
     }
     await mkdir(dataDir, { recursive: true });
     const file = join(dataDir, 'glassine.db');
-    const existed = await stat(file).then(() => true, () => false);
+    const existed = await stat(file).then(
+      () => true,
+      () => false,
+    );
     const client = () => createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS });
     const store = new Store(client(), client(), file);
     await store.retrying(() => store.writer.execute('PRAGMA journal_mode = WAL'));
@@ -57,7 +64,9 @@ export class Store {
    * process queue; writers of other processes are waited for.
    */
   write<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
-    const turn = this.tail.then(() => this.retrying(() => this.writing.transaction(work, { behavior: 'immediate' })));
+    const turn = this.tail.then(() =>
+      this.retrying(() => this.writing.transaction(work, { behavior: 'immediate' })),
+    );
     this.tail = turn.catch(() => {});
     return turn;
   }
@@ -74,9 +83,13 @@ export class Store {
   }
 
   private async isBehind(): Promise<boolean> {
-    const journal = JSON.parse(await readFile(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as { entries: { when: number }[] };
+    const journal = JSON.parse(await readFile(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as {
+      entries: { when: number }[];
+    };
     const latest = Math.max(...journal.entries.map((e) => e.when));
-    const [row] = await this.db.all<{ last: number | null }>(sql`SELECT max(created_at) AS last FROM __drizzle_migrations`).catch(() => [{ last: null }]);
+    const [row] = await this.db
+      .all<{ last: number | null }>(sql`SELECT max(created_at) AS last FROM __drizzle_migrations`)
+      .catch(() => [{ last: null }]);
     return (row?.last ?? 0) < latest;
   }
 
@@ -84,8 +97,14 @@ export class Store {
     const aside = join(dataDir, 'aside');
     await mkdir(aside, { recursive: true });
     await this.writer.execute('PRAGMA wal_checkpoint(TRUNCATE)');
-    await copyFile(this.file!, join(aside, `glassine-${new Date().toISOString().replace(/[:.]/g, '-')}.db`));
-    const old = (await readdir(aside)).filter((n) => n.startsWith('glassine-')).sort().slice(0, -COPIES_KEPT);
+    await copyFile(
+      this.file!,
+      join(aside, `glassine-${new Date().toISOString().replace(/[:.]/g, '-')}.db`),
+    );
+    const old = (await readdir(aside))
+      .filter((n) => n.startsWith('glassine-'))
+      .sort()
+      .slice(0, -COPIES_KEPT);
     for (const name of old) await rm(join(aside, name), { force: true });
   }
 

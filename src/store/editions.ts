@@ -3,33 +3,62 @@ import { entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
 import { readyStates } from '@/core/edition/states';
 import type { Db, Tx } from './db';
 import { insertRow } from './rows';
-import { editions, formats, impressions, masters, orderLines, orders, papers, register, works } from './schema';
+import {
+  editions,
+  formats,
+  impressions,
+  masters,
+  orderLines,
+  orders,
+  papers,
+  register,
+  works,
+} from './schema';
 
 export type Edition = typeof editions.$inferSelect;
 export type Impression = typeof impressions.$inferSelect;
 export type RegisterEntry = typeof register.$inferSelect;
 
-export const editionsOf = (db: Db, workId: string): Promise<Edition[]> => db.select().from(editions).where(eq(editions.workId, workId)).orderBy(asc(editions.openedAt));
+export const editionsOf = (db: Db, workId: string): Promise<Edition[]> =>
+  db.select().from(editions).where(eq(editions.workId, workId)).orderBy(asc(editions.openedAt));
 
 /** How many impressions of an edition stand in each state. */
 export async function stateCounts(db: Db, editionId: string): Promise<Record<string, number>> {
-  const rows = await db.select({ state: impressions.state, n: sql<number>`count(*)` }).from(impressions).where(eq(impressions.editionId, editionId)).groupBy(impressions.state);
+  const rows = await db
+    .select({ state: impressions.state, n: sql<number>`count(*)` })
+    .from(impressions)
+    .where(eq(impressions.editionId, editionId))
+    .groupBy(impressions.state);
   return Object.fromEntries(rows.map((r) => [r.state, r.n]));
 }
 
 /** Every edition with its work and its counts, for the register's first page. */
 export async function editionsPage(db: Db, page: number, perPage = 50) {
-  const rows = await db.select({ edition: editions, title: works.title, sha256: masters.sha256 }).from(editions).innerJoin(works, eq(works.id, editions.workId))
+  const rows = await db
+    .select({ edition: editions, title: works.title, sha256: masters.sha256 })
+    .from(editions)
+    .innerJoin(works, eq(works.id, editions.workId))
     .leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true)))
-    .orderBy(desc(editions.openedAt)).limit(perPage).offset(page * perPage);
+    .orderBy(desc(editions.openedAt))
+    .limit(perPage)
+    .offset(page * perPage);
   const ids = rows.map((r) => r.edition.id);
   const counts = ids.length
-    ? await db.select({ editionId: impressions.editionId, state: impressions.state, n: sql<number>`count(*)` }).from(impressions).where(inArray(impressions.editionId, ids)).groupBy(impressions.editionId, impressions.state)
+    ? await db
+        .select({ editionId: impressions.editionId, state: impressions.state, n: sql<number>`count(*)` })
+        .from(impressions)
+        .where(inArray(impressions.editionId, ids))
+        .groupBy(impressions.editionId, impressions.state)
     : [];
   const [total] = await db.select({ n: sql<number>`count(*)` }).from(editions);
   return {
     total: total?.n ?? 0,
-    lines: rows.map((r) => ({ ...r, counts: Object.fromEntries(counts.filter((c) => c.editionId === r.edition.id).map((c) => [c.state, c.n])) as Record<string, number> })),
+    lines: rows.map((r) => ({
+      ...r,
+      counts: Object.fromEntries(
+        counts.filter((c) => c.editionId === r.edition.id).map((c) => [c.state, c.n]),
+      ) as Record<string, number>,
+    })),
   };
 }
 
@@ -37,16 +66,35 @@ export const IMPRESSIONS_A_PAGE = 240;
 
 /** The impressions of an edition in order: the run first, then the proofs outside it. */
 export const impressionsOf = (db: Db, editionId: string, page = 0) =>
-  db.select({ impression: impressions, formatName: formats.name, paperName: papers.name, orderNumber: orders.number, orderId: orders.id }).from(impressions)
-    .leftJoin(formats, eq(formats.id, impressions.formatId)).leftJoin(papers, eq(papers.id, impressions.paperId))
-    .leftJoin(orderLines, eq(orderLines.id, impressions.orderLineId)).leftJoin(orders, eq(orders.id, orderLines.orderId))
+  db
+    .select({
+      impression: impressions,
+      formatName: formats.name,
+      paperName: papers.name,
+      orderNumber: orders.number,
+      orderId: orders.id,
+    })
+    .from(impressions)
+    .leftJoin(formats, eq(formats.id, impressions.formatId))
+    .leftJoin(papers, eq(papers.id, impressions.paperId))
+    .leftJoin(orderLines, eq(orderLines.id, impressions.orderLineId))
+    .leftJoin(orders, eq(orders.id, orderLines.orderId))
     .where(eq(impressions.editionId, editionId))
-    .orderBy(sql`CASE ${impressions.kind} WHEN 'run' THEN 0 WHEN 'open' THEN 0 WHEN 'AP' THEN 1 WHEN 'PP' THEN 2 ELSE 3 END`, asc(impressions.number))
-    .limit(IMPRESSIONS_A_PAGE).offset(page * IMPRESSIONS_A_PAGE);
+    .orderBy(
+      sql`CASE ${impressions.kind} WHEN 'run' THEN 0 WHEN 'open' THEN 0 WHEN 'AP' THEN 1 WHEN 'PP' THEN 2 ELSE 3 END`,
+      asc(impressions.number),
+    )
+    .limit(IMPRESSIONS_A_PAGE)
+    .offset(page * IMPRESSIONS_A_PAGE);
 
 /** How many lines the register has, and when the last was written. */
 export async function registerLength(db: Db): Promise<{ entries: number; last: string | null }> {
-  const [row] = await db.select({ entries: sql<number>`coalesce(max(${register.seq}), 0)`, last: sql<string | null>`max(${register.at})` }).from(register);
+  const [row] = await db
+    .select({
+      entries: sql<number>`coalesce(max(${register.seq}), 0)`,
+      last: sql<string | null>`max(${register.at})`,
+    })
+    .from(register);
   return row ?? { entries: 0, last: null };
 }
 
@@ -57,7 +105,11 @@ export type NewEntry = Omit<ChainedEntry, 'seq' | 'prevHash' | 'hash'>;
 
 /** Writes lines at the end of the register, each over the one before. */
 export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Promise<void> {
-  const [last] = await tx.select({ seq: register.seq, hash: register.hash }).from(register).orderBy(desc(register.seq)).limit(1);
+  const [last] = await tx
+    .select({ seq: register.seq, hash: register.hash })
+    .from(register)
+    .orderBy(desc(register.seq))
+    .limit(1);
   let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? GENESIS];
   for (const entry of entries) {
     const line = { ...entry, seq: ++seq, prevHash };
@@ -70,7 +122,12 @@ export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Pr
 /** The whole register from its first line, a thousand at a time. */
 export async function* readRegister(db: Db): AsyncGenerator<ChainedEntry> {
   for (let after = 0; ;) {
-    const lines = await db.select().from(register).where(sql`${register.seq} > ${after}`).orderBy(asc(register.seq)).limit(1_000);
+    const lines = await db
+      .select()
+      .from(register)
+      .where(sql`${register.seq} > ${after}`)
+      .orderBy(asc(register.seq))
+      .limit(1_000);
     if (!lines.length) return;
     yield* lines as ChainedEntry[];
     after = lines.at(-1)!.seq;
@@ -78,25 +135,71 @@ export async function* readRegister(db: Db): AsyncGenerator<ChainedEntry> {
 }
 
 /** Impressions that lie ready in the drawer for a size of an edition, lowest number first. */
-export const readyImpressions = (db: Db, edition: Edition, formatId: string, count: number): Promise<Impression[]> =>
-  db.select().from(impressions)
-    .where(and(
-      eq(impressions.editionId, edition.id), eq(impressions.formatId, formatId), inArray(impressions.kind, ['run', 'open']),
-      inArray(impressions.state, readyStates(edition.signing)), isNull(impressions.orderLineId),
-    ))
-    .orderBy(asc(impressions.number)).limit(count);
+export const readyImpressions = (
+  db: Db,
+  edition: Edition,
+  formatId: string,
+  count: number,
+): Promise<Impression[]> =>
+  db
+    .select()
+    .from(impressions)
+    .where(
+      and(
+        eq(impressions.editionId, edition.id),
+        eq(impressions.formatId, formatId),
+        inArray(impressions.kind, ['run', 'open']),
+        inArray(impressions.state, readyStates(edition.signing)),
+        isNull(impressions.orderLineId),
+      ),
+    )
+    .orderBy(asc(impressions.number))
+    .limit(count);
 
 export const pickedFor = (db: Db, orderId: string) =>
-  db.select({ impression: impressions, lineId: orderLines.id, edition: editions, title: works.title, workId: works.id, format: formats, paper: papers }).from(impressions)
-    .innerJoin(orderLines, eq(orderLines.id, impressions.orderLineId)).innerJoin(editions, eq(editions.id, impressions.editionId)).innerJoin(works, eq(works.id, editions.workId))
-    .innerJoin(formats, eq(formats.id, impressions.formatId)).innerJoin(papers, eq(papers.id, impressions.paperId))
-    .where(eq(orderLines.orderId, orderId)).orderBy(asc(orderLines.id), asc(impressions.number));
+  db
+    .select({
+      impression: impressions,
+      lineId: orderLines.id,
+      edition: editions,
+      title: works.title,
+      workId: works.id,
+      format: formats,
+      paper: papers,
+    })
+    .from(impressions)
+    .innerJoin(orderLines, eq(orderLines.id, impressions.orderLineId))
+    .innerJoin(editions, eq(editions.id, impressions.editionId))
+    .innerJoin(works, eq(works.id, editions.workId))
+    .innerJoin(formats, eq(formats.id, impressions.formatId))
+    .innerJoin(papers, eq(papers.id, impressions.paperId))
+    .where(eq(orderLines.orderId, orderId))
+    .orderBy(asc(orderLines.id), asc(impressions.number));
 
 /** Impressions that wait for hands, gathered by edition and state, for the bench. */
 export const waitingImpressions = (db: Db) =>
-  db.select({
-    editionId: impressions.editionId, state: impressions.state, title: works.title, kind: editions.kind, size: editions.size, signing: editions.signing,
-    n: sql<number>`count(*)`, first: sql<number>`min(${impressions.number})`, last: sql<number>`max(${impressions.number})`, since: sql<string>`min(${impressions.changedAt})`,
-  }).from(impressions).innerJoin(editions, eq(editions.id, impressions.editionId)).innerJoin(works, eq(works.id, editions.workId))
-    .where(and(inArray(impressions.state, ['printed', 'inspected', 'returned']), inArray(impressions.kind, ['run', 'open'])))
-    .groupBy(impressions.editionId, impressions.state).orderBy(asc(sql`min(${impressions.changedAt})`)).limit(50);
+  db
+    .select({
+      editionId: impressions.editionId,
+      state: impressions.state,
+      title: works.title,
+      kind: editions.kind,
+      size: editions.size,
+      signing: editions.signing,
+      n: sql<number>`count(*)`,
+      first: sql<number>`min(${impressions.number})`,
+      last: sql<number>`max(${impressions.number})`,
+      since: sql<string>`min(${impressions.changedAt})`,
+    })
+    .from(impressions)
+    .innerJoin(editions, eq(editions.id, impressions.editionId))
+    .innerJoin(works, eq(works.id, editions.workId))
+    .where(
+      and(
+        inArray(impressions.state, ['printed', 'inspected', 'returned']),
+        inArray(impressions.kind, ['run', 'open']),
+      ),
+    )
+    .groupBy(impressions.editionId, impressions.state)
+    .orderBy(asc(sql`min(${impressions.changedAt})`))
+    .limit(50);

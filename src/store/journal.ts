@@ -6,18 +6,34 @@ export type JournalRow = typeof journal.$inferSelect;
 export const LINES_A_PAGE = 100;
 
 /** A page of the journal, newest first. */
-export async function journalPage(db: Db, q: { search: string; page: number }): Promise<{ lines: Omit<JournalRow, 'before' | 'after'>[]; total: number }> {
+export async function journalPage(
+  db: Db,
+  q: { search: string; page: number },
+): Promise<{ lines: Omit<JournalRow, 'before' | 'after'>[]; total: number }> {
   const like = `%${q.search.replace(/[%_\\]/g, '\\$&')}%`;
   const where = q.search ? sql`${journal.says} LIKE ${like} ESCAPE '\\'` : undefined;
   const { id, at, who, act, subject, subjectId, says } = journal;
   const [lines, [row]] = await Promise.all([
-    db.select({ id, at, who, act, subject, subjectId, says }).from(journal).where(and(where)).orderBy(desc(journal.id)).limit(LINES_A_PAGE).offset(q.page * LINES_A_PAGE),
-    db.select({ n: sql<number>`count(*)` }).from(journal).where(where),
+    db
+      .select({ id, at, who, act, subject, subjectId, says })
+      .from(journal)
+      .where(and(where))
+      .orderBy(desc(journal.id))
+      .limit(LINES_A_PAGE)
+      .offset(q.page * LINES_A_PAGE),
+    db
+      .select({ n: sql<number>`count(*)` })
+      .from(journal)
+      .where(where),
   ]);
   return { lines, total: row?.n ?? 0 };
 }
 
-export type Found = { works: { id: string; title: string; medium: string }[]; orders: { id: string; number: number; buyer: string; state: string }[]; impressions: { id: string; editionId: string; label: string; title: string; state: string }[] };
+export type Found = {
+  works: { id: string; title: string; medium: string }[];
+  orders: { id: string; number: number; buyer: string; state: string }[];
+  impressions: { id: string; editionId: string; label: string; title: string; state: string }[];
+};
 
 /** Works by title or medium, orders by number or buyer, impressions by "13/40" and a part of the title. */
 export async function findAnything(db: Db, text: string): Promise<Found> {
@@ -27,9 +43,21 @@ export async function findAnything(db: Db, text: string): Promise<Found> {
   const rest = numbered ? text.replace(numbered[0], '').trim() : '';
   const titleLike = `%${rest.replace(/[%_\\]/g, '\\$&')}%`;
   const [foundWorks, foundOrders, foundImpressions] = await Promise.all([
-    db.select({ id: works.id, title: works.title, medium: works.medium }).from(works).where(sql`${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\'`).orderBy(works.title).limit(20),
-    db.select({ id: orders.id, number: orders.number, buyer: buyers.name, state: orders.state }).from(orders).innerJoin(buyers, sql`${buyers.id} = ${orders.buyerId}`)
-      .where(sql`${buyers.name} LIKE ${like} ESCAPE '\\' OR ${orders.number} = ${number ? Number(number[1]) : -1}`).orderBy(desc(orders.number)).limit(20),
+    db
+      .select({ id: works.id, title: works.title, medium: works.medium })
+      .from(works)
+      .where(sql`${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\'`)
+      .orderBy(works.title)
+      .limit(20),
+    db
+      .select({ id: orders.id, number: orders.number, buyer: buyers.name, state: orders.state })
+      .from(orders)
+      .innerJoin(buyers, sql`${buyers.id} = ${orders.buyerId}`)
+      .where(
+        sql`${buyers.name} LIKE ${like} ESCAPE '\\' OR ${orders.number} = ${number ? Number(number[1]) : -1}`,
+      )
+      .orderBy(desc(orders.number))
+      .limit(20),
     numbered
       ? db.all<Found['impressions'][number]>(sql`
           SELECT i.id, i.edition_id AS editionId, i.number || '/' || e.size AS label, w.title, i.state FROM impressions i JOIN editions e ON e.id = i.edition_id JOIN works w ON w.id = e.work_id

@@ -2,7 +2,19 @@ import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/states';
 import type { Supply } from '@/core/parcel/pack';
 import type { Db } from './db';
-import { buyers, editions, formats, masters, orderLines, orders, parcels, prices, services, supplies, works } from './schema';
+import {
+  buyers,
+  editions,
+  formats,
+  masters,
+  orderLines,
+  orders,
+  parcels,
+  prices,
+  services,
+  supplies,
+  works,
+} from './schema';
 
 export type Order = typeof orders.$inferSelect;
 export type OrderLine = typeof orderLines.$inferSelect;
@@ -12,35 +24,75 @@ export type Parcel = typeof parcels.$inferSelect;
 export const ORDERS_A_PAGE = 50;
 
 /** A page of orders: those that want hands first by their day, the rest newest first. */
-export async function ordersPage(db: Db, q: { search: string; states: readonly OrderState[] | null; page: number }) {
+export async function ordersPage(
+  db: Db,
+  q: { search: string; states: readonly OrderState[] | null; page: number },
+) {
   const like = `%${q.search.replace(/[%_\\]/g, '\\$&')}%`;
   const where = and(
     q.states ? inArray(orders.state, [...q.states]) : undefined,
-    q.search ? sql`(${buyers.name} LIKE ${like} ESCAPE '\\' OR ${orders.number} = ${Number(q.search) || -1})` : undefined,
+    q.search
+      ? sql`(${buyers.name} LIKE ${like} ESCAPE '\\' OR ${orders.number} = ${Number(q.search) || -1})`
+      : undefined,
   );
-  const order = q.states === OPEN_ORDER_STATES ? [asc(orders.shipBy), asc(orders.number)] : [desc(orders.number)];
-  const lines = await db.select({
-    order: orders, buyer: buyers.name, country: buyers.country,
-    pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-    sum: sql<number>`(SELECT coalesce(sum(${orderLines.quantity} * ${orderLines.priceMinor}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-    what: sql<string>`(SELECT group_concat(title, '; ') FROM (SELECT DISTINCT ${works.title} AS title FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} WHERE ${orderLines.orderId} = ${orders.id}))`,
-  }).from(orders).innerJoin(buyers, eq(buyers.id, orders.buyerId)).where(where).orderBy(...order).limit(ORDERS_A_PAGE).offset(q.page * ORDERS_A_PAGE);
-  const [row] = await db.select({ n: sql<number>`count(*)` }).from(orders).innerJoin(buyers, eq(buyers.id, orders.buyerId)).where(where);
+  const order =
+    q.states === OPEN_ORDER_STATES ? [asc(orders.shipBy), asc(orders.number)] : [desc(orders.number)];
+  const lines = await db
+    .select({
+      order: orders,
+      buyer: buyers.name,
+      country: buyers.country,
+      pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
+      sum: sql<number>`(SELECT coalesce(sum(${orderLines.quantity} * ${orderLines.priceMinor}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
+      what: sql<string>`(SELECT group_concat(title, '; ') FROM (SELECT DISTINCT ${works.title} AS title FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} WHERE ${orderLines.orderId} = ${orders.id}))`,
+    })
+    .from(orders)
+    .innerJoin(buyers, eq(buyers.id, orders.buyerId))
+    .where(where)
+    .orderBy(...order)
+    .limit(ORDERS_A_PAGE)
+    .offset(q.page * ORDERS_A_PAGE);
+  const [row] = await db
+    .select({ n: sql<number>`count(*)` })
+    .from(orders)
+    .innerJoin(buyers, eq(buyers.id, orders.buyerId))
+    .where(where);
   return { lines, total: row?.n ?? 0 };
 }
 
 /** How many orders stand in each state. */
 export async function orderCounts(db: Db): Promise<Partial<Record<OrderState, number>>> {
-  const rows = await db.select({ state: orders.state, n: sql<number>`count(*)` }).from(orders).groupBy(orders.state);
+  const rows = await db
+    .select({ state: orders.state, n: sql<number>`count(*)` })
+    .from(orders)
+    .groupBy(orders.state);
   return Object.fromEntries(rows.map((r) => [r.state, r.n]));
 }
 
 export async function orderWhole(db: Db, orderId: string) {
-  const [row] = await db.select({ order: orders, buyer: buyers }).from(orders).innerJoin(buyers, eq(buyers.id, orders.buyerId)).where(eq(orders.id, orderId)).limit(1);
+  const [row] = await db
+    .select({ order: orders, buyer: buyers })
+    .from(orders)
+    .innerJoin(buyers, eq(buyers.id, orders.buyerId))
+    .where(eq(orders.id, orderId))
+    .limit(1);
   if (!row) return null;
-  const lines = await db.select({ line: orderLines, edition: editions, format: formats, title: works.title, workId: works.id, sha256: masters.sha256 }).from(orderLines)
-    .innerJoin(editions, eq(editions.id, orderLines.editionId)).innerJoin(works, eq(works.id, editions.workId)).innerJoin(formats, eq(formats.id, orderLines.formatId))
-    .leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true))).where(eq(orderLines.orderId, orderId)).orderBy(asc(orderLines.id));
+  const lines = await db
+    .select({
+      line: orderLines,
+      edition: editions,
+      format: formats,
+      title: works.title,
+      workId: works.id,
+      sha256: masters.sha256,
+    })
+    .from(orderLines)
+    .innerJoin(editions, eq(editions.id, orderLines.editionId))
+    .innerJoin(works, eq(works.id, editions.workId))
+    .innerJoin(formats, eq(formats.id, orderLines.formatId))
+    .leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true)))
+    .where(eq(orderLines.orderId, orderId))
+    .orderBy(asc(orderLines.id));
   const [parcel] = await db.select().from(parcels).where(eq(parcels.orderId, orderId)).limit(1);
   return { ...row, lines, parcel: parcel ?? null };
 }
@@ -58,36 +110,98 @@ const readyCount = (editionId: SQL, formatId: SQL): SQL<number> => sql<number>`(
 
 /** Open orders with what they hold, for the bench, soonest promised first. */
 export const openOrders = (db: Db) =>
-  db.select({
-    order: orders, buyer: buyers.name, parcelForm: parcels.form, expectedMg: parcels.expectedMg, scaleMg: parcels.scaleMg,
-    what: sql<string>`(SELECT group_concat(${works.title} || ' ' || ${formats.name} || CASE WHEN ${orderLines.quantity} > 1 THEN ' ×' || ${orderLines.quantity} ELSE '' END, '; ') FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} JOIN ${formats} ON ${formats.id} = ${orderLines.formatId} WHERE ${orderLines.orderId} = ${orders.id})`,
-    pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-    ready: sql<number>`(SELECT coalesce(sum(min(${orderLines.quantity}, ${readyCount(sql`${orderLines.editionId}`, sql`${orderLines.formatId}`)})), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-  }).from(orders).innerJoin(buyers, eq(buyers.id, orders.buyerId)).leftJoin(parcels, eq(parcels.orderId, orders.id))
-    .where(inArray(orders.state, [...OPEN_ORDER_STATES])).orderBy(asc(orders.shipBy), asc(orders.number)).limit(60);
+  db
+    .select({
+      order: orders,
+      buyer: buyers.name,
+      parcelForm: parcels.form,
+      expectedMg: parcels.expectedMg,
+      scaleMg: parcels.scaleMg,
+      what: sql<string>`(SELECT group_concat(${works.title} || ' ' || ${formats.name} || CASE WHEN ${orderLines.quantity} > 1 THEN ' ×' || ${orderLines.quantity} ELSE '' END, '; ') FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} JOIN ${formats} ON ${formats.id} = ${orderLines.formatId} WHERE ${orderLines.orderId} = ${orders.id})`,
+      pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
+      ready: sql<number>`(SELECT coalesce(sum(min(${orderLines.quantity}, ${readyCount(sql`${orderLines.editionId}`, sql`${orderLines.formatId}`)})), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
+    })
+    .from(orders)
+    .innerJoin(buyers, eq(buyers.id, orders.buyerId))
+    .leftJoin(parcels, eq(parcels.orderId, orders.id))
+    .where(inArray(orders.state, [...OPEN_ORDER_STATES]))
+    .orderBy(asc(orders.shipBy), asc(orders.number))
+    .limit(60);
 
 /** What can be sold: every offered size of every edition that is open for sale, with its price and how many lie ready. */
 export const sellable = (db: Db) =>
-  db.select({
-    editionId: editions.id, formatId: formats.id, title: works.title, formatName: formats.name, kind: editions.kind, size: editions.size, priceMinor: prices.priceMinor,
-    ready: readyCount(sql`${editions.id}`, sql`${formats.id}`),
-  }).from(editions).innerJoin(works, eq(works.id, editions.workId))
-    .innerJoin(formats, and(eq(formats.workId, works.id), sql`${formats.archivedAt} IS NULL`, sql`(${editions.formatId} IS NULL OR ${editions.formatId} = ${formats.id})`))
-    .leftJoin(prices, eq(prices.formatId, formats.id)).where(sql`${works.archivedAt} IS NULL`)
-    .orderBy(asc(works.title), asc(formats.imageWidthUm)).limit(2_000);
+  db
+    .select({
+      editionId: editions.id,
+      formatId: formats.id,
+      title: works.title,
+      formatName: formats.name,
+      kind: editions.kind,
+      size: editions.size,
+      priceMinor: prices.priceMinor,
+      ready: readyCount(sql`${editions.id}`, sql`${formats.id}`),
+    })
+    .from(editions)
+    .innerJoin(works, eq(works.id, editions.workId))
+    .innerJoin(
+      formats,
+      and(
+        eq(formats.workId, works.id),
+        sql`${formats.archivedAt} IS NULL`,
+        sql`(${editions.formatId} IS NULL OR ${editions.formatId} = ${formats.id})`,
+      ),
+    )
+    .leftJoin(prices, eq(prices.formatId, formats.id))
+    .where(sql`${works.archivedAt} IS NULL`)
+    .orderBy(asc(works.title), asc(formats.imageWidthUm))
+    .limit(2_000);
 
-export const allBuyers = (db: Db): Promise<Buyer[]> => db.select().from(buyers).orderBy(asc(sql`${buyers.name} COLLATE NOCASE`)).limit(5_000);
+export const allBuyers = (db: Db): Promise<Buyer[]> =>
+  db
+    .select()
+    .from(buyers)
+    .orderBy(asc(sql`${buyers.name} COLLATE NOCASE`))
+    .limit(5_000);
 
 export type SupplyRow = typeof supplies.$inferSelect;
-export const asSupply = (s: SupplyRow): Supply => ({ id: s.id, name: s.name, kind: s.kind, width: s.widthUm, height: s.heightUm, weight: s.weightMg, onHand: s.onHand });
-export const shelf = async (db: Db): Promise<Supply[]> => (await db.select().from(supplies).orderBy(asc(supplies.name))).map(asSupply);
-export const lowSupplies = (db: Db): Promise<SupplyRow[]> => db.select().from(supplies).where(sql`${supplies.onHand} <= ${supplies.reorderAt}`).orderBy(asc(supplies.onHand)).limit(12);
+export const asSupply = (s: SupplyRow): Supply => ({
+  id: s.id,
+  name: s.name,
+  kind: s.kind,
+  width: s.widthUm,
+  height: s.heightUm,
+  weight: s.weightMg,
+  onHand: s.onHand,
+});
+export const shelf = async (db: Db): Promise<Supply[]> =>
+  (await db.select().from(supplies).orderBy(asc(supplies.name))).map(asSupply);
+export const lowSupplies = (db: Db): Promise<SupplyRow[]> =>
+  db
+    .select()
+    .from(supplies)
+    .where(sql`${supplies.onHand} <= ${supplies.reorderAt}`)
+    .orderBy(asc(supplies.onHand))
+    .limit(12);
 
 /** What one of each supply costs, minor units, by id. */
 export const supplyPrices = async (db: Db): Promise<Map<string, number>> =>
-  new Map((await db.select({ id: supplies.id, price: supplies.priceMinor }).from(supplies)).map((s) => [s.id, s.price]));
+  new Map(
+    (await db.select({ id: supplies.id, price: supplies.priceMinor }).from(supplies)).map((s) => [
+      s.id,
+      s.price,
+    ]),
+  );
 
 export type Service = typeof services.$inferSelect;
-export const allServices = (db: Db): Promise<Service[]> => db.select().from(services).orderBy(asc(services.carrier), asc(services.priceMinor));
+export const allServices = (db: Db): Promise<Service[]> =>
+  db.select().from(services).orderBy(asc(services.carrier), asc(services.priceMinor));
 /** Everything on the packing shelf, like beside like, small before large. */
-export const allSupplies = (db: Db): Promise<SupplyRow[]> => db.select().from(supplies).orderBy(asc(supplies.kind), asc(sql`${supplies.widthUm} * ${supplies.heightUm}`), asc(supplies.name));
+export const allSupplies = (db: Db): Promise<SupplyRow[]> =>
+  db
+    .select()
+    .from(supplies)
+    .orderBy(
+      asc(supplies.kind),
+      asc(sql`${supplies.widthUm} * ${supplies.heightUm}`),
+      asc(supplies.name),
+    );

@@ -8,27 +8,64 @@ export type Route = typeof routes.$inferSelect;
 
 /** The proofs of a work, newest first, with the names of what they were made of. */
 export const proofsOf = (db: Db, workId: string) =>
-  db.select({ proof: proofs, format: formats, paper: papers, route: routes }).from(proofs)
-    .innerJoin(formats, eq(formats.id, proofs.formatId)).innerJoin(papers, eq(papers.id, proofs.paperId)).innerJoin(routes, eq(routes.id, proofs.routeId))
-    .where(eq(proofs.workId, workId)).orderBy(desc(proofs.askedAt), desc(proofs.id));
+  db
+    .select({ proof: proofs, format: formats, paper: papers, route: routes })
+    .from(proofs)
+    .innerJoin(formats, eq(formats.id, proofs.formatId))
+    .innerJoin(papers, eq(papers.id, proofs.paperId))
+    .innerJoin(routes, eq(routes.id, proofs.routeId))
+    .where(eq(proofs.workId, workId))
+    .orderBy(desc(proofs.askedAt), desc(proofs.id));
 
 /** The accepted proof that prints of a format on a paper are held against. */
-export async function referenceFor(db: Db, formatId: string, paperId: string): Promise<Proof | undefined> {
-  return (await db.select().from(proofs).where(and(eq(proofs.formatId, formatId), eq(proofs.paperId, paperId), eq(proofs.reference, true))).orderBy(desc(proofs.judgedAt)).limit(1))[0];
+export async function referenceFor(
+  db: Db,
+  formatId: string,
+  paperId: string,
+): Promise<Proof | undefined> {
+  return (
+    await db
+      .select()
+      .from(proofs)
+      .where(and(eq(proofs.formatId, formatId), eq(proofs.paperId, paperId), eq(proofs.reference, true)))
+      .orderBy(desc(proofs.judgedAt))
+      .limit(1)
+  )[0];
 }
 
-export async function nextRound(db: Db, formatId: string, paperId: string, routeId: string): Promise<number> {
-  const [row] = await db.select({ last: sql<number | null>`max(${proofs.round})` }).from(proofs)
+export async function nextRound(
+  db: Db,
+  formatId: string,
+  paperId: string,
+  routeId: string,
+): Promise<number> {
+  const [row] = await db
+    .select({ last: sql<number | null>`max(${proofs.round})` })
+    .from(proofs)
     .where(and(eq(proofs.formatId, formatId), eq(proofs.paperId, paperId), eq(proofs.routeId, routeId)));
   return (row?.last ?? 0) + 1;
 }
 
 /** Proofs that wait for something, for the bench. */
 export const waitingProofs = (db: Db) =>
-  db.select({ proof: proofs, title: works.title, formatName: formats.name, paperName: papers.name, dryHours: papers.dryHours, routeName: routes.name, leadDays: routes.leadDays })
-    .from(proofs).innerJoin(works, eq(works.id, proofs.workId)).innerJoin(formats, eq(formats.id, proofs.formatId))
-    .innerJoin(papers, eq(papers.id, proofs.paperId)).innerJoin(routes, eq(routes.id, proofs.routeId))
-    .where(sql`${proofs.state} IN ('asked', 'made')`).orderBy(proofs.askedAt).limit(50);
+  db
+    .select({
+      proof: proofs,
+      title: works.title,
+      formatName: formats.name,
+      paperName: papers.name,
+      dryHours: papers.dryHours,
+      routeName: routes.name,
+      leadDays: routes.leadDays,
+    })
+    .from(proofs)
+    .innerJoin(works, eq(works.id, proofs.workId))
+    .innerJoin(formats, eq(formats.id, proofs.formatId))
+    .innerJoin(papers, eq(papers.id, proofs.paperId))
+    .innerJoin(routes, eq(routes.id, proofs.routeId))
+    .where(sql`${proofs.state} IN ('asked', 'made')`)
+    .orderBy(proofs.askedAt)
+    .limit(50);
 
 /** Every paper and route there is, by name; what is discontinued comes last. */
 export async function papersAndRoutes(db: Db): Promise<{ papers: Paper[]; routes: Route[] }> {

@@ -8,64 +8,151 @@ export type Format = typeof formats.$inferSelect;
 
 /** Masters of a work, the current one first. */
 export const mastersOf = (db: Db, workId: string): Promise<Master[]> =>
-  db.select().from(masters).where(eq(masters.workId, workId)).orderBy(desc(masters.current), desc(masters.receivedAt));
+  db
+    .select()
+    .from(masters)
+    .where(eq(masters.workId, workId))
+    .orderBy(desc(masters.current), desc(masters.receivedAt));
 
 export async function currentMaster(db: Db, workId: string): Promise<Master | undefined> {
-  return (await db.select().from(masters).where(and(eq(masters.workId, workId), eq(masters.current, true))).limit(1))[0];
+  return (
+    await db
+      .select()
+      .from(masters)
+      .where(and(eq(masters.workId, workId), eq(masters.current, true)))
+      .limit(1)
+  )[0];
 }
 
 /** Formats on offer, small to large. */
 export const formatsOf = (db: Db, workId: string): Promise<Format[]> =>
-  db.select().from(formats).where(and(eq(formats.workId, workId), isNull(formats.archivedAt)))
+  db
+    .select()
+    .from(formats)
+    .where(and(eq(formats.workId, workId), isNull(formats.archivedAt)))
     .orderBy(asc(sql`${formats.imageWidthUm} * ${formats.imageHeightUm}`), asc(formats.id));
 
 export const sameFile = (db: Db, sha256: string) =>
-  db.select({ masterId: masters.id, workId: masters.workId, title: works.title, sha256: masters.sha256 }).from(masters)
-    .innerJoin(works, eq(works.id, masters.workId)).where(eq(masters.sha256, sha256)).orderBy(asc(masters.receivedAt));
+  db
+    .select({ masterId: masters.id, workId: masters.workId, title: works.title, sha256: masters.sha256 })
+    .from(masters)
+    .innerJoin(works, eq(works.id, masters.workId))
+    .where(eq(masters.sha256, sha256))
+    .orderBy(asc(masters.receivedAt));
 
-export const stillReading = (db: Db): Promise<Master[]> => db.select().from(masters).where(eq(masters.state, 'reading'));
+export const stillReading = (db: Db): Promise<Master[]> =>
+  db.select().from(masters).where(eq(masters.state, 'reading'));
 
-export const refusedIntakes = (db: Db) => db.select().from(intakes).where(eq(intakes.state, 'refused')).orderBy(desc(intakes.startedAt)).limit(20);
+export const refusedIntakes = (db: Db) =>
+  db
+    .select()
+    .from(intakes)
+    .where(eq(intakes.state, 'refused'))
+    .orderBy(desc(intakes.startedAt))
+    .limit(20);
 
 /** Titles beside a work in order of their making, for stepping through. */
-export async function neighbours(db: Db, work: Work): Promise<{ before: string | null; after: string | null }> {
+export async function neighbours(
+  db: Db,
+  work: Work,
+): Promise<{ before: string | null; after: string | null }> {
   const live = isNull(works.archivedAt);
-  const [before] = await db.select({ id: works.id }).from(works).where(and(live, lt(works.id, work.id))).orderBy(desc(works.id)).limit(1);
-  const [after] = await db.select({ id: works.id }).from(works).where(and(live, gt(works.id, work.id))).orderBy(asc(works.id)).limit(1);
+  const [before] = await db
+    .select({ id: works.id })
+    .from(works)
+    .where(and(live, lt(works.id, work.id)))
+    .orderBy(desc(works.id))
+    .limit(1);
+  const [after] = await db
+    .select({ id: works.id })
+    .from(works)
+    .where(and(live, gt(works.id, work.id)))
+    .orderBy(asc(works.id))
+    .limit(1);
   return { before: before?.id ?? null, after: after?.id ?? null };
 }
 
-export type WorkLine = Pick<Work, 'id' | 'title' | 'year' | 'medium' | 'kind' | 'mayPrint' | 'widthUm' | 'heightUm' | 'archivedAt'> & {
-  sha256: string | null; widthPx: number | null; heightPx: number | null; state: string | null;
-  formats: number; priced: number; accepted: number; toJudge: number; editions: number;
+export type WorkLine = Pick<
+  Work,
+  'id' | 'title' | 'year' | 'medium' | 'kind' | 'mayPrint' | 'widthUm' | 'heightUm' | 'archivedAt'
+> & {
+  sha256: string | null;
+  widthPx: number | null;
+  heightPx: number | null;
+  state: string | null;
+  formats: number;
+  priced: number;
+  accepted: number;
+  toJudge: number;
+  editions: number;
 };
 
 export type WorkOrder = 'title' | 'newest' | 'year';
 export const WORKS_A_PAGE = 60;
 
 /** A page of works with what the list shows of each, and how many there are in all. */
-export async function worksPage(db: Db, q: { search: string; order: WorkOrder; archived: boolean; page: number }): Promise<{ lines: WorkLine[]; total: number }> {
+export async function worksPage(
+  db: Db,
+  q: { search: string; order: WorkOrder; archived: boolean; page: number },
+): Promise<{ lines: WorkLine[]; total: number }> {
   const like = `%${q.search.replace(/[%_\\]/g, '\\$&')}%`;
   const where = and(
     q.archived ? sql`${works.archivedAt} IS NOT NULL` : isNull(works.archivedAt),
-    q.search ? sql`(${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\')` : undefined,
+    q.search
+      ? sql`(${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\')`
+      : undefined,
   );
-  const order = { title: [sql`${works.title} COLLATE NOCASE`], newest: [desc(works.id)], year: [desc(works.year), asc(works.title)] }[q.order];
+  const order = {
+    title: [sql`${works.title} COLLATE NOCASE`],
+    newest: [desc(works.id)],
+    year: [desc(works.year), asc(works.title)],
+  }[q.order];
   const count = (table: typeof formats | typeof prices | typeof proofs | typeof editions, more = sql``) =>
     sql<number>`(SELECT count(*) FROM ${table} WHERE ${table.workId} = ${works.id} ${more})`;
-  const lines = await db.select({
-    id: works.id, title: works.title, year: works.year, medium: works.medium, kind: works.kind, mayPrint: works.mayPrint,
-    widthUm: works.widthUm, heightUm: works.heightUm, archivedAt: works.archivedAt,
-    sha256: masters.sha256, widthPx: masters.widthPx, heightPx: masters.heightPx, state: masters.state,
-    formats: count(formats, sql`AND ${formats.archivedAt} IS NULL`), priced: count(prices),
-    accepted: count(proofs, sql`AND ${proofs.state} = 'accepted'`), toJudge: count(proofs, sql`AND ${proofs.state} = 'made'`), editions: count(editions),
-  }).from(works).leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true))).where(where).orderBy(...order)
-    .limit(WORKS_A_PAGE).offset(q.page * WORKS_A_PAGE);
-  const [row] = await db.select({ total: sql<number>`count(*)` }).from(works).where(where);
+  const lines = await db
+    .select({
+      id: works.id,
+      title: works.title,
+      year: works.year,
+      medium: works.medium,
+      kind: works.kind,
+      mayPrint: works.mayPrint,
+      widthUm: works.widthUm,
+      heightUm: works.heightUm,
+      archivedAt: works.archivedAt,
+      sha256: masters.sha256,
+      widthPx: masters.widthPx,
+      heightPx: masters.heightPx,
+      state: masters.state,
+      formats: count(formats, sql`AND ${formats.archivedAt} IS NULL`),
+      priced: count(prices),
+      accepted: count(proofs, sql`AND ${proofs.state} = 'accepted'`),
+      toJudge: count(proofs, sql`AND ${proofs.state} = 'made'`),
+      editions: count(editions),
+    })
+    .from(works)
+    .leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true)))
+    .where(where)
+    .orderBy(...order)
+    .limit(WORKS_A_PAGE)
+    .offset(q.page * WORKS_A_PAGE);
+  const [row] = await db
+    .select({ total: sql<number>`count(*)` })
+    .from(works)
+    .where(where);
   return { lines, total: row?.total ?? 0 };
 }
 
 /** Live works that have no capture yet. */
 export const worksWithoutMaster = (db: Db) =>
-  db.select({ id: works.id, title: works.title, createdAt: works.createdAt }).from(works)
-    .where(and(isNull(works.archivedAt), ne(works.mayPrint, 'no'), sql`NOT EXISTS (SELECT 1 FROM ${masters} WHERE ${masters.workId} = ${works.id})`)).limit(20);
+  db
+    .select({ id: works.id, title: works.title, createdAt: works.createdAt })
+    .from(works)
+    .where(
+      and(
+        isNull(works.archivedAt),
+        ne(works.mayPrint, 'no'),
+        sql`NOT EXISTS (SELECT 1 FROM ${masters} WHERE ${masters.workId} = ${works.id})`,
+      ),
+    )
+    .limit(20);

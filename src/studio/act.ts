@@ -14,7 +14,10 @@ export type ActResult = {
 export type Act<I = unknown> = { schema: object; run: (studio: Studio, input: I) => Promise<ActResult> };
 
 /** Binds a schema to an act; the input is checked before the act sees it, whoever calls. */
-export function act<I>(schema: object, run: (studio: Studio, input: I) => Promise<ActResult>): Act<I> & ((studio: Studio, input: I) => Promise<ActResult>) {
+export function act<I>(
+  schema: object,
+  run: (studio: Studio, input: I) => Promise<ActResult>,
+): Act<I> & ((studio: Studio, input: I) => Promise<ActResult>) {
   const checked = async (studio: Studio, input: I) => {
     validate(schema, input);
     return run(studio, input);

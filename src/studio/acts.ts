@@ -32,11 +32,44 @@ import * as settings from './settings';
 import * as stock from './stock';
 import type { Studio } from './studio';
 
-const everything: Record<string, unknown> = { ...checks, ...equipment, ...jobs, ...measure, ...preps, ...printFiles, ...editions, ...formats, ...masters, ...lots, ...layouts, ...machineActs, ...mounting, ...moves, ...orders, ...paperDesk, ...parcels, ...routeActs, ...printQueueActs, ...proofs, ...comparing, ...formulas, ...inspectionActs, ...profileActs, ...proofSheets, ...softProof, ...work, ...price, ...settings, ...stock };
+const everything: Record<string, unknown> = {
+  ...checks,
+  ...equipment,
+  ...jobs,
+  ...measure,
+  ...preps,
+  ...printFiles,
+  ...editions,
+  ...formats,
+  ...masters,
+  ...lots,
+  ...layouts,
+  ...machineActs,
+  ...mounting,
+  ...moves,
+  ...orders,
+  ...paperDesk,
+  ...parcels,
+  ...routeActs,
+  ...printQueueActs,
+  ...proofs,
+  ...comparing,
+  ...formulas,
+  ...inspectionActs,
+  ...profileActs,
+  ...proofSheets,
+  ...softProof,
+  ...work,
+  ...price,
+  ...settings,
+  ...stock,
+};
 
 /** Every act by name: what the interface, scripts and undo may ask for. A function without a schema is not an act. */
 export const ACTS: ReadonlyMap<string, Act> = new Map(
-  Object.entries(everything).filter((e): e is [string, Act] => typeof e[1] === 'function' && 'schema' in e[1] && 'run' in e[1]),
+  Object.entries(everything).filter(
+    (e): e is [string, Act] => typeof e[1] === 'function' && 'schema' in e[1] && 'run' in e[1],
+  ),
 );
 
 /**

@@ -7,7 +7,19 @@ import { compareScale } from '@/core/parcel/weigh';
 import { waitingImpressions } from '@/store/editions';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
-import { editions, formats, layouts, orders, originalMoves, papers, prices, proofs, routes, sentJobs, works } from '@/store/schema';
+import {
+  editions,
+  formats,
+  layouts,
+  orders,
+  originalMoves,
+  papers,
+  prices,
+  proofs,
+  routes,
+  sentJobs,
+  works,
+} from '@/store/schema';
 import { refusedIntakes, stillReading, worksWithoutMaster } from '@/store/works';
 import { dueForReference } from './inspections';
 import type { Studio } from './studio';
@@ -18,33 +30,127 @@ export async function benchToday(studio: Studio) {
   const settings = await studio.settings();
   const now = studio.now();
   const today = localDay(now, settings.timeZone);
-  const [orderRows, proofRows, impressionRows, refusals, reading, without, unpriced, low, late, queued, out, colour] = await Promise.all([
-    openOrders(db), waitingProofs(db), waitingImpressions(db), refusedIntakes(db), stillReading(db), worksWithoutMaster(db), unpricedWorks(studio), lowSupplies(db), promisesKept(studio, today), queuedLayouts(studio), lateBack(studio, today), colourDue(studio, today),
+  const [
+    orderRows,
+    proofRows,
+    impressionRows,
+    refusals,
+    reading,
+    without,
+    unpriced,
+    low,
+    late,
+    queued,
+    out,
+    colour,
+  ] = await Promise.all([
+    openOrders(db),
+    waitingProofs(db),
+    waitingImpressions(db),
+    refusedIntakes(db),
+    stillReading(db),
+    worksWithoutMaster(db),
+    unpricedWorks(studio),
+    lowSupplies(db),
+    promisesKept(studio, today),
+    queuedLayouts(studio),
+    lateBack(studio, today),
+    colourDue(studio, today),
   ]);
   const titles = reading.length ? await db.select({ id: works.id, title: works.title }).from(works) : [];
   const lines = benchLines({
-    today, now,
+    today,
+    now,
     orders: orderRows.map((r) => ({
-      id: r.order.id, number: r.order.number, buyer: r.buyer, what: r.what, state: r.order.state as 'new', shipBy: r.order.shipBy, pieces: r.pieces, ready: r.ready, form: r.parcelForm,
-      scaleOff: r.scaleMg !== null && r.expectedMg !== null && compareScale(r.expectedMg, r.scaleMg).verdict !== 'holds' ? compareScale(r.expectedMg, r.scaleMg).says : null,
+      id: r.order.id,
+      number: r.order.number,
+      buyer: r.buyer,
+      what: r.what,
+      state: r.order.state as 'new',
+      shipBy: r.order.shipBy,
+      pieces: r.pieces,
+      ready: r.ready,
+      form: r.parcelForm,
+      scaleOff:
+        r.scaleMg !== null &&
+        r.expectedMg !== null &&
+        compareScale(r.expectedMg, r.scaleMg).verdict !== 'holds'
+          ? compareScale(r.expectedMg, r.scaleMg).says
+          : null,
     })),
-    proofs: proofRows.map((r) => ({ id: r.proof.id, workId: r.proof.workId, title: r.title, format: r.formatName, paper: r.paperName, route: r.routeName, round: r.proof.round, state: r.proof.state as 'made', madeAt: r.proof.madeAt, askedAt: r.proof.askedAt, dryHours: r.dryHours, leadDays: r.leadDays, distanceMm: r.proof.distanceUm / 1_000 })),
+    proofs: proofRows.map((r) => ({
+      id: r.proof.id,
+      workId: r.proof.workId,
+      title: r.title,
+      format: r.formatName,
+      paper: r.paperName,
+      route: r.routeName,
+      round: r.proof.round,
+      state: r.proof.state as 'made',
+      madeAt: r.proof.madeAt,
+      askedAt: r.proof.askedAt,
+      dryHours: r.dryHours,
+      leadDays: r.leadDays,
+      distanceMm: r.proof.distanceUm / 1_000,
+    })),
     impressions: impressionRows.map((r) => ({
-      editionId: r.editionId, title: r.title, state: r.state as 'printed', signing: r.signing, count: r.n, since: r.since,
-      labels: r.n === 1 ? impressionLabel(r.kind === 'open' ? 'open' : 'run', r.first, r.size) : r.last - r.first === r.n - 1 ? `nos. ${r.first}–${r.last}${r.size ? ` of ${r.size}` : ''}` : `${r.n} between nos. ${r.first} and ${r.last}`,
+      editionId: r.editionId,
+      title: r.title,
+      state: r.state as 'printed',
+      signing: r.signing,
+      count: r.n,
+      since: r.since,
+      labels:
+        r.n === 1
+          ? impressionLabel(r.kind === 'open' ? 'open' : 'run', r.first, r.size)
+          : r.last - r.first === r.n - 1
+            ? `nos. ${r.first}–${r.last}${r.size ? ` of ${r.size}` : ''}`
+            : `${r.n} between nos. ${r.first} and ${r.last}`,
     })),
     masters: [
-      ...reading.map((m) => ({ workId: m.workId, title: titles.find((t) => t.id === m.workId)?.title ?? m.fileName, reading: true, createdAt: m.receivedAt })),
+      ...reading.map((m) => ({
+        workId: m.workId,
+        title: titles.find((t) => t.id === m.workId)?.title ?? m.fileName,
+        reading: true,
+        createdAt: m.receivedAt,
+      })),
       ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
     ],
     refusals: refusals.map((r) => ({ id: r.id, fileName: r.fileName, says: r.says, at: r.startedAt })),
-    unpriced, queued, out, colour,
+    unpriced,
+    queued,
+    out,
+    colour,
   });
-  return { lines, low, today, settings, late, week: weekLoad(lines, orderRows.map((r) => r.order.shipBy), today) };
+  return {
+    lines,
+    low,
+    today,
+    settings,
+    late,
+    week: weekLoad(
+      lines,
+      orderRows.map((r) => r.order.shipBy),
+      today,
+    ),
+  };
 }
 
 const queuedLayouts = async (studio: Studio) =>
-  (await studio.db.select({ id: layouts.id, name: layouts.name, paper: papers.name, placements: layouts.placements, since: layouts.changedAt }).from(layouts).innerJoin(papers, eq(papers.id, layouts.paperId)).where(eq(layouts.state, 'queued')).limit(20)).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
+  (
+    await studio.db
+      .select({
+        id: layouts.id,
+        name: layouts.name,
+        paper: papers.name,
+        placements: layouts.placements,
+        since: layouts.changedAt,
+      })
+      .from(layouts)
+      .innerJoin(papers, eq(papers.id, layouts.paperId))
+      .where(eq(layouts.state, 'queued'))
+      .limit(20)
+  ).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
 
 /** A client is asked again after so many days. */
 const ANSWER_DAYS = 7;
@@ -52,34 +158,112 @@ const ANSWER_DAYS = 7;
 /** The screen that is due for calibration, references that were not looked at for long, clients who have not answered. */
 async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   const { screen } = await studio.settings();
-  const [due, waiting] = await Promise.all([dueForReference(studio), studio.db.select({ proof: proofs, title: works.title }).from(proofs).innerJoin(works, eq(works.id, proofs.workId)).where(isNotNull(proofs.client)).limit(200)]);
+  const [due, waiting] = await Promise.all([
+    dueForReference(studio),
+    studio.db
+      .select({ proof: proofs, title: works.title })
+      .from(proofs)
+      .innerJoin(works, eq(works.id, proofs.workId))
+      .where(isNotNull(proofs.client))
+      .limit(200),
+  ]);
   const finding = screen ? screenFinding(screen, today) : null;
-  const titles = due.length ? await studio.db.select({ id: works.id, title: works.title }).from(works) : [];
-  const late = waiting.flatMap(({ proof, title }) => { const days = Math.floor((Date.parse(studio.now()) - Date.parse(proof.client!.sentAt)) / 86_400_000); return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : []; });
+  const titles = due.length
+    ? await studio.db.select({ id: works.id, title: works.title }).from(works)
+    : [];
+  const late = waiting.flatMap(({ proof, title }) => {
+    const days = Math.floor((Date.parse(studio.now()) - Date.parse(proof.client!.sentAt)) / 86_400_000);
+    return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : [];
+  });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
   return [
-    ...(finding?.word === 'overdue' ? [{ id: 'screen', when: 'overdue', whenNote: 'screen', subject: 'Calibrate the screen', about: 'proofs are looked at on it', reason: finding.says, href: '/studio#screen', label: 'Note it' }] : []),
-    ...late.map(({ proof, title, days }) => ({ id: `client:${proof.id}`, when: `${days} days`, whenNote: 'no answer', subject: title, about: `round ${proof.round}, with ${proof.client!.to}`, reason: `Sent ${proof.client!.sentAt.slice(0, 10)}; no answer is noted.`, href: `/works/${proof.workId}/proofs`, label: 'See it' })),
-    ...byWork.map((d) => ({ id: `reference:${d.proofId}`, when: `${d.days} days`, whenNote: 'since it was looked at', subject: titles.find((t) => t.id === d.workId)?.title ?? 'A work', about: 'a print beside its reference', reason: `Its reference was last held beside a print on ${d.since.slice(0, 10)}: prints made one at a time drift.`, href: `/works/${d.workId}/edition/inspect`, label: 'Look at it' })),
+    ...(finding?.word === 'overdue'
+      ? [
+          {
+            id: 'screen',
+            when: 'overdue',
+            whenNote: 'screen',
+            subject: 'Calibrate the screen',
+            about: 'proofs are looked at on it',
+            reason: finding.says,
+            href: '/studio#screen',
+            label: 'Note it',
+          },
+        ]
+      : []),
+    ...late.map(({ proof, title, days }) => ({
+      id: `client:${proof.id}`,
+      when: `${days} days`,
+      whenNote: 'no answer',
+      subject: title,
+      about: `round ${proof.round}, with ${proof.client!.to}`,
+      reason: `Sent ${proof.client!.sentAt.slice(0, 10)}; no answer is noted.`,
+      href: `/works/${proof.workId}/proofs`,
+      label: 'See it',
+    })),
+    ...byWork.map((d) => ({
+      id: `reference:${d.proofId}`,
+      when: `${d.days} days`,
+      whenNote: 'since it was looked at',
+      subject: titles.find((t) => t.id === d.workId)?.title ?? 'A work',
+      about: 'a print beside its reference',
+      reason: `Its reference was last held beside a print on ${d.since.slice(0, 10)}: prints made one at a time drift.`,
+      href: `/works/${d.workId}/edition/inspect`,
+      label: 'Look at it',
+    })),
   ];
 }
 
 /** Work and originals that should be back by now. */
 async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
   const [jobs, away] = await Promise.all([
-    studio.db.select({ job: sentJobs, route: routes.name }).from(sentJobs).innerJoin(routes, eq(routes.id, sentJobs.routeId)).where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today))).limit(20),
-    studio.db.select({ move: originalMoves, title: works.title }).from(originalMoves).innerJoin(works, eq(works.id, originalMoves.workId)).where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today))).limit(20),
+    studio.db
+      .select({ job: sentJobs, route: routes.name })
+      .from(sentJobs)
+      .innerJoin(routes, eq(routes.id, sentJobs.routeId))
+      .where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today)))
+      .limit(20),
+    studio.db
+      .select({ move: originalMoves, title: works.title })
+      .from(originalMoves)
+      .innerJoin(works, eq(works.id, originalMoves.workId))
+      .where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today)))
+      .limit(20),
   ]);
   return [
-    ...jobs.map(({ job, route }) => ({ id: job.id, kind: 'work' as const, where: route, what: job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; '), dueOn: job.expectedOn, href: '/papers/quotes' })),
-    ...away.map(({ move, title }) => ({ id: move.id, kind: 'original' as const, where: move.who, what: title, dueOn: move.dueOn!, href: `/works/${move.workId}/original` })),
+    ...jobs.map(({ job, route }) => ({
+      id: job.id,
+      kind: 'work' as const,
+      where: route,
+      what: job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; '),
+      dueOn: job.expectedOn,
+      href: '/papers/quotes',
+    })),
+    ...away.map(({ move, title }) => ({
+      id: move.id,
+      kind: 'original' as const,
+      where: move.who,
+      what: title,
+      dueOn: move.dueOn!,
+      href: `/works/${move.workId}/original`,
+    })),
   ];
 }
 
 async function unpricedWorks(studio: Studio) {
-  return studio.db.select({ workId: works.id, title: works.title, formats: sql<string>`group_concat(DISTINCT ${formats.name})` }).from(formats)
-    .innerJoin(works, eq(works.id, formats.workId)).innerJoin(editions, eq(editions.workId, works.id)).leftJoin(prices, eq(prices.formatId, formats.id))
-    .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id))).groupBy(works.id).limit(12);
+  return studio.db
+    .select({
+      workId: works.id,
+      title: works.title,
+      formats: sql<string>`group_concat(DISTINCT ${formats.name})`,
+    })
+    .from(formats)
+    .innerJoin(works, eq(works.id, formats.workId))
+    .innerJoin(editions, eq(editions.workId, works.id))
+    .leftJoin(prices, eq(prices.formatId, formats.id))
+    .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id)))
+    .groupBy(works.id)
+    .limit(12);
 }
 
 /** Of the orders that left in the last 30 days, how many left by the day promised. */
@@ -91,11 +275,20 @@ async function promisesKept(studio: Studio, today: string) {
 }
 
 /** Minutes of work that fall on each of the next seven days, by what is promised for it. */
-function weekLoad(lines: BenchLine[], shipDays: string[], today: string): { day: string; minutes: number }[] {
+function weekLoad(
+  lines: BenchLine[],
+  shipDays: string[],
+  today: string,
+): { day: string; minutes: number }[] {
   return Array.from({ length: 7 }, (_, k) => {
     const day = new Date(Date.parse(`${today}T00:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10);
     const promised = shipDays.filter((d) => d === day || (k === 0 && d < today)).length * 12;
-    const rest = k === 0 ? lines.filter((l) => l.group === 'Dry now, or waiting on an eye').reduce((a, l) => a + l.minutes, 0) : 0;
+    const rest =
+      k === 0
+        ? lines
+            .filter((l) => l.group === 'Dry now, or waiting on an eye')
+            .reduce((a, l) => a + l.minutes, 0)
+        : 0;
     return { day, minutes: promised + rest };
   });
 }
@@ -112,5 +305,8 @@ export async function placeCounts(studio: Studio): Promise<{ bench: number; orde
          + (SELECT count(*) FROM masters WHERE state = 'reading')
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
          + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);
-  return { bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length, orders: row?.orders ?? 0 };
+  return {
+    bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length,
+    orders: row?.orders ?? 0,
+  };
 }

@@ -1,20 +1,53 @@
 import { eq, inArray, sql } from 'drizzle-orm';
 import { chainWalk, type ChainCheck } from '@/core/edition/chain';
-import { coversSentence, declaredImpressions, type DeclaredProofs, type EditionKind } from '@/core/edition/declare';
-import { impressionLabel, IMPRESSION_STEPS, mayDo, SIGNINGS, STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/states';
+import {
+  coversSentence,
+  declaredImpressions,
+  type DeclaredProofs,
+  type EditionKind,
+} from '@/core/edition/declare';
+import {
+  impressionLabel,
+  IMPRESSION_STEPS,
+  mayDo,
+  SIGNINGS,
+  STATE_WORDS,
+  stateWord,
+  type ImpressionState,
+} from '@/core/edition/states';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
-import { appendToRegister, editionsOf, historyOf, readRegister, type Edition, type Impression } from '@/store/editions';
+import {
+  appendToRegister,
+  editionsOf,
+  historyOf,
+  readRegister,
+  type Edition,
+  type Impression,
+} from '@/store/editions';
 import { referenceFor } from '@/store/proofs';
 import { findRow, insertRow, insertRows, patchRow, rowById } from '@/store/rows';
-import { editions, formats, impressions, papers, prices, proofs as proofRows, works } from '@/store/schema';
+import {
+  editions,
+  formats,
+  impressions,
+  papers,
+  prices,
+  proofs as proofRows,
+  works,
+} from '@/store/schema';
 import { act } from './act';
 import { staleness } from './proofs';
 import { count, id, ids, just, line, oneOf, orNull } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
 type OpenInput = {
-  workId: string; kind: EditionKind; size: number | null; proofs: DeclaredProofs; run: 'all sizes' | 'per size'; formatId: string | null;
+  workId: string;
+  kind: EditionKind;
+  size: number | null;
+  proofs: DeclaredProofs;
+  run: 'all sizes' | 'per size';
+  formatId: string | null;
   signing: Edition['signing'];
 };
 
@@ -22,25 +55,84 @@ const proofCounts = just({ AP: count(0, 500), PP: count(0, 500), HC: count(0, 50
 
 /** Opens an edition: what it covers is declared once, in the register, and never grows. */
 export const openEdition = act<OpenInput>(
-  just({ workId: id, kind: oneOf('open', 'limited'), size: orNull({ type: 'integer' }), proofs: proofCounts, run: oneOf('all sizes', 'per size'), formatId: orNull(id), signing: oneOf(...SIGNINGS) }),
+  just({
+    workId: id,
+    kind: oneOf('open', 'limited'),
+    size: orNull({ type: 'integer' }),
+    proofs: proofCounts,
+    run: oneOf('all sizes', 'per size'),
+    formatId: orNull(id),
+    signing: oneOf(...SIGNINGS),
+  }),
   async (studio, input) => {
     const declared = declaredImpressions(input.kind, input.size, input.proofs);
-    if (input.kind === 'limited' && input.run === 'per size' && !input.formatId) throw new InputError('formatId', null, 'the size this run is for');
+    if (input.kind === 'limited' && input.run === 'per size' && !input.formatId)
+      throw new InputError('formatId', null, 'the size this run is for');
     const { remake } = await studio.settings();
     return studio.store.write(async (tx) => {
       const work = await rowById(tx, works, input.workId, 'workId');
-      if (work.mayPrint !== 'yes') throw new RefusedError(`${work.title} may not be printed yet: say so under Original first.`);
+      if (work.mayPrint !== 'yes')
+        throw new RefusedError(`${work.title} may not be printed yet: say so under Original first.`);
       await refuseSecondRun(tx, input);
       const editionId = studio.newId();
       const proofs = input.kind === 'open' ? { AP: 0, PP: 0, HC: 0 } : input.proofs;
       const size = input.kind === 'limited' ? input.size : null;
       const covers = coversSentence({ kind: input.kind, size, proofs, run: input.run, remake });
       const at = studio.now();
-      await insertRow(tx, editions, { id: editionId, workId: work.id, kind: input.kind, size, proofs, run: input.run, formatId: input.formatId, remake, signing: input.signing, covers, openedAt: at });
-      await insertRows(tx, impressions, declared.map((d) => ({ id: studio.newId(), editionId, kind: d.kind, number: d.number, state: 'declared' as const, changedAt: at })));
-      await appendToRegister(tx, [{ at, who: await studio.who(tx), act: 'declared', editionId, impressionId: null, body: { work: work.title, kind: input.kind, size, proofs, run: input.run, formatId: input.formatId, remake, covers } }]);
-      await noteInJournal(studio, tx, { act: 'opened', subject: 'edition', subjectId: editionId, says: `Opened an edition of ${work.title}: ${covers}` });
-      return { says: size ? `An edition of ${size} is declared.` : 'An open edition is declared.', id: editionId };
+      await insertRow(tx, editions, {
+        id: editionId,
+        workId: work.id,
+        kind: input.kind,
+        size,
+        proofs,
+        run: input.run,
+        formatId: input.formatId,
+        remake,
+        signing: input.signing,
+        covers,
+        openedAt: at,
+      });
+      await insertRows(
+        tx,
+        impressions,
+        declared.map((d) => ({
+          id: studio.newId(),
+          editionId,
+          kind: d.kind,
+          number: d.number,
+          state: 'declared' as const,
+          changedAt: at,
+        })),
+      );
+      await appendToRegister(tx, [
+        {
+          at,
+          who: await studio.who(tx),
+          act: 'declared',
+          editionId,
+          impressionId: null,
+          body: {
+            work: work.title,
+            kind: input.kind,
+            size,
+            proofs,
+            run: input.run,
+            formatId: input.formatId,
+            remake,
+            covers,
+          },
+        },
+      ]);
+      await noteInJournal(studio, tx, {
+        act: 'opened',
+        subject: 'edition',
+        subjectId: editionId,
+        says: `Opened an edition of ${work.title}: ${covers}`,
+      });
+      return {
+        says: size ? `An edition of ${size} is declared.` : 'An open edition is declared.',
+        id: editionId,
+      };
     });
   },
 );
@@ -48,56 +140,152 @@ export const openEdition = act<OpenInput>(
 async function refuseSecondRun(tx: Tx, input: OpenInput) {
   for (const e of await editionsOf(tx, input.workId)) {
     if (e.closedAt) continue;
-    const overlaps = e.kind === input.kind && (e.run === 'all sizes' || input.run === 'all sizes' || e.formatId === input.formatId);
-    if (overlaps) throw new RefusedError(`There is ${e.kind === 'open' ? 'an open edition' : `an edition of ${e.size}`} of this work already; two runs would put two prints under one number.`);
+    const overlaps =
+      e.kind === input.kind &&
+      (e.run === 'all sizes' || input.run === 'all sizes' || e.formatId === input.formatId);
+    if (overlaps)
+      throw new RefusedError(
+        `There is ${e.kind === 'open' ? 'an open edition' : `an edition of ${e.size}`} of this work already; two runs would put two prints under one number.`,
+      );
   }
 }
 
 /** Closes an edition for good, with the count that was made. */
-export const closeEdition = act<{ id: string; reason: string }>(just({ id, reason: line }), (studio, input) => studio.store.write(async (tx) => {
-  const edition = await rowById(tx, editions, input.id, 'id');
-  if (edition.closedAt) throw new RefusedError('This edition is closed already.');
-  const [made] = await tx.select({ n: sql<number>`count(*)` }).from(impressions).where(sql`${impressions.editionId} = ${edition.id} AND ${impressions.printedAt} IS NOT NULL`);
-  const at = studio.now();
-  await patchRow(tx, editions, edition.id, { closedAt: at });
-  await appendToRegister(tx, [{ at, who: await studio.who(tx), act: 'closed', editionId: edition.id, impressionId: null, body: { made: made?.n ?? 0, reason: input.reason } }]);
-  await noteInJournal(studio, tx, { act: 'closed', subject: 'edition', subjectId: edition.id, says: `Closed an edition with ${made?.n ?? 0} impressions made. ${input.reason}` });
-  return { says: `Closed with ${made?.n ?? 0} impressions made. If a route prints it on demand, close it there too.` };
-}));
+export const closeEdition = act<{ id: string; reason: string }>(
+  just({ id, reason: line }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const edition = await rowById(tx, editions, input.id, 'id');
+      if (edition.closedAt) throw new RefusedError('This edition is closed already.');
+      const [made] = await tx
+        .select({ n: sql<number>`count(*)` })
+        .from(impressions)
+        .where(sql`${impressions.editionId} = ${edition.id} AND ${impressions.printedAt} IS NOT NULL`);
+      const at = studio.now();
+      await patchRow(tx, editions, edition.id, { closedAt: at });
+      await appendToRegister(tx, [
+        {
+          at,
+          who: await studio.who(tx),
+          act: 'closed',
+          editionId: edition.id,
+          impressionId: null,
+          body: { made: made?.n ?? 0, reason: input.reason },
+        },
+      ]);
+      await noteInJournal(studio, tx, {
+        act: 'closed',
+        subject: 'edition',
+        subjectId: edition.id,
+        says: `Closed an edition with ${made?.n ?? 0} impressions made. ${input.reason}`,
+      });
+      return {
+        says: `Closed with ${made?.n ?? 0} impressions made. If a route prints it on demand, close it there too.`,
+      };
+    }),
+);
 
-type PrintInput = { editionId: string; impressionIds: string[] | null; count: number | null; formatId: string; paperId: string; reason: string };
+type PrintInput = {
+  editionId: string;
+  impressionIds: string[] | null;
+  count: number | null;
+  formatId: string;
+  paperId: string;
+  reason: string;
+};
 
 /**
  * Records prints: chosen numbers of a limited edition, or so many more of an open one. Without an accepted, fresh proof of
  * this size on this paper it asks for a reason, which goes into the register.
  */
 export const printImpressions = act<PrintInput>(
-  just({ editionId: id, impressionIds: orNull(ids), count: orNull(count(1, 500)), formatId: id, paperId: id, reason: line }),
-  (studio, input) => studio.store.write(async (tx) => {
-    const edition = await rowById(tx, editions, input.editionId, 'editionId');
-    if (edition.closedAt) throw new RefusedError('This edition is closed: nothing more is printed of it.');
-    const format = await rowById(tx, formats, input.formatId, 'formatId');
-    const paper = await rowById(tx, papers, input.paperId, 'paperId');
-    if (edition.formatId && edition.formatId !== format.id) throw new RefusedError(`This run is for one size only, and ${format.name} is not it.`);
-    const proof = await referenceFor(tx, format.id, paper.id);
-    const stale = proof ? await staleness(tx, proof) : [];
-    const doubt = !proof ? `No proof of ${format.name} on ${paper.name} has been accepted.` : stale.length ? `The accepted proof is stale: ${stale.join(' and ')} changed since.` : null;
-    if (doubt && !input.reason.trim()) throw new RefusedError(`${doubt} Give a reason to print all the same.`, true);
-    const at = studio.now();
-    const chosen = edition.kind === 'open' ? await moreOfOpen(studio, tx, edition, input.count ?? 1) : await declaredAmong(tx, edition, input.impressionIds ?? []);
-    for (const i of chosen) await patchRow(tx, impressions, i.id, { state: 'printed', formatId: format.id, paperId: paper.id, proofId: proof?.id ?? null, printedAt: at, signedAt: null, certifiedAt: null, changedAt: at });
-    const who = await studio.who(tx);
-    const body = { format: format.name, paper: paper.name, proof: proof?.id ?? null, ...(doubt && { override: input.reason.trim(), because: doubt }) };
-    await appendToRegister(tx, chosen.map((i) => ({ at, who, act: 'printed', editionId: edition.id, impressionId: i.id, body: { ...body, number: impressionLabel(i.kind, i.number, edition.size) } })));
-    const which = labelsOf(chosen, edition);
-    await noteInJournal(studio, tx, { act: 'printed', subject: 'edition', subjectId: edition.id, says: `Printed ${which} at ${format.name} on ${paper.name}` });
-    return { says: `${which} printed. Inspect ${chosen.length === 1 ? 'it' : 'them'} when dry.`, more: { ids: chosen.map((i) => i.id) } };
+  just({
+    editionId: id,
+    impressionIds: orNull(ids),
+    count: orNull(count(1, 500)),
+    formatId: id,
+    paperId: id,
+    reason: line,
   }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const edition = await rowById(tx, editions, input.editionId, 'editionId');
+      if (edition.closedAt)
+        throw new RefusedError('This edition is closed: nothing more is printed of it.');
+      const format = await rowById(tx, formats, input.formatId, 'formatId');
+      const paper = await rowById(tx, papers, input.paperId, 'paperId');
+      if (edition.formatId && edition.formatId !== format.id)
+        throw new RefusedError(`This run is for one size only, and ${format.name} is not it.`);
+      const proof = await referenceFor(tx, format.id, paper.id);
+      const stale = proof ? await staleness(tx, proof) : [];
+      const doubt = !proof
+        ? `No proof of ${format.name} on ${paper.name} has been accepted.`
+        : stale.length
+          ? `The accepted proof is stale: ${stale.join(' and ')} changed since.`
+          : null;
+      if (doubt && !input.reason.trim())
+        throw new RefusedError(`${doubt} Give a reason to print all the same.`, true);
+      const at = studio.now();
+      const chosen =
+        edition.kind === 'open'
+          ? await moreOfOpen(studio, tx, edition, input.count ?? 1)
+          : await declaredAmong(tx, edition, input.impressionIds ?? []);
+      for (const i of chosen)
+        await patchRow(tx, impressions, i.id, {
+          state: 'printed',
+          formatId: format.id,
+          paperId: paper.id,
+          proofId: proof?.id ?? null,
+          printedAt: at,
+          signedAt: null,
+          certifiedAt: null,
+          changedAt: at,
+        });
+      const who = await studio.who(tx);
+      const body = {
+        format: format.name,
+        paper: paper.name,
+        proof: proof?.id ?? null,
+        ...(doubt && { override: input.reason.trim(), because: doubt }),
+      };
+      await appendToRegister(
+        tx,
+        chosen.map((i) => ({
+          at,
+          who,
+          act: 'printed',
+          editionId: edition.id,
+          impressionId: i.id,
+          body: { ...body, number: impressionLabel(i.kind, i.number, edition.size) },
+        })),
+      );
+      const which = labelsOf(chosen, edition);
+      await noteInJournal(studio, tx, {
+        act: 'printed',
+        subject: 'edition',
+        subjectId: edition.id,
+        says: `Printed ${which} at ${format.name} on ${paper.name}`,
+      });
+      return {
+        says: `${which} printed. Inspect ${chosen.length === 1 ? 'it' : 'them'} when dry.`,
+        more: { ids: chosen.map((i) => i.id) },
+      };
+    }),
 );
 
 async function moreOfOpen(studio: Studio, tx: Tx, edition: Edition, n: number): Promise<Impression[]> {
-  const [row] = await tx.select({ last: sql<number | null>`max(${impressions.number})` }).from(impressions).where(eq(impressions.editionId, edition.id));
-  const fresh = Array.from({ length: n }, (_, k) => ({ id: studio.newId(), editionId: edition.id, kind: 'open' as const, number: (row?.last ?? 0) + 1 + k, state: 'declared' as const, changedAt: studio.now() }));
+  const [row] = await tx
+    .select({ last: sql<number | null>`max(${impressions.number})` })
+    .from(impressions)
+    .where(eq(impressions.editionId, edition.id));
+  const fresh = Array.from({ length: n }, (_, k) => ({
+    id: studio.newId(),
+    editionId: edition.id,
+    kind: 'open' as const,
+    number: (row?.last ?? 0) + 1 + k,
+    state: 'declared' as const,
+    changedAt: studio.now(),
+  }));
   await insertRows(tx, impressions, fresh);
   return fresh as unknown as Impression[];
 }
@@ -106,7 +294,10 @@ async function declaredAmong(tx: Tx, edition: Edition, wanted: string[]): Promis
   if (!wanted.length) throw new InputError('impressionIds', wanted, 'at least one number to print');
   const chosen = await chosenOf(tx, edition.id, wanted);
   const wrong = chosen.find((i) => !mayDo('printed', i.state));
-  if (wrong) throw new RefusedError(`${impressionLabel(wrong.kind, wrong.number, edition.size)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`);
+  if (wrong)
+    throw new RefusedError(
+      `${impressionLabel(wrong.kind, wrong.number, edition.size)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`,
+    );
   return chosen;
 }
 
@@ -117,79 +308,177 @@ async function chosenOf(tx: Tx, editionId: string, wanted: string[]): Promise<Im
   return rows.sort((a, b) => a.number - b.number);
 }
 
-const HAND_ACTS = ['passed', 'spoiled', 'signed', 'certified', 'delivered', 'returned', 'lost', 'destroyed', 'kept', 'gifted', 'consigned', 'remade'] as const;
+const HAND_ACTS = [
+  'passed',
+  'spoiled',
+  'signed',
+  'certified',
+  'delivered',
+  'returned',
+  'lost',
+  'destroyed',
+  'kept',
+  'gifted',
+  'consigned',
+  'remade',
+] as const;
 type HandAct = (typeof HAND_ACTS)[number];
-const NEEDS_REASON: readonly HandAct[] = ['spoiled', 'lost', 'destroyed', 'gifted', 'consigned', 'returned'];
+const NEEDS_REASON: readonly HandAct[] = [
+  'spoiled',
+  'lost',
+  'destroyed',
+  'gifted',
+  'consigned',
+  'returned',
+];
 
 /** One act for a range of impressions: pass, sign, spoil, destroy … Each writes its own line in the register. */
-export const handleImpressions = act<{ editionId: string; impressionIds: string[]; act: HandAct; note: string }>(
-  just({ editionId: id, impressionIds: ids, act: oneOf(...HAND_ACTS), note: line }),
-  (studio, input) => studio.store.write(async (tx) => {
+export const handleImpressions = act<{
+  editionId: string;
+  impressionIds: string[];
+  act: HandAct;
+  note: string;
+}>(just({ editionId: id, impressionIds: ids, act: oneOf(...HAND_ACTS), note: line }), (studio, input) =>
+  studio.store.write(async (tx) => {
     const edition = await rowById(tx, editions, input.editionId, 'editionId');
     const chosen = await chosenOf(tx, edition.id, input.impressionIds);
     const note = input.note.trim();
-    if (NEEDS_REASON.includes(input.act) && !note) throw new InputError('note', input.note, `what happened: “${input.act}” is kept with its reason`);
-    if (input.act === 'remade' && edition.remake === 'retire') throw new RefusedError('In this edition the number of a destroyed impression is retired: it is not made again.');
+    if (NEEDS_REASON.includes(input.act) && !note)
+      throw new InputError('note', input.note, `what happened: “${input.act}” is kept with its reason`);
+    if (input.act === 'remade' && edition.remake === 'retire')
+      throw new RefusedError(
+        'In this edition the number of a destroyed impression is retired: it is not made again.',
+      );
     for (const i of chosen) refuseUnlessMay(input.act, i, edition);
     const at = studio.now();
-    for (const i of chosen) await patchRow(tx, impressions, i.id, { ...patchFor(input.act, i, at), changedAt: at });
+    for (const i of chosen)
+      await patchRow(tx, impressions, i.id, { ...patchFor(input.act, i, at), changedAt: at });
     const who = await studio.who(tx);
-    await appendToRegister(tx, chosen.map((i) => ({ at, who, act: input.act, editionId: edition.id, impressionId: i.id, body: { number: impressionLabel(i.kind, i.number, edition.size), ...(note && { note }) } })));
+    await appendToRegister(
+      tx,
+      chosen.map((i) => ({
+        at,
+        who,
+        act: input.act,
+        editionId: edition.id,
+        impressionId: i.id,
+        body: { number: impressionLabel(i.kind, i.number, edition.size), ...(note && { note }) },
+      })),
+    );
     const which = labelsOf(chosen, edition);
-    await noteInJournal(studio, tx, { act: input.act, subject: 'edition', subjectId: edition.id, says: `${which} ${input.act}${note ? `: ${note}` : ''}` });
+    await noteInJournal(studio, tx, {
+      act: input.act,
+      subject: 'edition',
+      subjectId: edition.id,
+      says: `${which} ${input.act}${note ? `: ${note}` : ''}`,
+    });
     return { says: `${which}: ${input.act}.`, undo: undoFor(input, chosen) };
   }),
 );
 
 function refuseUnlessMay(handAct: HandAct, i: Impression, edition: Edition) {
   const label = impressionLabel(i.kind, i.number, edition.size);
-  if (!mayDo(handAct, i.state)) throw new RefusedError(`${label} is ${STATE_WORDS[i.state]}: it cannot be ${handAct} now.`);
-  if (i.orderLineId && !['certified', 'delivered', 'returned', 'remade'].includes(handAct)) throw new RefusedError(`${label} belongs to an order: handle it there.`);
+  if (!mayDo(handAct, i.state))
+    throw new RefusedError(`${label} is ${STATE_WORDS[i.state]}: it cannot be ${handAct} now.`);
+  if (i.orderLineId && !['certified', 'delivered', 'returned', 'remade'].includes(handAct))
+    throw new RefusedError(`${label} belongs to an order: handle it there.`);
 }
 
 function patchFor(handAct: HandAct, i: Impression, at: string): Partial<Impression> {
   const to = IMPRESSION_STEPS[handAct].to;
   if (handAct === 'signed') return { state: to, signedAt: at };
   // A certificate may be written while the print is already set aside for an order: it stays set aside.
-  if (handAct === 'certified') return { state: i.state === 'allocated' ? 'allocated' : to, certifiedAt: at };
+  if (handAct === 'certified')
+    return { state: i.state === 'allocated' ? 'allocated' : to, certifiedAt: at };
   if (handAct === 'returned') return { state: to, orderLineId: null };
-  if (handAct === 'remade') return { state: to, printedAt: null, signedAt: null, certifiedAt: null, proofId: null, orderLineId: null };
+  if (handAct === 'remade')
+    return {
+      state: to,
+      printedAt: null,
+      signedAt: null,
+      certifiedAt: null,
+      proofId: null,
+      orderLineId: null,
+    };
   return { state: to };
 }
 
 const undoFor = (input: { editionId: string; act: HandAct }, chosen: Impression[]) =>
   ['passed', 'signed', 'kept'].includes(input.act)
-    ? { act: 'takeBackHandling', input: { editionId: input.editionId, impressionIds: chosen.map((i) => i.id), states: chosen.map((i) => i.state) } }
+    ? {
+        act: 'takeBackHandling',
+        input: {
+          editionId: input.editionId,
+          impressionIds: chosen.map((i) => i.id),
+          states: chosen.map((i) => i.state),
+        },
+      }
     : undefined;
 
 /** Takes back a pass, a signature or a keeping noted by mistake. The register keeps both lines. */
-export const takeBackHandling = act<{ editionId: string; impressionIds: string[]; states: ImpressionState[] }>(
-  just({ editionId: id, impressionIds: ids, states: { type: 'array', items: oneOf('printed', 'returned', 'inspected', 'signed', 'certified') } }),
-  (studio, input) => studio.store.write(async (tx) => {
-    const edition = await rowById(tx, editions, input.editionId, 'editionId');
-    const chosen = await chosenOf(tx, edition.id, input.impressionIds);
-    const at = studio.now();
-    const who = await studio.who(tx);
-    for (const i of chosen) {
-      const to = input.states[input.impressionIds.indexOf(i.id)];
-      const allowed = (['inspected', 'signed', 'kept'] as const).some((s) => s === i.state);
-      if (!to || !allowed || i.orderLineId) throw new RefusedError(`${impressionLabel(i.kind, i.number, edition.size)} has moved on since: it is ${STATE_WORDS[i.state]}.`);
-      await patchRow(tx, impressions, i.id, { state: to, signedAt: to === 'signed' || to === 'certified' ? i.signedAt : null, changedAt: at });
-      await appendToRegister(tx, [{ at, who, act: 'taken back', editionId: edition.id, impressionId: i.id, body: { from: i.state, to } }]);
-    }
-    await noteInJournal(studio, tx, { act: 'took back', subject: 'edition', subjectId: edition.id, says: `Took back the last act on ${labelsOf(chosen, edition)}` });
-    return { says: `Taken back for ${labelsOf(chosen, edition)}.` };
+export const takeBackHandling = act<{
+  editionId: string;
+  impressionIds: string[];
+  states: ImpressionState[];
+}>(
+  just({
+    editionId: id,
+    impressionIds: ids,
+    states: { type: 'array', items: oneOf('printed', 'returned', 'inspected', 'signed', 'certified') },
   }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const edition = await rowById(tx, editions, input.editionId, 'editionId');
+      const chosen = await chosenOf(tx, edition.id, input.impressionIds);
+      const at = studio.now();
+      const who = await studio.who(tx);
+      for (const i of chosen) {
+        const to = input.states[input.impressionIds.indexOf(i.id)];
+        const allowed = (['inspected', 'signed', 'kept'] as const).some((s) => s === i.state);
+        if (!to || !allowed || i.orderLineId)
+          throw new RefusedError(
+            `${impressionLabel(i.kind, i.number, edition.size)} has moved on since: it is ${STATE_WORDS[i.state]}.`,
+          );
+        await patchRow(tx, impressions, i.id, {
+          state: to,
+          signedAt: to === 'signed' || to === 'certified' ? i.signedAt : null,
+          changedAt: at,
+        });
+        await appendToRegister(tx, [
+          {
+            at,
+            who,
+            act: 'taken back',
+            editionId: edition.id,
+            impressionId: i.id,
+            body: { from: i.state, to },
+          },
+        ]);
+      }
+      await noteInJournal(studio, tx, {
+        act: 'took back',
+        subject: 'edition',
+        subjectId: edition.id,
+        says: `Took back the last act on ${labelsOf(chosen, edition)}`,
+      });
+      return { says: `Taken back for ${labelsOf(chosen, edition)}.` };
+    }),
 );
 
 /** "3/40", "9–14 of 40", "3 impressions". */
-export function labelsOf(list: readonly Pick<Impression, 'kind' | 'number'>[], edition: Pick<Edition, 'size'>): string {
+export function labelsOf(
+  list: readonly Pick<Impression, 'kind' | 'number'>[],
+  edition: Pick<Edition, 'size'>,
+): string {
   const [first, last] = [list[0], list.at(-1)];
   if (!first || !last) return 'nothing';
   if (list.length === 1) return impressionLabel(first.kind, first.number, edition.size);
-  const unbroken = list.every((i) => i.kind === first.kind) && last.number - first.number === list.length - 1;
+  const unbroken =
+    list.every((i) => i.kind === first.kind) && last.number - first.number === list.length - 1;
   if (!unbroken) return `${list.length} impressions`;
-  return first.kind === 'run' ? `${first.number}–${last.number} of ${edition.size}` : `${impressionLabel(first.kind, first.number, edition.size)} to ${last.number}`;
+  return first.kind === 'run'
+    ? `${first.number}–${last.number} of ${edition.size}`
+    : `${impressionLabel(first.kind, first.number, edition.size)} to ${last.number}`;
 }
 
 /** Walks the whole register, a thousand lines at a time, and says whether it is unbroken. */
@@ -212,10 +501,18 @@ export async function impressionWhole(studio: Studio, impressionId: string) {
     impression.paperId ? rowById(studio.db, papers, impression.paperId) : null,
     impression.proofId ? findRow(studio.db, proofRows, impression.proofId) : null,
   ]);
-  const price = impression.formatId ? (await studio.db.select().from(prices).where(eq(prices.formatId, impression.formatId)).limit(1))[0] : undefined;
+  const price = impression.formatId
+    ? (await studio.db.select().from(prices).where(eq(prices.formatId, impression.formatId)).limit(1))[0]
+    : undefined;
   return {
-    impression, label: impressionLabel(impression.kind, impression.number, edition.size), word: stateWord(impression.state, edition.signing),
-    format: format?.name ?? null, paper: paper?.name ?? null, proofRound: proof?.round ?? null, priceMinor: price?.priceMinor ?? null, history,
+    impression,
+    label: impressionLabel(impression.kind, impression.number, edition.size),
+    word: stateWord(impression.state, edition.signing),
+    format: format?.name ?? null,
+    paper: paper?.name ?? null,
+    proofRound: proof?.round ?? null,
+    priceMinor: price?.priceMinor ?? null,
+    history,
   };
 }
 export type ImpressionWhole = Awaited<ReturnType<typeof impressionWhole>>;

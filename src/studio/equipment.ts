@@ -10,12 +10,24 @@ import { day, flag, id, just, name, oneOf, orNull, typed } from './schemas';
 import { noteInJournal } from './studio';
 
 export type OwnThing = typeof equipment.$inferSelect;
-export const equipmentAtHand = (db: Db): Promise<OwnThing[]> => db.select().from(equipment).where(isNull(equipment.archivedAt)).orderBy(asc(equipment.name));
+export const equipmentAtHand = (db: Db): Promise<OwnThing[]> =>
+  db.select().from(equipment).where(isNull(equipment.archivedAt)).orderBy(asc(equipment.name));
 
 type EquipmentInput = {
-  id: string | null; kind: Equipment['kind']; name: string;
+  id: string | null;
+  kind: Equipment['kind'];
+  name: string;
   /** Bed, sensor or nothing, as typed; pixels as "6000 x 4000". */
-  size: string; pixels: string; ppi: string; steps: string; seconds: string; film: boolean; focal: string; price: string; days: string; readOn: string | null;
+  size: string;
+  pixels: string;
+  ppi: string;
+  steps: string;
+  seconds: string;
+  film: boolean;
+  focal: string;
+  price: string;
+  days: string;
+  readOn: string | null;
 };
 
 function whole(text: string, field: string, expected: string): number {
@@ -33,7 +45,21 @@ function pixelsOf(text: string): { width: number; height: number } {
 
 /** Records or changes a scanner, a camera, a lens, or a professional's offer. */
 export const recordEquipment = act<EquipmentInput>(
-  just({ id: orNull(id), kind: oneOf('scanner', 'camera', 'lens', 'professional'), name, size: typed, pixels: typed, ppi: typed, steps: typed, seconds: typed, film: flag, focal: typed, price: typed, days: typed, readOn: orNull(day) }),
+  just({
+    id: orNull(id),
+    kind: oneOf('scanner', 'camera', 'lens', 'professional'),
+    name,
+    size: typed,
+    pixels: typed,
+    ppi: typed,
+    steps: typed,
+    seconds: typed,
+    film: flag,
+    focal: typed,
+    price: typed,
+    days: typed,
+    readOn: orNull(day),
+  }),
   async (studio, input) => {
     const { unit, currency } = await studio.settings();
     const spec = specOf(input, unit, currency, studio.now().slice(0, 10));
@@ -41,33 +67,84 @@ export const recordEquipment = act<EquipmentInput>(
       if (input.id) {
         const was = await rowById(tx, equipment, input.id, 'id');
         await patchRow(tx, equipment, input.id, { name: input.name.trim(), spec });
-        await noteInJournal(studio, tx, { act: 'changed', subject: 'equipment', subjectId: input.id, says: `Changed ${input.name}`, before: was.spec, after: spec });
+        await noteInJournal(studio, tx, {
+          act: 'changed',
+          subject: 'equipment',
+          subjectId: input.id,
+          says: `Changed ${input.name}`,
+          before: was.spec,
+          after: spec,
+        });
         return { says: `${input.name} is changed.`, id: input.id };
       }
       const newId = studio.newId();
       await insertRow(tx, equipment, { id: newId, name: input.name.trim(), spec });
-      await noteInJournal(studio, tx, { act: 'recorded', subject: 'equipment', subjectId: newId, says: `Recorded ${input.name}`, after: spec });
-      return { says: `${input.name} is recorded.`, id: newId, undo: { act: 'putAwayEquipment', input: { id: newId, away: true } } };
+      await noteInJournal(studio, tx, {
+        act: 'recorded',
+        subject: 'equipment',
+        subjectId: newId,
+        says: `Recorded ${input.name}`,
+        after: spec,
+      });
+      return {
+        says: `${input.name} is recorded.`,
+        id: newId,
+        undo: { act: 'putAwayEquipment', input: { id: newId, away: true } },
+      };
     });
-  });
+  },
+);
 
 function specOf(q: EquipmentInput, unit: 'mm' | 'in', currency: string, today: string): Equipment {
   switch (q.kind) {
     case 'scanner': {
       const opticalPpi = whole(q.ppi, 'ppi', 'its optical pixels per inch, such as 2400');
-      const steps = q.steps.trim() ? q.steps.split(/[\s,;/]+/).filter(Boolean).map((s, i) => whole(s, `steps[${i}]`, 'a ppi it can be set to')) : [300, 600, 1_200, 2_400].filter((s) => s <= opticalPpi);
-      return { kind: 'scanner', bed: parseSize(q.size, unit, 'size'), opticalPpi, steps: steps.sort((a, b) => a - b), secondsAt600: whole(q.seconds, 'seconds', 'seconds of one pass at 600 ppi'), film: q.film };
+      const steps = q.steps.trim()
+        ? q.steps
+            .split(/[\s,;/]+/)
+            .filter(Boolean)
+            .map((s, i) => whole(s, `steps[${i}]`, 'a ppi it can be set to'))
+        : [300, 600, 1_200, 2_400].filter((s) => s <= opticalPpi);
+      return {
+        kind: 'scanner',
+        bed: parseSize(q.size, unit, 'size'),
+        opticalPpi,
+        steps: steps.sort((a, b) => a - b),
+        secondsAt600: whole(q.seconds, 'seconds', 'seconds of one pass at 600 ppi'),
+        film: q.film,
+      };
     }
-    case 'camera': return { kind: 'camera', sensor: pixelsOf(q.pixels), sensorSize: parseSize(q.size, unit, 'size') };
-    case 'lens': return { kind: 'lens', focal: parseLength(q.focal, 'mm', 'focal') };
-    case 'professional': return { kind: 'professional', price: parseMoney(q.price, currency, 'price'), days: whole(q.days, 'days', 'working days'), pixels: pixelsOf(q.pixels), readOn: q.readOn ?? today };
+    case 'camera':
+      return { kind: 'camera', sensor: pixelsOf(q.pixels), sensorSize: parseSize(q.size, unit, 'size') };
+    case 'lens':
+      return { kind: 'lens', focal: parseLength(q.focal, 'mm', 'focal') };
+    case 'professional':
+      return {
+        kind: 'professional',
+        price: parseMoney(q.price, currency, 'price'),
+        days: whole(q.days, 'days', 'working days'),
+        pixels: pixelsOf(q.pixels),
+        readOn: q.readOn ?? today,
+      };
   }
 }
 
 /** Puts a thing away that is no longer used, or brings it back. */
-export const putAwayEquipment = act<{ id: string; away: boolean }>(just({ id, away: flag }), (studio, input) => studio.store.write(async (tx) => {
-  const thing = await rowById(tx, equipment, input.id, 'id');
-  await patchRow(tx, equipment, input.id, { archivedAt: input.away ? studio.now() : null });
-  await noteInJournal(studio, tx, { act: input.away ? 'put away' : 'brought back', subject: 'equipment', subjectId: input.id, says: `${thing.name} ${input.away ? 'put away' : 'brought back'}` });
-  return { says: `${thing.name} is ${input.away ? 'put away' : 'back'}.`, undo: { act: 'putAwayEquipment', input: { id: input.id, away: !input.away } } };
-}));
+export const putAwayEquipment = act<{ id: string; away: boolean }>(
+  just({ id, away: flag }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const thing = await rowById(tx, equipment, input.id, 'id');
+      await patchRow(tx, equipment, input.id, { archivedAt: input.away ? studio.now() : null });
+      await noteInJournal(studio, tx, {
+        act: input.away ? 'put away' : 'brought back',
+        subject: 'equipment',
+        subjectId: input.id,
+        says: `${thing.name} ${input.away ? 'put away' : 'brought back'}`,
+      });
+      return {
+        says: `${thing.name} is ${input.away ? 'put away' : 'back'}.`,
+        undo: { act: 'putAwayEquipment', input: { id: input.id, away: !input.away } },
+      };
+    }),
+);

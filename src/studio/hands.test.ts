@@ -20,16 +20,33 @@ describe('whose hands an original went through', () => {
     expect(await finding()).toMatchObject({ mark: 'care', says: 'With the framers since 2026-11-02' });
     await takeBack(studio, { id: id!, backOn: '2026-11-09', conditionBack: 'a rub at the left corner' });
     expect((await finding()).mark).toBe('holds');
-    expect(await movesOf(studio.db, workId)).toMatchObject([{ who: 'the framers', backOn: '2026-11-09', conditionBack: 'a rub at the left corner' }]);
+    expect(await movesOf(studio.db, workId)).toMatchObject([
+      { who: 'the framers', backOn: '2026-11-09', conditionBack: 'a rub at the left corner' },
+    ]);
   });
 
   test('it is never in two places, and days follow each other', async () => {
-    await expect(handOver(studio, { workId, leftOn: '2026-11-05', who: 'a gallery', ...OUT })).rejects.toMatchObject({ field: 'leftOn', expected: expect.stringContaining('2026-11-09') });
-    await expect(handOver(studio, { workId, leftOn: '2026-11-25', who: 'a gallery', ...OUT })).rejects.toMatchObject({ field: 'leftOn' });
-    await expect(handOver(studio, { workId, leftOn: '2026-11-20', who: 'a gallery', ...OUT, dueOn: '2026-11-19' })).rejects.toMatchObject({ field: 'dueOn' });
-    const { id, undo } = await handOver(studio, { workId, leftOn: '2026-11-20', who: 'a gallery', ...OUT });
-    await expect(handOver(studio, { workId, leftOn: '2026-11-21', who: 'another', ...OUT })).rejects.toMatchObject({ says: expect.stringContaining('two places') });
-    await expect(takeBack(studio, { id: id!, backOn: '2026-11-19', conditionBack: '' })).rejects.toMatchObject({ field: 'backOn' });
+    await expect(
+      handOver(studio, { workId, leftOn: '2026-11-05', who: 'a gallery', ...OUT }),
+    ).rejects.toMatchObject({ field: 'leftOn', expected: expect.stringContaining('2026-11-09') });
+    await expect(
+      handOver(studio, { workId, leftOn: '2026-11-25', who: 'a gallery', ...OUT }),
+    ).rejects.toMatchObject({ field: 'leftOn' });
+    await expect(
+      handOver(studio, { workId, leftOn: '2026-11-20', who: 'a gallery', ...OUT, dueOn: '2026-11-19' }),
+    ).rejects.toMatchObject({ field: 'dueOn' });
+    const { id, undo } = await handOver(studio, {
+      workId,
+      leftOn: '2026-11-20',
+      who: 'a gallery',
+      ...OUT,
+    });
+    await expect(
+      handOver(studio, { workId, leftOn: '2026-11-21', who: 'another', ...OUT }),
+    ).rejects.toMatchObject({ says: expect.stringContaining('two places') });
+    await expect(
+      takeBack(studio, { id: id!, backOn: '2026-11-19', conditionBack: '' }),
+    ).rejects.toMatchObject({ field: 'backOn' });
     await doAct(studio, undo!.act, undo!.input);
     expect(await movesOf(studio.db, workId)).toHaveLength(1);
   });
@@ -37,7 +54,9 @@ describe('whose hands an original went through', () => {
   test('a coming back noted too soon is taken off; a closed absence is not forgotten', async () => {
     const { id } = await handOver(studio, { workId, leftOn: '2026-11-21', who: 'the scanner', ...OUT });
     const back = await takeBack(studio, { id: id!, backOn: '2026-11-22', conditionBack: 'as it left' });
-    await expect(doAct(studio, 'forgetMove', { id })).rejects.toMatchObject({ says: expect.stringContaining('stays on record') });
+    await expect(doAct(studio, 'forgetMove', { id })).rejects.toMatchObject({
+      says: expect.stringContaining('stays on record'),
+    });
     await doAct(studio, back.undo!.act, back.undo!.input);
     expect((await finding()).says).toBe('With the scanner since 2026-11-21');
   });

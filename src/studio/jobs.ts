@@ -5,9 +5,23 @@ import { id, just } from './schemas';
 import type { Studio } from './studio';
 
 /** Work that goes on while the page stays usable: what it is at, how far, and how it ended. */
-export type JobState = { id: string; says: string; share: number | null; secondsLeft: number | null; over: null | { ok: true; says: string; id?: string } | { ok: false; says: string } };
+export type JobState = {
+  id: string;
+  says: string;
+  share: number | null;
+  secondsLeft: number | null;
+  over: null | { ok: true; says: string; id?: string } | { ok: false; says: string };
+};
 
-type Job = { says: string; share: number | null; startedAt: number; cancel: () => void; stopped: boolean; over: JobState['over']; done: Promise<void> };
+type Job = {
+  says: string;
+  share: number | null;
+  startedAt: number;
+  cancel: () => void;
+  stopped: boolean;
+  over: JobState['over'];
+  done: Promise<void>;
+};
 const jobs = new Map<string, Job>();
 /** Ended jobs are remembered so long that a page that looks once a second finds out how they ended. */
 const REMEMBER_MS = 10 * 60_000;
@@ -21,10 +35,24 @@ export type Follow = <T>(start: (onStep: Progress) => Task<T>) => Promise<T>;
  *
  * @param run does it; what it returns is said when it is done
  */
-export function startJob(studio: Studio, run: (follow: Follow, progress: Progress) => Promise<{ says: string; id?: string }>): string {
+export function startJob(
+  studio: Studio,
+  run: (follow: Follow, progress: Progress) => Promise<{ says: string; id?: string }>,
+): string {
   const jobId = studio.newId();
-  const job: Job = { says: 'waiting', share: null, startedAt: Date.now(), cancel: () => {}, stopped: false, over: null, done: Promise.resolve() };
-  const progress: Progress = (says, share) => { job.says = says; job.share = share ?? job.share; };
+  const job: Job = {
+    says: 'waiting',
+    share: null,
+    startedAt: Date.now(),
+    cancel: () => {},
+    stopped: false,
+    over: null,
+    done: Promise.resolve(),
+  };
+  const progress: Progress = (says, share) => {
+    job.says = says;
+    job.share = share ?? job.share;
+  };
   const follow: Follow = (start) => {
     if (job.stopped) throw new RefusedError('Stopped.');
     const task = start(progress);
@@ -38,7 +66,14 @@ export function startJob(studio: Studio, run: (follow: Follow, progress: Progres
       job.over = { ok: true, ...result };
     } catch (error) {
       if (!(error instanceof RefusedError)) console.error(error);
-      job.over = { ok: false, says: job.stopped ? 'Stopped; nothing of it was kept.' : error instanceof RefusedError ? error.says : 'It failed in the middle; nothing of it was kept. The server’s own log has the details.' };
+      job.over = {
+        ok: false,
+        says: job.stopped
+          ? 'Stopped; nothing of it was kept.'
+          : error instanceof RefusedError
+            ? error.says
+            : 'It failed in the middle; nothing of it was kept. The server’s own log has the details.',
+      };
     }
     setTimeout(() => jobs.delete(jobId), REMEMBER_MS).unref();
   })();
@@ -49,7 +84,16 @@ export function jobState(jobId: string): JobState | null {
   const job = jobs.get(jobId);
   if (!job) return null;
   const spent = (Date.now() - job.startedAt) / 1_000;
-  return { id: jobId, says: job.says, share: job.share, secondsLeft: job.share && job.share > 0.03 ? Math.max(1, Math.round((spent / job.share) * (1 - job.share))) : null, over: job.over };
+  return {
+    id: jobId,
+    says: job.says,
+    share: job.share,
+    secondsLeft:
+      job.share && job.share > 0.03
+        ? Math.max(1, Math.round((spent / job.share) * (1 - job.share)))
+        : null,
+    over: job.over,
+  };
 }
 
 /** Waits until a job has ended, whichever way. */

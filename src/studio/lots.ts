@@ -10,33 +10,98 @@ import { count, day, id, just, name, oneOf, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
 export type Lot = typeof lots.$inferSelect;
-export type LotOnHand = Lot & { /** Sheets, or micrometres of a roll. */ onHand: number; /** Of all that came in. */ received: number };
+export type LotOnHand = Lot & {
+  /** Sheets, or micrometres of a roll. */ onHand: number;
+  /** Of all that came in. */ received: number;
+};
 
 /** Lots with what is left of them, the oldest first. */
-export async function lotsOnHand(db: Db, paperIds: readonly string[] | null = null): Promise<LotOnHand[]> {
-  const rows = await db.select({ lot: lots, onHand: sql<number>`coalesce(sum(${stockMoves.amount}), 0)`, received: sql<number>`coalesce(sum(case when ${stockMoves.kind} = 'received' then ${stockMoves.amount} else 0 end), 0)` })
-    .from(lots).leftJoin(stockMoves, eq(stockMoves.lotId, lots.id)).where(paperIds ? inArray(lots.paperId, [...paperIds]) : undefined).groupBy(lots.id).orderBy(asc(lots.receivedOn), asc(lots.id));
+export async function lotsOnHand(
+  db: Db,
+  paperIds: readonly string[] | null = null,
+): Promise<LotOnHand[]> {
+  const rows = await db
+    .select({
+      lot: lots,
+      onHand: sql<number>`coalesce(sum(${stockMoves.amount}), 0)`,
+      received: sql<number>`coalesce(sum(case when ${stockMoves.kind} = 'received' then ${stockMoves.amount} else 0 end), 0)`,
+    })
+    .from(lots)
+    .leftJoin(stockMoves, eq(stockMoves.lotId, lots.id))
+    .where(paperIds ? inArray(lots.paperId, [...paperIds]) : undefined)
+    .groupBy(lots.id)
+    .orderBy(asc(lots.receivedOn), asc(lots.id));
   return rows.map((r) => ({ ...r.lot, onHand: r.onHand, received: r.received }));
 }
 
-type LotInput = { paperId: string; name: string; form: 'sheet' | 'roll'; size: string; amount: string; price: string; receivedOn: string };
+type LotInput = {
+  paperId: string;
+  name: string;
+  form: 'sheet' | 'roll';
+  size: string;
+  amount: string;
+  price: string;
+  receivedOn: string;
+};
 
 /** Takes in a delivery of a paper: so many sheets of a size, or a roll of a width and a length. */
-export const receiveLot = act<LotInput>(just({ paperId: id, name, form: oneOf('sheet', 'roll'), size: typed, amount: typed, price: typed, receivedOn: day }), async (studio, input) => {
-  const { unit, currency } = await studio.settings();
-  const paper = await rowById(studio.db, papers, input.paperId, 'paperId');
-  const size = input.form === 'sheet' ? parseSize(input.size, unit, 'size') : { width: parseLength(input.size, unit, 'size'), height: null };
-  const amount = input.form === 'sheet' ? wholeSheets(input.amount) : parseLength(input.amount, unit, 'amount');
-  if (!(amount > 0)) throw new InputError('amount', input.amount, input.form === 'sheet' ? 'a number of sheets above zero' : 'the length of the roll, above zero');
-  const priceMinor = parseMoney(input.price, currency, 'price');
-  const lotId = studio.newId();
-  return studio.store.write(async (tx) => {
-    await insertRow(tx, lots, { id: lotId, paperId: paper.id, name: input.name.trim(), form: input.form, widthUm: size.width, heightUm: size.height, priceMinor, receivedOn: input.receivedOn });
-    await insertRow(tx, stockMoves, { id: studio.newId(), lotId, at: studio.now(), kind: 'received', amount, costMinor: priceMinor });
-    await noteInJournal(studio, tx, { act: 'received', subject: 'paper', subjectId: paper.id, says: `Received ${input.form === 'sheet' ? `${amount} sheets` : formatLength(amount, unit)} of ${paper.name}`, after: input });
-    return { says: `${paper.name}, ${input.name}, is in the drawer.`, id: lotId };
-  });
-});
+export const receiveLot = act<LotInput>(
+  just({
+    paperId: id,
+    name,
+    form: oneOf('sheet', 'roll'),
+    size: typed,
+    amount: typed,
+    price: typed,
+    receivedOn: day,
+  }),
+  async (studio, input) => {
+    const { unit, currency } = await studio.settings();
+    const paper = await rowById(studio.db, papers, input.paperId, 'paperId');
+    const size =
+      input.form === 'sheet'
+        ? parseSize(input.size, unit, 'size')
+        : { width: parseLength(input.size, unit, 'size'), height: null };
+    const amount =
+      input.form === 'sheet' ? wholeSheets(input.amount) : parseLength(input.amount, unit, 'amount');
+    if (!(amount > 0))
+      throw new InputError(
+        'amount',
+        input.amount,
+        input.form === 'sheet' ? 'a number of sheets above zero' : 'the length of the roll, above zero',
+      );
+    const priceMinor = parseMoney(input.price, currency, 'price');
+    const lotId = studio.newId();
+    return studio.store.write(async (tx) => {
+      await insertRow(tx, lots, {
+        id: lotId,
+        paperId: paper.id,
+        name: input.name.trim(),
+        form: input.form,
+        widthUm: size.width,
+        heightUm: size.height,
+        priceMinor,
+        receivedOn: input.receivedOn,
+      });
+      await insertRow(tx, stockMoves, {
+        id: studio.newId(),
+        lotId,
+        at: studio.now(),
+        kind: 'received',
+        amount,
+        costMinor: priceMinor,
+      });
+      await noteInJournal(studio, tx, {
+        act: 'received',
+        subject: 'paper',
+        subjectId: paper.id,
+        says: `Received ${input.form === 'sheet' ? `${amount} sheets` : formatLength(amount, unit)} of ${paper.name}`,
+        after: input,
+      });
+      return { says: `${paper.name}, ${input.name}, is in the drawer.`, id: lotId };
+    });
+  },
+);
 
 function wholeSheets(text: string): number {
   const n = Number(text.trim().replace(/\s*sheets?$/i, ''));
@@ -49,8 +114,13 @@ function wholeSheets(text: string): number {
  * cost more than what came, however small the sums are.
  */
 async function costOfMove(tx: Tx, lot: LotOnHand, amount: number): Promise<number> {
-  const [row] = await tx.select({ rest: sql<number>`coalesce(sum(${stockMoves.costMinor}), 0)` }).from(stockMoves).where(eq(stockMoves.lotId, lot.id));
-  return Math.round((lot.priceMinor * (lot.onHand + amount)) / Math.max(1, lot.received)) - (row?.rest ?? 0);
+  const [row] = await tx
+    .select({ rest: sql<number>`coalesce(sum(${stockMoves.costMinor}), 0)` })
+    .from(stockMoves)
+    .where(eq(stockMoves.lotId, lot.id));
+  return (
+    Math.round((lot.priceMinor * (lot.onHand + amount)) / Math.max(1, lot.received)) - (row?.rest ?? 0)
+  );
 }
 
 /**
@@ -58,28 +128,61 @@ async function costOfMove(tx: Tx, lot: LotOnHand, amount: number): Promise<numbe
  *
  * @throws RefusedError when there is not enough, with what there is
  */
-export async function chargeStock(studio: Studio, tx: Tx, q: { paperId: string; form: 'sheet' | 'roll'; widthUm: number; heightUm: number | null; amount: number; kind: 'printed' | 'spoiled'; why: string; layoutId: string }): Promise<{ costMinor: number; lots: string[] }> {
-  const fits = (await lotsOnHand(tx, [q.paperId])).filter((l) => l.form === q.form && l.onHand > 0 && sameSize(l, q));
+export async function chargeStock(
+  studio: Studio,
+  tx: Tx,
+  q: {
+    paperId: string;
+    form: 'sheet' | 'roll';
+    widthUm: number;
+    heightUm: number | null;
+    amount: number;
+    kind: 'printed' | 'spoiled';
+    why: string;
+    layoutId: string;
+  },
+): Promise<{ costMinor: number; lots: string[] }> {
+  const fits = (await lotsOnHand(tx, [q.paperId])).filter(
+    (l) => l.form === q.form && l.onHand > 0 && sameSize(l, q),
+  );
   const { unit } = await studio.settings();
   const shown = (v: number) => (q.form === 'sheet' ? `${v} sheets` : formatLength(v, unit));
   const all = fits.reduce((a, l) => a + l.onHand, 0);
   const enough = q.form === 'roll' ? fits.some((l) => l.onHand >= q.amount) : all >= q.amount;
-  if (!enough) throw new RefusedError(`${shown(q.amount)} are wanted and ${q.form === 'roll' && fits.length > 1 ? `the longest roll has ${shown(Math.max(...fits.map((l) => l.onHand)))}` : `${shown(all)} are on hand`}: receive a lot under Papers first.`);
-  let left = q.amount, costMinor = 0;
+  if (!enough)
+    throw new RefusedError(
+      `${shown(q.amount)} are wanted and ${q.form === 'roll' && fits.length > 1 ? `the longest roll has ${shown(Math.max(...fits.map((l) => l.onHand)))}` : `${shown(all)} are on hand`}: receive a lot under Papers first.`,
+    );
+  let left = q.amount,
+    costMinor = 0;
   const from: string[] = [];
   for (const lot of q.form === 'roll' ? [fits.find((l) => l.onHand >= q.amount)!] : fits) {
     const take = Math.min(left, lot.onHand);
     if (take <= 0) break;
     const cost = -(await costOfMove(tx, lot, -take));
-    await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind: q.kind, amount: -take, costMinor: -cost, why: q.why, layoutId: q.layoutId });
-    costMinor += cost; left -= take; from.push(lot.name);
+    await insertRow(tx, stockMoves, {
+      id: studio.newId(),
+      lotId: lot.id,
+      at: studio.now(),
+      kind: q.kind,
+      amount: -take,
+      costMinor: -cost,
+      why: q.why,
+      layoutId: q.layoutId,
+    });
+    costMinor += cost;
+    left -= take;
+    from.push(lot.name);
   }
   return { costMinor, lots: from };
 }
 
 /** Turned or not, a sheet is the same sheet. */
 function sameSize(l: Lot, q: { widthUm: number; heightUm: number | null }): boolean {
-  return l.heightUm === null || q.heightUm === null ? l.widthUm === q.widthUm : (l.widthUm === q.widthUm && l.heightUm === q.heightUm) || (l.widthUm === q.heightUm && l.heightUm === q.widthUm);
+  return l.heightUm === null || q.heightUm === null
+    ? l.widthUm === q.widthUm
+    : (l.widthUm === q.widthUm && l.heightUm === q.heightUm) ||
+        (l.widthUm === q.heightUm && l.heightUm === q.widthUm);
 }
 
 async function lotIn(tx: Tx, lotId: string): Promise<LotOnHand> {
@@ -88,7 +191,10 @@ async function lotIn(tx: Tx, lotId: string): Promise<LotOnHand> {
   return row!;
 }
 
-const shownAmount = (lot: Lot, amount: number, unit: 'mm' | 'in') => (lot.form === 'sheet' ? `${amount} ${Math.abs(amount) === 1 ? 'sheet' : 'sheets'}` : formatLength(amount, unit));
+const shownAmount = (lot: Lot, amount: number, unit: 'mm' | 'in') =>
+  lot.form === 'sheet'
+    ? `${amount} ${Math.abs(amount) === 1 ? 'sheet' : 'sheets'}`
+    : formatLength(amount, unit);
 
 /** Reads an amount of a lot as it is typed: sheets, or a length. */
 function amountOf(lot: Lot, text: string, unit: 'mm' | 'in', field: string): number {
@@ -98,40 +204,101 @@ function amountOf(lot: Lot, text: string, unit: 'mm' | 'in', field: string): num
   return n;
 }
 
-async function move(studio: Studio, tx: Tx, lot: LotOnHand, kind: 'spoiled' | 'corrected' | 'cut', amount: number, why: string): Promise<number> {
+async function move(
+  studio: Studio,
+  tx: Tx,
+  lot: LotOnHand,
+  kind: 'spoiled' | 'corrected' | 'cut',
+  amount: number,
+  why: string,
+): Promise<number> {
   const costMinor = await costOfMove(tx, lot, amount);
-  await insertRow(tx, stockMoves, { id: studio.newId(), lotId: lot.id, at: studio.now(), kind, amount, costMinor, why });
+  await insertRow(tx, stockMoves, {
+    id: studio.newId(),
+    lotId: lot.id,
+    at: studio.now(),
+    kind,
+    amount,
+    costMinor,
+    why,
+  });
   return costMinor;
 }
 
 /** Counts a lot by hand: what is there is right, and the difference is a move with its reason. */
-export const countLot = act<{ id: string; counted: string; why: string }>(just({ id, counted: typed, why: { type: 'string', maxLength: 200 } }), async (studio, input) => {
-  const { unit } = await studio.settings();
-  return studio.store.write(async (tx) => {
-    const lot = await lotIn(tx, input.id);
-    const counted = amountOf(lot, input.counted, unit, 'counted');
-    const off = counted - lot.onHand;
-    if (off === 0) return { says: `${lot.name} has ${shownAmount(lot, counted, unit)}, as it should.` };
-    if (!input.why.trim()) throw new InputError('why', input.why, `what became of ${off < 0 ? 'the' : ''} ${shownAmount(lot, Math.abs(off), unit)} ${off < 0 ? 'that are missing' : 'more than should be there'}`);
-    await move(studio, tx, lot, 'corrected', off, input.why);
-    await noteInJournal(studio, tx, { act: 'counted', subject: 'paper', subjectId: lot.paperId, says: `Counted ${lot.name}: ${shownAmount(lot, counted, unit)}, ${off > 0 ? '+' : '−'}${shownAmount(lot, Math.abs(off), unit)}: ${input.why}`, before: lot.onHand, after: counted });
-    return { says: `${lot.name} has ${shownAmount(lot, counted, unit)}.`, undo: { act: 'countLot', input: { id: lot.id, counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`, why: 'the count was taken back' } } };
-  });
-});
+export const countLot = act<{ id: string; counted: string; why: string }>(
+  just({ id, counted: typed, why: { type: 'string', maxLength: 200 } }),
+  async (studio, input) => {
+    const { unit } = await studio.settings();
+    return studio.store.write(async (tx) => {
+      const lot = await lotIn(tx, input.id);
+      const counted = amountOf(lot, input.counted, unit, 'counted');
+      const off = counted - lot.onHand;
+      if (off === 0) return { says: `${lot.name} has ${shownAmount(lot, counted, unit)}, as it should.` };
+      if (!input.why.trim())
+        throw new InputError(
+          'why',
+          input.why,
+          `what became of ${off < 0 ? 'the' : ''} ${shownAmount(lot, Math.abs(off), unit)} ${off < 0 ? 'that are missing' : 'more than should be there'}`,
+        );
+      await move(studio, tx, lot, 'corrected', off, input.why);
+      await noteInJournal(studio, tx, {
+        act: 'counted',
+        subject: 'paper',
+        subjectId: lot.paperId,
+        says: `Counted ${lot.name}: ${shownAmount(lot, counted, unit)}, ${off > 0 ? '+' : '−'}${shownAmount(lot, Math.abs(off), unit)}: ${input.why}`,
+        before: lot.onHand,
+        after: counted,
+      });
+      return {
+        says: `${lot.name} has ${shownAmount(lot, counted, unit)}.`,
+        undo: {
+          act: 'countLot',
+          input: {
+            id: lot.id,
+            counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`,
+            why: 'the count was taken back',
+          },
+        },
+      };
+    });
+  },
+);
 
 /** Spoils some of a lot, with the reason; it leaves at what it cost. */
-export const spoilLot = act<{ id: string; amount: string; why: string }>(just({ id, amount: typed, why: name }), async (studio, input) => {
-  const { unit } = await studio.settings();
-  return studio.store.write(async (tx) => {
-    const lot = await lotIn(tx, input.id);
-    const amount = amountOf(lot, input.amount, unit, 'amount');
-    if (!(amount > 0)) throw new InputError('amount', input.amount, 'something above zero');
-    if (amount > lot.onHand) throw new RefusedError(`${lot.name} has ${shownAmount(lot, lot.onHand, unit)}: ${shownAmount(lot, amount, unit)} cannot have been spoiled. Count it first.`);
-    await move(studio, tx, lot, 'spoiled', -amount, input.why);
-    await noteInJournal(studio, tx, { act: 'spoiled', subject: 'paper', subjectId: lot.paperId, says: `Spoiled ${shownAmount(lot, amount, unit)} of ${lot.name}: ${input.why}` });
-    return { says: `${shownAmount(lot, amount, unit)} of ${lot.name} ${amount === 1 && lot.form === 'sheet' ? 'is' : 'are'} off the stock.`, undo: { act: 'countLot', input: { id: lot.id, counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`, why: 'it was not spoiled after all' } } };
-  });
-});
+export const spoilLot = act<{ id: string; amount: string; why: string }>(
+  just({ id, amount: typed, why: name }),
+  async (studio, input) => {
+    const { unit } = await studio.settings();
+    return studio.store.write(async (tx) => {
+      const lot = await lotIn(tx, input.id);
+      const amount = amountOf(lot, input.amount, unit, 'amount');
+      if (!(amount > 0)) throw new InputError('amount', input.amount, 'something above zero');
+      if (amount > lot.onHand)
+        throw new RefusedError(
+          `${lot.name} has ${shownAmount(lot, lot.onHand, unit)}: ${shownAmount(lot, amount, unit)} cannot have been spoiled. Count it first.`,
+        );
+      await move(studio, tx, lot, 'spoiled', -amount, input.why);
+      await noteInJournal(studio, tx, {
+        act: 'spoiled',
+        subject: 'paper',
+        subjectId: lot.paperId,
+        says: `Spoiled ${shownAmount(lot, amount, unit)} of ${lot.name}: ${input.why}`,
+      });
+      return {
+        says: `${shownAmount(lot, amount, unit)} of ${lot.name} ${amount === 1 && lot.form === 'sheet' ? 'is' : 'are'} off the stock.`,
+        undo: {
+          act: 'countLot',
+          input: {
+            id: lot.id,
+            counted: lot.form === 'sheet' ? String(lot.onHand) : `${lot.onHand} um`,
+            why: 'it was not spoiled after all',
+          },
+        },
+      };
+    });
+  },
+);
 
 type CutInput = { id: string; sheets: number; size: string; each: number; offcut: string };
 
@@ -139,27 +306,82 @@ type CutInput = { id: string; sheets: number; size: string; each: number; offcut
  * Cuts large sheets into smaller ones: they leave their lot and come in as a new one at the same cost, offcuts that can be
  * used with them. The cost is shared by area.
  */
-export const cutLot = act<CutInput>(just({ id, sheets: count(1, 10_000), size: typed, each: count(1, 200), offcut: typed }), async (studio, input) => {
-  const { unit } = await studio.settings();
-  const size = parseSize(input.size, unit, 'size'), offcut = input.offcut.trim() ? parseSize(input.offcut, unit, 'offcut') : null;
-  return studio.store.write(async (tx) => {
-    const lot = await lotIn(tx, input.id);
-    if (lot.form !== 'sheet') throw new RefusedError('A roll is cut by printing on it, or counted: only sheets are cut into sheets.');
-    if (input.sheets > lot.onHand) throw new RefusedError(`${lot.name} has ${lot.onHand} sheets, not ${input.sheets}.`);
-    const sheet = { width: lot.widthUm, height: lot.heightUm! };
-    const up = layOnSheet({ sheet, piece: size, margin: 0, gutter: 0 }).count;
-    if (input.each > up) throw new InputError('each', input.each, `at most ${up}: that many ${formatSize(size, unit)} come out of one ${formatSize(sheet, unit)}`);
-    const area = (s: { width: number; height: number }) => s.width * s.height;
-    if (offcut && area(offcut) + input.each * area(size) > area(sheet)) throw new InputError('offcut', input.offcut, 'an offcut no larger than what is left of the sheet');
-    const cost = -(await move(studio, tx, lot, 'cut', -input.sheets, `cut into ${formatSize(size, unit)}`));
-    const parts = [{ size, n: input.each * input.sheets, name: `${lot.name}, cut` }, ...(offcut ? [{ size: offcut, n: input.sheets, name: `${lot.name}, offcuts` }] : [])];
-    const shares = allocate(cost, parts.map((p) => area(p.size) * p.n));
-    for (const [i, p] of parts.entries()) {
-      const lotId = studio.newId();
-      await insertRow(tx, lots, { id: lotId, paperId: lot.paperId, name: p.name, form: 'sheet', widthUm: p.size.width, heightUm: p.size.height, priceMinor: shares[i]!, receivedOn: lot.receivedOn });
-      await insertRow(tx, stockMoves, { id: studio.newId(), lotId, at: studio.now(), kind: 'received', amount: p.n, costMinor: shares[i]!, why: `cut from ${lot.name}` });
-    }
-    await noteInJournal(studio, tx, { act: 'cut', subject: 'paper', subjectId: lot.paperId, says: `Cut ${input.sheets} of ${lot.name} into ${input.each * input.sheets} of ${formatSize(size, unit)}${offcut ? ` and ${input.sheets} offcuts of ${formatSize(offcut, unit)}` : ''}` });
-    return { says: `${input.each * input.sheets} of ${formatSize(size, unit)} are in the drawer${offcut ? `, and ${input.sheets} offcuts` : ''}.` };
-  });
-});
+export const cutLot = act<CutInput>(
+  just({ id, sheets: count(1, 10_000), size: typed, each: count(1, 200), offcut: typed }),
+  async (studio, input) => {
+    const { unit } = await studio.settings();
+    const size = parseSize(input.size, unit, 'size'),
+      offcut = input.offcut.trim() ? parseSize(input.offcut, unit, 'offcut') : null;
+    return studio.store.write(async (tx) => {
+      const lot = await lotIn(tx, input.id);
+      if (lot.form !== 'sheet')
+        throw new RefusedError(
+          'A roll is cut by printing on it, or counted: only sheets are cut into sheets.',
+        );
+      if (input.sheets > lot.onHand)
+        throw new RefusedError(`${lot.name} has ${lot.onHand} sheets, not ${input.sheets}.`);
+      const sheet = { width: lot.widthUm, height: lot.heightUm! };
+      const up = layOnSheet({ sheet, piece: size, margin: 0, gutter: 0 }).count;
+      if (input.each > up)
+        throw new InputError(
+          'each',
+          input.each,
+          `at most ${up}: that many ${formatSize(size, unit)} come out of one ${formatSize(sheet, unit)}`,
+        );
+      const area = (s: { width: number; height: number }) => s.width * s.height;
+      if (offcut && area(offcut) + input.each * area(size) > area(sheet))
+        throw new InputError(
+          'offcut',
+          input.offcut,
+          'an offcut no larger than what is left of the sheet',
+        );
+      const cost = -(await move(
+        studio,
+        tx,
+        lot,
+        'cut',
+        -input.sheets,
+        `cut into ${formatSize(size, unit)}`,
+      ));
+      const parts = [
+        { size, n: input.each * input.sheets, name: `${lot.name}, cut` },
+        ...(offcut ? [{ size: offcut, n: input.sheets, name: `${lot.name}, offcuts` }] : []),
+      ];
+      const shares = allocate(
+        cost,
+        parts.map((p) => area(p.size) * p.n),
+      );
+      for (const [i, p] of parts.entries()) {
+        const lotId = studio.newId();
+        await insertRow(tx, lots, {
+          id: lotId,
+          paperId: lot.paperId,
+          name: p.name,
+          form: 'sheet',
+          widthUm: p.size.width,
+          heightUm: p.size.height,
+          priceMinor: shares[i]!,
+          receivedOn: lot.receivedOn,
+        });
+        await insertRow(tx, stockMoves, {
+          id: studio.newId(),
+          lotId,
+          at: studio.now(),
+          kind: 'received',
+          amount: p.n,
+          costMinor: shares[i]!,
+          why: `cut from ${lot.name}`,
+        });
+      }
+      await noteInJournal(studio, tx, {
+        act: 'cut',
+        subject: 'paper',
+        subjectId: lot.paperId,
+        says: `Cut ${input.sheets} of ${lot.name} into ${input.each * input.sheets} of ${formatSize(size, unit)}${offcut ? ` and ${input.sheets} offcuts of ${formatSize(offcut, unit)}` : ''}`,
+      });
+      return {
+        says: `${input.each * input.sheets} of ${formatSize(size, unit)} are in the drawer${offcut ? `, and ${input.sheets} offcuts` : ''}.`,
+      };
+    });
+  },
+);

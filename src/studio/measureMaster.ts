@@ -13,7 +13,10 @@ import { noteInJournal, type Studio } from './studio';
 const running = new Map<string, { step: string; done: Promise<void> }>();
 
 /** What is being measured of a master now, or null. */
-export const measuringOf = (masterId: string): { step: string } | null => { const r = running.get(masterId); return r ? { step: r.step } : null; };
+export const measuringOf = (masterId: string): { step: string } | null => {
+  const r = running.get(masterId);
+  return r ? { step: r.step } : null;
+};
 
 /** Measures a master beside everything else; asked twice, it is done once. A failure is written down and leaves it unmeasured. */
 export function measuring(studio: Studio, masterId: string): Promise<void> {
@@ -21,13 +24,20 @@ export function measuring(studio: Studio, masterId: string): Promise<void> {
   if (already) return already.done;
   const entry = { step: 'waiting', done: Promise.resolve() };
   running.set(masterId, entry);
-  entry.done = measure(studio, masterId, entry).catch((error: unknown) => { if (!(error instanceof RefusedError) && !studio.closed) console.error(error); }).finally(() => running.delete(masterId));
+  entry.done = measure(studio, masterId, entry)
+    .catch((error: unknown) => {
+      if (!(error instanceof RefusedError) && !studio.closed) console.error(error);
+    })
+    .finally(() => running.delete(masterId));
   return entry.done;
 }
 
 /** Takes up the measuring that a stop cut off. */
 export async function resumeMeasuring(studio: Studio): Promise<void> {
-  const left = await studio.db.select({ id: masters.id }).from(masters).where(and(isNull(masters.measuredAt), eq(masters.state, 'ready')));
+  const left = await studio.db
+    .select({ id: masters.id })
+    .from(masters)
+    .where(and(isNull(masters.measuredAt), eq(masters.state, 'ready')));
   for (const m of left) await measuring(studio, m.id);
 }
 
@@ -36,31 +46,65 @@ async function measure(studio: Studio, masterId: string, entry: { step: string }
   if (!master) return;
   const work = await findRow(studio.db, works, master.workId);
   const scratch = await studio.objects.passing();
-  const body = await studio.imaging.do('measure', [studio.objects.pathOf(master.sha256), scratch], (step) => { entry.step = step; }).done.finally(() => rm(`${scratch}.v`, { force: true }));
+  const body = await studio.imaging
+    .do('measure', [studio.objects.pathOf(master.sha256), scratch], (step) => {
+      entry.step = step;
+    })
+    .done.finally(() => rm(`${scratch}.v`, { force: true }));
   if (studio.closed) return;
   const gravest = gravestOf(masterFindings(body, master, work));
   await studio.store.write(async (tx) => {
     if (!(await findRow(tx, masters, masterId))) return;
     await tx.delete(readings).where(eq(readings.masterId, masterId));
     await insertRow(tx, readings, { masterId, at: studio.now(), body });
-    await patchRow(tx, masters, masterId, { measuredAt: studio.now(), detailShare: body.detail?.share ?? null, gravest: { verdict: gravest.verdict, says: gravest.says } });
-    await noteInJournal(studio, tx, { act: 'measured', subject: 'master', subjectId: masterId, says: `Measured ${master.fileName}: ${gravest.says}` });
+    await patchRow(tx, masters, masterId, {
+      measuredAt: studio.now(),
+      detailShare: body.detail?.share ?? null,
+      gravest: { verdict: gravest.verdict, says: gravest.says },
+    });
+    await noteInJournal(studio, tx, {
+      act: 'measured',
+      subject: 'master',
+      subjectId: masterId,
+      says: `Measured ${master.fileName}: ${gravest.says}`,
+    });
   });
 }
 
 /** What a master's readings mean for this work. */
-export function masterFindings(body: Readings, master: Pick<Master, 'fileKind' | 'orientation' | 'density' | 'widthPx' | 'bits' | 'derived'>, work: Pick<Work, 'medium'> | null | undefined): NamedFinding[] {
+export function masterFindings(
+  body: Readings,
+  master: Pick<Master, 'fileKind' | 'orientation' | 'density' | 'widthPx' | 'bits' | 'derived'>,
+  work: Pick<Work, 'medium'> | null | undefined,
+): NamedFinding[] {
   const colourExpected = !/\b(ink|charcoal|graphite|pencil|black)\b/i.test(work?.medium ?? '');
   const found = findingsOf(body, { ...master, colourExpected });
-  return master.derived ? [{ about: 'derived', verdict: 'care', word: 'altered', says: `${master.derived.says} A print of it is not a facsimile of the first capture.`, because: [] }, ...found] : found;
+  return master.derived
+    ? [
+        {
+          about: 'derived',
+          verdict: 'care',
+          word: 'altered',
+          says: `${master.derived.says} A print of it is not a facsimile of the first capture.`,
+          because: [],
+        },
+        ...found,
+      ]
+    : found;
 }
 
 const RANK = { fails: 0, care: 1, holds: 2 };
 export const gravestOf = (findings: readonly NamedFinding[]): NamedFinding =>
-  [...findings].sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || Number(b.about === 'detail') - Number(a.about === 'detail'))[0]!;
+  [...findings].sort(
+    (a, b) =>
+      RANK[a.verdict] - RANK[b.verdict] || Number(b.about === 'detail') - Number(a.about === 'detail'),
+  )[0]!;
 
 export async function readingsOf(db: Db, masterId: string): Promise<Readings | null> {
-  const [row] = await db.select({ body: readings.body }).from(readings).where(eq(readings.masterId, masterId));
+  const [row] = await db
+    .select({ body: readings.body })
+    .from(readings)
+    .where(eq(readings.masterId, masterId));
   return row?.body ?? null;
 }
 

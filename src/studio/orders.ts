@@ -8,74 +8,187 @@ import type { Tx } from '@/store/db';
 import { appendToRegister, pickedFor, readyImpressions } from '@/store/editions';
 import { nextOrderNumber, type Order } from '@/store/orders';
 import { insertRow, patchRow, rowById } from '@/store/rows';
-import { buyers, editions, formats, impressions, orderLines, orders, parcels, prices, works } from '@/store/schema';
+import {
+  buyers,
+  editions,
+  formats,
+  impressions,
+  orderLines,
+  orders,
+  parcels,
+  prices,
+  works,
+} from '@/store/schema';
 import { act } from './act';
 import { array, count, day, flag, id, just, line, name, oneOf, orNull, prose, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
-type BuyerInput = { id?: string; name: string; preferredName: string; email: string; address: string; country: string; mayWriteSince: string | null; notes: string };
+type BuyerInput = {
+  id?: string;
+  name: string;
+  preferredName: string;
+  email: string;
+  address: string;
+  country: string;
+  mayWriteSince: string | null;
+  notes: string;
+};
 
 /** Records a buyer, or changes what is known of one. */
 export const recordBuyer = act<BuyerInput>(
-  just({ id, name, preferredName: line, email: line, address: prose, country: name, mayWriteSince: orNull(day), notes: prose }, ['id']),
-  (studio, input) => studio.store.write(async (tx) => {
-    const { id: given, address, ...rest } = input;
-    const row = { ...rest, name: rest.name.trim(), address: address.split('\n').map((l) => l.trim()).filter(Boolean) };
-    if (!row.address.length) throw new InputError('address', address, 'at least one line to write on the label');
-    if (given) {
-      const before = await rowById(tx, buyers, given, 'id');
-      await patchRow(tx, buyers, given, row);
-      await noteInJournal(studio, tx, { act: 'changed', subject: 'buyer', subjectId: given, says: `Changed ${row.name}`, before, after: row });
-      return { says: `${row.name} is recorded.`, id: given };
-    }
-    const newId = studio.newId();
-    await insertRow(tx, buyers, { id: newId, createdAt: studio.now(), ...row });
-    await noteInJournal(studio, tx, { act: 'recorded', subject: 'buyer', subjectId: newId, says: `Recorded the buyer ${row.name}` });
-    return { says: `${row.name} is recorded.`, id: newId };
-  }),
+  just(
+    {
+      id,
+      name,
+      preferredName: line,
+      email: line,
+      address: prose,
+      country: name,
+      mayWriteSince: orNull(day),
+      notes: prose,
+    },
+    ['id'],
+  ),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const { id: given, address, ...rest } = input;
+      const row = {
+        ...rest,
+        name: rest.name.trim(),
+        address: address
+          .split('\n')
+          .map((l) => l.trim())
+          .filter(Boolean),
+      };
+      if (!row.address.length)
+        throw new InputError('address', address, 'at least one line to write on the label');
+      if (given) {
+        const before = await rowById(tx, buyers, given, 'id');
+        await patchRow(tx, buyers, given, row);
+        await noteInJournal(studio, tx, {
+          act: 'changed',
+          subject: 'buyer',
+          subjectId: given,
+          says: `Changed ${row.name}`,
+          before,
+          after: row,
+        });
+        return { says: `${row.name} is recorded.`, id: given };
+      }
+      const newId = studio.newId();
+      await insertRow(tx, buyers, { id: newId, createdAt: studio.now(), ...row });
+      await noteInJournal(studio, tx, {
+        act: 'recorded',
+        subject: 'buyer',
+        subjectId: newId,
+        says: `Recorded the buyer ${row.name}`,
+      });
+      return { says: `${row.name} is recorded.`, id: newId };
+    }),
 );
 
 type OrderInput = {
-  buyerId: string; lines: { editionId: string; formatId: string; quantity: number; price: string }[];
-  carriage: string; message: string; wantsSignature: boolean; paid: boolean; orderedOn: string | null; notes: string;
+  buyerId: string;
+  lines: { editionId: string; formatId: string; quantity: number; price: string }[];
+  carriage: string;
+  message: string;
+  wantsSignature: boolean;
+  paid: boolean;
+  orderedOn: string | null;
+  notes: string;
 };
 
 /** Takes an order and promises a day to send it by. */
 export const placeOrder = act<OrderInput>(
   just({
-    buyerId: id, carriage: typed, message: prose, wantsSignature: flag, paid: flag, orderedOn: orNull(day), notes: prose,
-    lines: array(just({ editionId: id, formatId: id, quantity: count(1, 200), price: typed }), { minItems: 1, maxItems: 50 }),
+    buyerId: id,
+    carriage: typed,
+    message: prose,
+    wantsSignature: flag,
+    paid: flag,
+    orderedOn: orNull(day),
+    notes: prose,
+    lines: array(just({ editionId: id, formatId: id, quantity: count(1, 200), price: typed }), {
+      minItems: 1,
+      maxItems: 50,
+    }),
   }),
   async (studio, input) => {
     const s = await studio.settings();
     const orderedOn = input.orderedOn ?? localDay(studio.now(), s.timeZone);
-    const promised = shipBy({ ordered: orderedOn, handlingDays: s.handlingDays, holidays: s.holidays, workdays: s.workdays as Weekday[] });
+    const promised = shipBy({
+      ordered: orderedOn,
+      handlingDays: s.handlingDays,
+      holidays: s.holidays,
+      workdays: s.workdays as Weekday[],
+    });
     const carriageMinor = input.carriage.trim() ? parseMoney(input.carriage, s.currency, 'carriage') : 0;
     return studio.store.write(async (tx) => {
       const buyer = await rowById(tx, buyers, input.buyerId, 'buyerId');
       const orderId = studio.newId();
       const number = await nextOrderNumber(tx);
       await insertRow(tx, orders, {
-        id: orderId, number, buyerId: buyer.id, state: 'new', orderedOn, shipBy: promised, carriageMinor, paidAt: input.paid ? studio.now() : null,
-        message: input.message, wantsSignature: input.wantsSignature, notes: input.notes, changedAt: studio.now(),
+        id: orderId,
+        number,
+        buyerId: buyer.id,
+        state: 'new',
+        orderedOn,
+        shipBy: promised,
+        carriageMinor,
+        paidAt: input.paid ? studio.now() : null,
+        message: input.message,
+        wantsSignature: input.wantsSignature,
+        notes: input.notes,
+        changedAt: studio.now(),
       });
-      for (const [i, l] of input.lines.entries()) await addLine(studio, tx, orderId, l, `lines[${i}]`, s.currency);
-      await noteInJournal(studio, tx, { act: 'placed', subject: 'order', subjectId: orderId, says: `Order ${number} from ${buyer.name}, to leave by ${promised}` });
-      return { says: `Order ${number} leaves by ${promised}.`, id: orderId, undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' } } };
+      for (const [i, l] of input.lines.entries())
+        await addLine(studio, tx, orderId, l, `lines[${i}]`, s.currency);
+      await noteInJournal(studio, tx, {
+        act: 'placed',
+        subject: 'order',
+        subjectId: orderId,
+        says: `Order ${number} from ${buyer.name}, to leave by ${promised}`,
+      });
+      return {
+        says: `Order ${number} leaves by ${promised}.`,
+        id: orderId,
+        undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' } },
+      };
     });
   },
 );
 
-async function addLine(studio: Studio, tx: Tx, orderId: string, l: OrderInput['lines'][number], field: string, currency: string) {
+async function addLine(
+  studio: Studio,
+  tx: Tx,
+  orderId: string,
+  l: OrderInput['lines'][number],
+  field: string,
+  currency: string,
+) {
   const edition = await rowById(tx, editions, l.editionId, `${field}.editionId`);
   const format = await rowById(tx, formats, l.formatId, `${field}.formatId`);
   const work = await rowById(tx, works, edition.workId);
-  if (format.workId !== work.id) throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
+  if (format.workId !== work.id)
+    throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
   const [set] = await tx.select().from(prices).where(eq(prices.formatId, format.id)).limit(1);
   const priceMinor = l.price.trim() ? parseMoney(l.price, currency, `${field}.price`) : set?.priceMinor;
-  if (priceMinor === undefined) throw new InputError(`${field}.price`, l.price, `a price: ${work.title} at ${format.name} has none yet`);
-  if (edition.kind === 'limited') await refuseOversold(tx, edition.id, l.quantity, `${field}.quantity`, work.title);
-  await insertRow(tx, orderLines, { id: studio.newId(), orderId, editionId: edition.id, formatId: format.id, quantity: l.quantity, priceMinor });
+  if (priceMinor === undefined)
+    throw new InputError(
+      `${field}.price`,
+      l.price,
+      `a price: ${work.title} at ${format.name} has none yet`,
+    );
+  if (edition.kind === 'limited')
+    await refuseOversold(tx, edition.id, l.quantity, `${field}.quantity`, work.title);
+  await insertRow(tx, orderLines, {
+    id: studio.newId(),
+    orderId,
+    editionId: edition.id,
+    formatId: format.id,
+    quantity: l.quantity,
+    priceMinor,
+  });
 }
 
 /** A run cannot promise more impressions than it still has: those spoken for by open orders count. */
@@ -85,13 +198,21 @@ async function refuseOversold(tx: Tx, editionId: string, wanted: number, field: 
               AND state IN ('declared', 'printed', 'inspected', 'signed', 'certified', 'returned', 'spoiled')) AS unsold,
            (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id WHERE l.edition_id = ${editionId} AND o.state = 'new') AS promised`);
   const free = (row?.unsold ?? 0) - (row?.promised ?? 0);
-  if (wanted > free) throw new InputError(field, wanted, `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised`);
+  if (wanted > free)
+    throw new InputError(
+      field,
+      wanted,
+      `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised`,
+    );
 }
 
 /** Moves an order on, or says why it cannot be done now. */
 export function stepOf(order: Order, orderAct: OrderAct): Order['state'] {
   const next = nextOrderState(order.state, orderAct);
-  if (!next) throw new RefusedError(`Order ${order.number} is ${ORDER_WORDS[order.state]}: that cannot be done now.`);
+  if (!next)
+    throw new RefusedError(
+      `Order ${order.number} is ${ORDER_WORDS[order.state]}: that cannot be done now.`,
+    );
   return next;
 }
 
@@ -99,96 +220,189 @@ export function stepOf(order: Order, orderAct: OrderAct): Order['state'] {
  * Picks an order: takes the lowest ready numbers from the register, all of them or none. The whole of it is one
  * transaction, so a number goes to one order only, however many hands pick at once.
  */
-export const pickOrder = act<{ id: string }>(just({ id }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.id, 'id');
-  const state = stepOf(order, 'pick');
-  const lines = await tx.select().from(orderLines).where(eq(orderLines.orderId, order.id));
-  const at = studio.now();
-  const who = await studio.who(tx);
-  const taken: string[] = [];
-  for (const l of lines) {
-    const edition = await rowById(tx, editions, l.editionId);
-    const ready = await readyImpressions(tx, edition, l.formatId, l.quantity);
-    if (ready.length < l.quantity) throw new RefusedError(await shortSentence(tx, l, ready.length));
-    for (const i of ready) await patchRow(tx, impressions, i.id, { state: 'allocated', orderLineId: l.id, changedAt: at });
-    const labels = ready.map((i) => impressionLabel(i.kind, i.number, edition.size));
-    await appendToRegister(tx, ready.map((i, k) => ({ at, who, act: 'allocated', editionId: edition.id, impressionId: i.id, body: { number: labels[k], order: order.number } })));
-    taken.push(...labels);
-  }
-  await patchRow(tx, orders, order.id, { state, changedAt: at });
-  await noteInJournal(studio, tx, { act: 'picked', subject: 'order', subjectId: order.id, says: `Picked order ${order.number}: ${taken.join(', ')}` });
-  return { says: `Picked for order ${order.number}: ${taken.join(', ')}.`, undo: { act: 'unpickOrder', input: { id: order.id } }, more: { numbers: taken } };
-}));
+export const pickOrder = act<{ id: string }>(just({ id }), (studio, input) =>
+  studio.store.write(async (tx) => {
+    const order = await rowById(tx, orders, input.id, 'id');
+    const state = stepOf(order, 'pick');
+    const lines = await tx.select().from(orderLines).where(eq(orderLines.orderId, order.id));
+    const at = studio.now();
+    const who = await studio.who(tx);
+    const taken: string[] = [];
+    for (const l of lines) {
+      const edition = await rowById(tx, editions, l.editionId);
+      const ready = await readyImpressions(tx, edition, l.formatId, l.quantity);
+      if (ready.length < l.quantity) throw new RefusedError(await shortSentence(tx, l, ready.length));
+      for (const i of ready)
+        await patchRow(tx, impressions, i.id, { state: 'allocated', orderLineId: l.id, changedAt: at });
+      const labels = ready.map((i) => impressionLabel(i.kind, i.number, edition.size));
+      await appendToRegister(
+        tx,
+        ready.map((i, k) => ({
+          at,
+          who,
+          act: 'allocated',
+          editionId: edition.id,
+          impressionId: i.id,
+          body: { number: labels[k], order: order.number },
+        })),
+      );
+      taken.push(...labels);
+    }
+    await patchRow(tx, orders, order.id, { state, changedAt: at });
+    await noteInJournal(studio, tx, {
+      act: 'picked',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Picked order ${order.number}: ${taken.join(', ')}`,
+    });
+    return {
+      says: `Picked for order ${order.number}: ${taken.join(', ')}.`,
+      undo: { act: 'unpickOrder', input: { id: order.id } },
+      more: { numbers: taken },
+    };
+  }),
+);
 
 async function shortSentence(tx: Tx, l: typeof orderLines.$inferSelect, ready: number): Promise<string> {
   const edition = await rowById(tx, editions, l.editionId);
   const work = await rowById(tx, works, edition.workId);
   const format = await rowById(tx, formats, l.formatId);
   const what = `${work.title} at ${format.name}`;
-  const [row] = await tx.select({ n: sql<number>`count(*)` }).from(impressions)
-    .where(and(eq(impressions.editionId, edition.id), inArray(impressions.kind, ['run', 'open']), inArray(impressions.state, ['declared', 'printed', 'inspected', 'returned'])));
+  const [row] = await tx
+    .select({ n: sql<number>`count(*)` })
+    .from(impressions)
+    .where(
+      and(
+        eq(impressions.editionId, edition.id),
+        inArray(impressions.kind, ['run', 'open']),
+        inArray(impressions.state, ['declared', 'printed', 'inspected', 'returned']),
+      ),
+    );
   const coming = edition.kind === 'open' || (row?.n ?? 0) > 0;
-  if (!coming && ready === 0) return `None left of ${what}: every number of the ${edition.size} has gone.`;
+  if (!coming && ready === 0)
+    return `None left of ${what}: every number of the ${edition.size} has gone.`;
   return `${ready} of ${l.quantity} ready of ${what}: print, inspect and sign ${l.quantity - ready} more first.`;
 }
 
 /** Puts picked impressions back in the drawer. */
-export const unpickOrder = act<{ id: string }>(just({ id }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.id, 'id');
-  const state = stepOf(order, 'unpick');
-  await release(studio, tx, order);
-  await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
-  await noteInJournal(studio, tx, { act: 'took back', subject: 'order', subjectId: order.id, says: `Put back what was picked for order ${order.number}` });
-  return { says: `Order ${order.number} is to be picked again.` };
-}));
+export const unpickOrder = act<{ id: string }>(just({ id }), (studio, input) =>
+  studio.store.write(async (tx) => {
+    const order = await rowById(tx, orders, input.id, 'id');
+    const state = stepOf(order, 'unpick');
+    await release(studio, tx, order);
+    await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
+    await noteInJournal(studio, tx, {
+      act: 'took back',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Put back what was picked for order ${order.number}`,
+    });
+    return { says: `Order ${order.number} is to be picked again.` };
+  }),
+);
 
 async function release(studio: Studio, tx: Tx, order: Order) {
   const at = studio.now();
   const who = await studio.who(tx);
   for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
-    await patchRow(tx, impressions, i.id, { state: i.certifiedAt ? 'certified' : i.signedAt ? 'signed' : 'inspected', orderLineId: null, changedAt: at });
-    await appendToRegister(tx, [{ at, who, act: 'released', editionId: edition.id, impressionId: i.id, body: { order: order.number } }]);
+    await patchRow(tx, impressions, i.id, {
+      state: i.certifiedAt ? 'certified' : i.signedAt ? 'signed' : 'inspected',
+      orderLineId: null,
+      changedAt: at,
+    });
+    await appendToRegister(tx, [
+      {
+        at,
+        who,
+        act: 'released',
+        editionId: edition.id,
+        impressionId: i.id,
+        body: { order: order.number },
+      },
+    ]);
   }
 }
 
 /** Cancels an order that has not been packed; its numbers go back. */
-export const cancelOrder = act<{ id: string; note: string }>(just({ id, note: line }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.id, 'id');
-  const state = stepOf(order, 'cancel');
-  if (order.state === 'picked') await release(studio, tx, order);
-  await patchRow(tx, orders, order.id, { state, changedAt: studio.now(), notes: [order.notes, input.note.trim()].filter(Boolean).join('\n') });
-  await noteInJournal(studio, tx, { act: 'cancelled', subject: 'order', subjectId: order.id, says: `Cancelled order ${order.number}. ${input.note}` });
-  return { says: `Order ${order.number} is cancelled.` };
-}));
+export const cancelOrder = act<{ id: string; note: string }>(just({ id, note: line }), (studio, input) =>
+  studio.store.write(async (tx) => {
+    const order = await rowById(tx, orders, input.id, 'id');
+    const state = stepOf(order, 'cancel');
+    if (order.state === 'picked') await release(studio, tx, order);
+    await patchRow(tx, orders, order.id, {
+      state,
+      changedAt: studio.now(),
+      notes: [order.notes, input.note.trim()].filter(Boolean).join('\n'),
+    });
+    await noteInJournal(studio, tx, {
+      act: 'cancelled',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Cancelled order ${order.number}. ${input.note}`,
+    });
+    return { says: `Order ${order.number} is cancelled.` };
+  }),
+);
 
 const LATER = { delivered: 'deliver', returned: 'return', lost: 'lose' } as const;
 
 /** What became of a posted order: it arrived, came back, or was lost. Each impression's line says the same. */
 export const closeOrder = act<{ id: string; outcome: keyof typeof LATER; note: string }>(
   just({ id, outcome: oneOf('delivered', 'returned', 'lost'), note: line }),
-  (studio, input) => studio.store.write(async (tx) => {
-    const order = await rowById(tx, orders, input.id, 'id');
-    const state = stepOf(order, LATER[input.outcome]);
-    if (input.outcome !== 'delivered' && !input.note.trim()) throw new InputError('note', input.note, 'what happened, for the record');
-    const at = studio.now();
-    const who = await studio.who(tx);
-    for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
-      // A print that came back lies in the house again, to be looked at; it belongs to no order any more.
-      await patchRow(tx, impressions, i.id, { state: input.outcome, changedAt: at, ...(input.outcome === 'returned' && { orderLineId: null }) });
-      await appendToRegister(tx, [{ at, who, act: input.outcome, editionId: edition.id, impressionId: i.id, body: { order: order.number, ...(input.note.trim() && { note: input.note.trim() }) } }]);
-    }
-    await patchRow(tx, orders, order.id, { state, changedAt: at });
-    await noteInJournal(studio, tx, { act: input.outcome, subject: 'order', subjectId: order.id, says: `Order ${order.number} ${input.outcome}. ${input.note}` });
-    return { says: `Order ${order.number}: ${ORDER_WORDS[state]}.` };
-  }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const order = await rowById(tx, orders, input.id, 'id');
+      const state = stepOf(order, LATER[input.outcome]);
+      if (input.outcome !== 'delivered' && !input.note.trim())
+        throw new InputError('note', input.note, 'what happened, for the record');
+      const at = studio.now();
+      const who = await studio.who(tx);
+      for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
+        // A print that came back lies in the house again, to be looked at; it belongs to no order any more.
+        await patchRow(tx, impressions, i.id, {
+          state: input.outcome,
+          changedAt: at,
+          ...(input.outcome === 'returned' && { orderLineId: null }),
+        });
+        await appendToRegister(tx, [
+          {
+            at,
+            who,
+            act: input.outcome,
+            editionId: edition.id,
+            impressionId: i.id,
+            body: { order: order.number, ...(input.note.trim() && { note: input.note.trim() }) },
+          },
+        ]);
+      }
+      await patchRow(tx, orders, order.id, { state, changedAt: at });
+      await noteInJournal(studio, tx, {
+        act: input.outcome,
+        subject: 'order',
+        subjectId: order.id,
+        says: `Order ${order.number} ${input.outcome}. ${input.note}`,
+      });
+      return { says: `Order ${order.number}: ${ORDER_WORDS[state]}.` };
+    }),
 );
 
 /** Notes that an order is paid, or takes that back. */
-export const markPaid = act<{ id: string; paid: boolean }>(just({ id, paid: flag }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.id, 'id');
-  await patchRow(tx, orders, order.id, { paidAt: input.paid ? studio.now() : null });
-  await noteInJournal(studio, tx, { act: 'noted', subject: 'order', subjectId: order.id, says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}` });
-  return { says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}.`, undo: { act: 'markPaid', input: { id: order.id, paid: !input.paid } } };
-}));
+export const markPaid = act<{ id: string; paid: boolean }>(just({ id, paid: flag }), (studio, input) =>
+  studio.store.write(async (tx) => {
+    const order = await rowById(tx, orders, input.id, 'id');
+    await patchRow(tx, orders, order.id, { paidAt: input.paid ? studio.now() : null });
+    await noteInJournal(studio, tx, {
+      act: 'noted',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}`,
+    });
+    return {
+      says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}.`,
+      undo: { act: 'markPaid', input: { id: order.id, paid: !input.paid } },
+    };
+  }),
+);
 
-export const parcelOf = async (tx: Tx, orderId: string) => (await tx.select().from(parcels).where(eq(parcels.orderId, orderId)).limit(1))[0];
+export const parcelOf = async (tx: Tx, orderId: string) =>
+  (await tx.select().from(parcels).where(eq(parcels.orderId, orderId)).limit(1))[0];

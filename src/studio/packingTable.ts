@@ -19,23 +19,54 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
   if (!whole) return null;
   const { order, buyer, lines, parcel } = whole;
   const [settings, picked, services, history] = await Promise.all([
-    studio.settings(), pickedFor(db, order.id), allServices(db),
-    db.select({ at: journal.at, says: journal.says }).from(journal).where(eq(journal.subjectId, order.id)).orderBy(desc(journal.id)).limit(30),
+    studio.settings(),
+    pickedFor(db, order.id),
+    allServices(db),
+    db
+      .select({ at: journal.at, says: journal.says })
+      .from(journal)
+      .where(eq(journal.subjectId, order.id))
+      .orderBy(desc(journal.id))
+      .limit(30),
   ]);
   const prints = picked.map((p) => ({
-    id: p.impression.id, lineId: p.lineId, title: p.title, label: impressionLabel(p.impression.kind, p.impression.number, p.edition.size), state: p.impression.state,
-    format: p.format.name, paper: p.paper.name, scuffs: p.paper.scuffs, signed: p.impression.signedAt !== null, certified: p.impression.certifiedAt !== null, editionId: p.edition.id,
+    id: p.impression.id,
+    lineId: p.lineId,
+    title: p.title,
+    label: impressionLabel(p.impression.kind, p.impression.number, p.edition.size),
+    state: p.impression.state,
+    format: p.format.name,
+    paper: p.paper.name,
+    scuffs: p.paper.scuffs,
+    signed: p.impression.signedAt !== null,
+    certified: p.impression.certifiedAt !== null,
+    editionId: p.edition.id,
   }));
   const today = localDay(studio.now(), settings.timeZone);
   const base = { order, buyer, lines, parcel, prints, history, today };
-  if (order.state === 'new' || order.state === 'cancelled' || prints.length === 0) return { ...base, plan: null, shortages: [], weighing: null, scale: null, blind: null, services: [] };
+  if (order.state === 'new' || order.state === 'cancelled' || prints.length === 0)
+    return { ...base, plan: null, shortages: [], weighing: null, scale: null, blind: null, services: [] };
   const { plan, prints: packed } = await packPlanFor(db, order.id, parcel?.form);
   const weighing = expectedWeight(plan.parts);
   const scale: Finding | null = parcel?.scaleMg ? compareScale(parcel.expectedMg, parcel.scaleMg) : null;
   const value = lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0);
-  const toSend = { length: parcel?.lengthUm ?? plan.outer.length, weight: parcel?.scaleMg ?? parcel?.expectedMg ?? weighing.weight, value };
-  const ranked = services.map((service) => ({ service, fit: serviceFit(toSend, service, settings.currency) })).sort(byFitThenPrice);
-  return { ...base, plan, shortages: packShortages(plan.needs), weighing, scale, blind: scaleBlindTo(parcel?.expectedMg ?? weighing.weight, packed.map(printWeight)), services: ranked };
+  const toSend = {
+    length: parcel?.lengthUm ?? plan.outer.length,
+    weight: parcel?.scaleMg ?? parcel?.expectedMg ?? weighing.weight,
+    value,
+  };
+  const ranked = services
+    .map((service) => ({ service, fit: serviceFit(toSend, service, settings.currency) }))
+    .sort(byFitThenPrice);
+  return {
+    ...base,
+    plan,
+    shortages: packShortages(plan.needs),
+    weighing,
+    scale,
+    blind: scaleBlindTo(parcel?.expectedMg ?? weighing.weight, packed.map(printWeight)),
+    services: ranked,
+  };
 });
 export type PackingTable = NonNullable<Awaited<ReturnType<typeof packingTable>>>;
 

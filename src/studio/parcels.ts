@@ -1,7 +1,13 @@
 import { eq, sql } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatWeight, parseWeight } from '@/core/measure';
-import { packShortages, planPack, type PackedPrint, type PackForm, type PackPlan } from '@/core/parcel/pack';
+import {
+  packShortages,
+  planPack,
+  type PackedPrint,
+  type PackForm,
+  type PackPlan,
+} from '@/core/parcel/pack';
 import { compareScale, expectedWeight } from '@/core/parcel/weigh';
 import { impressionLabel } from '@/core/edition/states';
 import { bordersOf, sheetOf } from '@/core/layout/sheet';
@@ -17,10 +23,17 @@ import { id, ids, just, line, oneOf, orNull, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
 
 /** How the picked impressions of an order would be packed, out of what lies on the shelf. */
-export async function packPlanFor(db: Db | Tx, orderId: string, wish?: PackForm): Promise<{ plan: PackPlan; prints: PackedPrint[] }> {
+export async function packPlanFor(
+  db: Db | Tx,
+  orderId: string,
+  wish?: PackForm,
+): Promise<{ plan: PackPlan; prints: PackedPrint[] }> {
   const picked = await pickedFor(db, orderId);
   const prints = picked.map(({ impression: i, edition, title, format: f, paper }): PackedPrint => ({
-    name: `${title} ${impressionLabel(i.kind, i.number, edition.size)}`, gsm: paper.gsm, mayRoll: paper.mayRoll, canvas: paper.base === 'canvas',
+    name: `${title} ${impressionLabel(i.kind, i.number, edition.size)}`,
+    gsm: paper.gsm,
+    mayRoll: paper.mayRoll,
+    canvas: paper.base === 'canvas',
     sheet: sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f)),
   }));
   return { plan: planPack(prints, await shelf(db), wish), prints };
@@ -29,89 +42,166 @@ export async function packPlanFor(db: Db | Tx, orderId: string, wish?: PackForm)
 /** Packs an order: settles how, and what it should weigh. Packing again replaces what was settled. */
 export const packParcel = act<{ orderId: string; form: PackForm | null; reason: string }>(
   just({ orderId: id, form: orNull(oneOf('flat', 'rolled')), reason: line }),
-  (studio, input) => studio.store.write(async (tx) => {
-    const order = await rowById(tx, orders, input.orderId, 'orderId');
-    const state = stepOf(order, 'pack');
-    const { plan } = await packPlanFor(tx, order.id, input.form ?? undefined);
-    const short = packShortages(plan.needs);
-    if (short.length && !input.reason.trim()) throw new RefusedError(`${short.join(' ')} Give a reason to pack it otherwise.`, true);
-    const weighed = expectedWeight(plan.parts);
-    const supplyOf = new Map(plan.needs.filter((n) => n.supply).map((n) => [n.supply!.name, n.supply!.id]));
-    const row = {
-      form: plan.form, expectedMg: weighed.weight, scaleMg: null, scaleBy: '', lengthUm: plan.outer.length, widthUm: plan.outer.width, heightUm: plan.outer.height,
-      parts: weighed.parts.map((p) => ({ supplyId: supplyOf.get(p.name) ?? null, name: p.name, count: p.count, weightMg: p.weight })),
-      tickedAtPacking: [], overrideReason: input.reason.trim(),
-    };
-    const was = await parcelOf(tx, order.id);
-    if (was) await patchRow(tx, parcels, was.id, row);
-    else await insertRow(tx, parcels, { id: studio.newId(), orderId: order.id, ...row });
-    await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
-    await noteInJournal(studio, tx, { act: 'packed', subject: 'order', subjectId: order.id, says: `Packed order ${order.number} ${plan.form}, ${formatWeight(weighed.weight)} expected. ${input.reason}` });
-    return { says: `Packed ${plan.form}: it should weigh ${formatWeight(weighed.weight)}.`, undo: { act: 'unpackParcel', input: { orderId: order.id } } };
-  }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const order = await rowById(tx, orders, input.orderId, 'orderId');
+      const state = stepOf(order, 'pack');
+      const { plan } = await packPlanFor(tx, order.id, input.form ?? undefined);
+      const short = packShortages(plan.needs);
+      if (short.length && !input.reason.trim())
+        throw new RefusedError(`${short.join(' ')} Give a reason to pack it otherwise.`, true);
+      const weighed = expectedWeight(plan.parts);
+      const supplyOf = new Map(
+        plan.needs.filter((n) => n.supply).map((n) => [n.supply!.name, n.supply!.id]),
+      );
+      const row = {
+        form: plan.form,
+        expectedMg: weighed.weight,
+        scaleMg: null,
+        scaleBy: '',
+        lengthUm: plan.outer.length,
+        widthUm: plan.outer.width,
+        heightUm: plan.outer.height,
+        parts: weighed.parts.map((p) => ({
+          supplyId: supplyOf.get(p.name) ?? null,
+          name: p.name,
+          count: p.count,
+          weightMg: p.weight,
+        })),
+        tickedAtPacking: [],
+        overrideReason: input.reason.trim(),
+      };
+      const was = await parcelOf(tx, order.id);
+      if (was) await patchRow(tx, parcels, was.id, row);
+      else await insertRow(tx, parcels, { id: studio.newId(), orderId: order.id, ...row });
+      await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
+      await noteInJournal(studio, tx, {
+        act: 'packed',
+        subject: 'order',
+        subjectId: order.id,
+        says: `Packed order ${order.number} ${plan.form}, ${formatWeight(weighed.weight)} expected. ${input.reason}`,
+      });
+      return {
+        says: `Packed ${plan.form}: it should weigh ${formatWeight(weighed.weight)}.`,
+        undo: { act: 'unpackParcel', input: { orderId: order.id } },
+      };
+    }),
 );
 
 /** Unpacks an order again; supplies that were used up with the seal come back. */
-export const unpackParcel = act<{ orderId: string }>(just({ orderId: id }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.orderId, 'orderId');
-  const state = stepOf(order, 'unpack');
-  const parcel = (await parcelOf(tx, order.id))!;
-  if (parcel.sealedAt) await returnSupplies(tx, parcel.parts);
-  await removeRow(tx, parcels, parcel.id);
-  await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
-  await noteInJournal(studio, tx, { act: 'took back', subject: 'order', subjectId: order.id, says: `Unpacked order ${order.number}` });
-  return { says: `Order ${order.number} is unpacked.` };
-}));
+export const unpackParcel = act<{ orderId: string }>(just({ orderId: id }), (studio, input) =>
+  studio.store.write(async (tx) => {
+    const order = await rowById(tx, orders, input.orderId, 'orderId');
+    const state = stepOf(order, 'unpack');
+    const parcel = (await parcelOf(tx, order.id))!;
+    if (parcel.sealedAt) await returnSupplies(tx, parcel.parts);
+    await removeRow(tx, parcels, parcel.id);
+    await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
+    await noteInJournal(studio, tx, {
+      act: 'took back',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Unpacked order ${order.number}`,
+    });
+    return { says: `Order ${order.number} is unpacked.` };
+  }),
+);
 
 /** Notes what the scale shows, typed or read from it, and says whether it agrees. */
-export const weighParcel = act<{ orderId: string; scale: string; by: string }>(just({ orderId: id, scale: typed, by: line }), async (studio, input) => {
-  const { unit } = await studio.settings();
-  const mg = parseWeight(input.scale, unit === 'in' ? 'oz' : 'g', 'scale');
-  return studio.store.write(async (tx) => {
-    const order = await rowById(tx, orders, input.orderId, 'orderId');
-    const parcel = await parcelOf(tx, order.id);
-    if (!parcel || order.state !== 'packed') throw new RefusedError(`Order ${order.number} is not packed and open on the table.`);
-    const finding = compareScale(parcel.expectedMg, mg);
-    await patchRow(tx, parcels, parcel.id, { scaleMg: mg, scaleBy: input.by });
-    await noteInJournal(studio, tx, { act: 'weighed', subject: 'order', subjectId: order.id, says: `Order ${order.number}: ${finding.says}` });
-    return { says: finding.says, more: { finding } };
-  });
-});
+export const weighParcel = act<{ orderId: string; scale: string; by: string }>(
+  just({ orderId: id, scale: typed, by: line }),
+  async (studio, input) => {
+    const { unit } = await studio.settings();
+    const mg = parseWeight(input.scale, unit === 'in' ? 'oz' : 'g', 'scale');
+    return studio.store.write(async (tx) => {
+      const order = await rowById(tx, orders, input.orderId, 'orderId');
+      const parcel = await parcelOf(tx, order.id);
+      if (!parcel || order.state !== 'packed')
+        throw new RefusedError(`Order ${order.number} is not packed and open on the table.`);
+      const finding = compareScale(parcel.expectedMg, mg);
+      await patchRow(tx, parcels, parcel.id, { scaleMg: mg, scaleBy: input.by });
+      await noteInJournal(studio, tx, {
+        act: 'weighed',
+        subject: 'order',
+        subjectId: order.id,
+        says: `Order ${order.number}: ${finding.says}`,
+      });
+      return { says: finding.says, more: { finding } };
+    });
+  },
+);
 
 /** Lays the parcel of an order on the scale and reads it. */
-export async function readScale(studio: Studio, scale: Scale, orderId: string): Promise<{ mg: number; by: string }> {
+export async function readScale(
+  studio: Studio,
+  scale: Scale,
+  orderId: string,
+): Promise<{ mg: number; by: string }> {
   const parcel = await studio.db.select().from(parcels).where(eq(parcels.orderId, orderId)).limit(1);
   if (!parcel[0]) throw new RefusedError('There is nothing on the scale: pack the order first.');
-  return { mg: await scale.read({ loadMg: parcel[0].expectedMg, parcelId: parcel[0].id }), by: scale.name };
+  return {
+    mg: await scale.read({ loadMg: parcel[0].expectedMg, parcelId: parcel[0].id }),
+    by: scale.name,
+  };
 }
 
 /**
  * Seals a parcel after its contents are ticked a second time. A weight that disagrees, or none at all, needs a reason.
  * The supplies in it leave the shelf.
  */
-export const sealParcel = act<{ orderId: string; ticked: string[]; reason: string }>(just({ orderId: id, ticked: ids, reason: line }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.orderId, 'orderId');
-  const state = stepOf(order, 'seal');
-  const parcel = (await parcelOf(tx, order.id))!;
-  const picked = await pickedFor(tx, order.id);
-  const missing = picked.filter((p) => !input.ticked.includes(p.impression.id));
-  if (missing.length) throw new InputError('ticked', input.ticked.length, `every print ticked: ${missing.map((p) => `${p.title} ${impressionLabel(p.impression.kind, p.impression.number, p.edition.size)}`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not`);
-  const finding = parcel.scaleMg === null ? null : compareScale(parcel.expectedMg, parcel.scaleMg);
-  const doubt = !finding ? 'It has not been weighed.' : finding.verdict === 'holds' ? null : finding.says;
-  if (doubt && !input.reason.trim()) throw new RefusedError(`${doubt} Give a reason to seal it all the same.`, true);
-  const parts = await takeSupplies(tx, parcel.parts);
-  const overrideReason = [parcel.overrideReason, input.reason.trim()].filter(Boolean).join('; ');
-  await patchRow(tx, parcels, parcel.id, { parts, sealedAt: studio.now(), tickedAtPacking: input.ticked, overrideReason });
-  await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
-  await noteInJournal(studio, tx, { act: 'sealed', subject: 'order', subjectId: order.id, says: `Sealed order ${order.number}. ${doubt ? `${doubt} ${input.reason}` : ''}` });
-  return { says: `Order ${order.number} is sealed. Write the name, order ${order.number} and ${formatWeight(parcel.scaleMg ?? parcel.expectedMg)} on it.`, undo: { act: 'unpackParcel', input: { orderId: order.id } } };
-}));
+export const sealParcel = act<{ orderId: string; ticked: string[]; reason: string }>(
+  just({ orderId: id, ticked: ids, reason: line }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const order = await rowById(tx, orders, input.orderId, 'orderId');
+      const state = stepOf(order, 'seal');
+      const parcel = (await parcelOf(tx, order.id))!;
+      const picked = await pickedFor(tx, order.id);
+      const missing = picked.filter((p) => !input.ticked.includes(p.impression.id));
+      if (missing.length)
+        throw new InputError(
+          'ticked',
+          input.ticked.length,
+          `every print ticked: ${missing.map((p) => `${p.title} ${impressionLabel(p.impression.kind, p.impression.number, p.edition.size)}`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not`,
+        );
+      const finding = parcel.scaleMg === null ? null : compareScale(parcel.expectedMg, parcel.scaleMg);
+      const doubt = !finding
+        ? 'It has not been weighed.'
+        : finding.verdict === 'holds'
+          ? null
+          : finding.says;
+      if (doubt && !input.reason.trim())
+        throw new RefusedError(`${doubt} Give a reason to seal it all the same.`, true);
+      const parts = await takeSupplies(tx, parcel.parts);
+      const overrideReason = [parcel.overrideReason, input.reason.trim()].filter(Boolean).join('; ');
+      await patchRow(tx, parcels, parcel.id, {
+        parts,
+        sealedAt: studio.now(),
+        tickedAtPacking: input.ticked,
+        overrideReason,
+      });
+      await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
+      await noteInJournal(studio, tx, {
+        act: 'sealed',
+        subject: 'order',
+        subjectId: order.id,
+        says: `Sealed order ${order.number}. ${doubt ? `${doubt} ${input.reason}` : ''}`,
+      });
+      return {
+        says: `Order ${order.number} is sealed. Write the name, order ${order.number} and ${formatWeight(parcel.scaleMg ?? parcel.expectedMg)} on it.`,
+        undo: { act: 'unpackParcel', input: { orderId: order.id } },
+      };
+    }),
+);
 
 /** Takes what the parcel uses from the shelf. Where less is there than the plan asked, only that much can have left it. */
 async function takeSupplies(tx: Tx, parts: readonly ParcelPart[]): Promise<ParcelPart[]> {
   const taken: ParcelPart[] = [];
   for (const p of parts) {
-    if (!p.supplyId) { taken.push(p); continue; }
+    if (!p.supplyId) {
+      taken.push(p);
+      continue;
+    }
     const supply = await rowById(tx, supplies, p.supplyId, 'supplyId');
     const n = Math.min(p.count, supply.onHand);
     await patchRow(tx, supplies, supply.id, { onHand: supply.onHand - n });
@@ -122,24 +212,57 @@ async function takeSupplies(tx: Tx, parts: readonly ParcelPart[]): Promise<Parce
 
 async function returnSupplies(tx: Tx, parts: readonly ParcelPart[]) {
   for (const p of parts) {
-    if (p.supplyId) await tx.update(supplies).set({ onHand: sql`${supplies.onHand} + ${p.taken ?? p.count}` }).where(eq(supplies.id, p.supplyId));
+    if (p.supplyId)
+      await tx
+        .update(supplies)
+        .set({ onHand: sql`${supplies.onHand} + ${p.taken ?? p.count}` })
+        .where(eq(supplies.id, p.supplyId));
   }
 }
 
 /** Hands the parcel to a carrier. Every impression in it is on its way from now. */
-export const dispatchOrder = act<{ orderId: string; serviceId: string; tracking: string }>(just({ orderId: id, serviceId: id, tracking: line }), (studio, input) => studio.store.write(async (tx) => {
-  const order = await rowById(tx, orders, input.orderId, 'orderId');
-  const state = stepOf(order, 'dispatch');
-  const service = await rowById(tx, services, input.serviceId, 'serviceId');
-  if (service.tracked && !input.tracking.trim()) throw new InputError('tracking', input.tracking, `the tracking code: ${service.name} is a tracked service`);
-  const parcel = (await parcelOf(tx, order.id))!;
-  const at = studio.now();
-  const who = await studio.who(tx);
-  await patchRow(tx, parcels, parcel.id, { serviceId: service.id, tracking: input.tracking.trim(), dispatchedAt: at });
-  await patchRow(tx, orders, order.id, { state, changedAt: at });
-  const picked = await pickedFor(tx, order.id);
-  for (const { impression: i } of picked) await patchRow(tx, impressions, i.id, { state: 'dispatched', changedAt: at });
-  await appendToRegister(tx, picked.map(({ impression: i, edition }) => ({ at, who, act: 'dispatched', editionId: edition.id, impressionId: i.id, body: { order: order.number, service: service.name } })));
-  await noteInJournal(studio, tx, { act: 'dispatched', subject: 'order', subjectId: order.id, says: `Order ${order.number} went by ${service.carrier} ${service.name}` });
-  return { says: `Order ${order.number} is on its way.` };
-}));
+export const dispatchOrder = act<{ orderId: string; serviceId: string; tracking: string }>(
+  just({ orderId: id, serviceId: id, tracking: line }),
+  (studio, input) =>
+    studio.store.write(async (tx) => {
+      const order = await rowById(tx, orders, input.orderId, 'orderId');
+      const state = stepOf(order, 'dispatch');
+      const service = await rowById(tx, services, input.serviceId, 'serviceId');
+      if (service.tracked && !input.tracking.trim())
+        throw new InputError(
+          'tracking',
+          input.tracking,
+          `the tracking code: ${service.name} is a tracked service`,
+        );
+      const parcel = (await parcelOf(tx, order.id))!;
+      const at = studio.now();
+      const who = await studio.who(tx);
+      await patchRow(tx, parcels, parcel.id, {
+        serviceId: service.id,
+        tracking: input.tracking.trim(),
+        dispatchedAt: at,
+      });
+      await patchRow(tx, orders, order.id, { state, changedAt: at });
+      const picked = await pickedFor(tx, order.id);
+      for (const { impression: i } of picked)
+        await patchRow(tx, impressions, i.id, { state: 'dispatched', changedAt: at });
+      await appendToRegister(
+        tx,
+        picked.map(({ impression: i, edition }) => ({
+          at,
+          who,
+          act: 'dispatched',
+          editionId: edition.id,
+          impressionId: i.id,
+          body: { order: order.number, service: service.name },
+        })),
+      );
+      await noteInJournal(studio, tx, {
+        act: 'dispatched',
+        subject: 'order',
+        subjectId: order.id,
+        says: `Order ${order.number} went by ${service.carrier} ${service.name}`,
+      });
+      return { says: `Order ${order.number} is on its way.` };
+    }),
+);

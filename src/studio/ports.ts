@@ -10,7 +10,15 @@ export interface Scale {
 }
 
 /** One pass of a device over an original, before any file exists: what part of it, how large, and the device's own faults. */
-export type Pass = { name: string; part: { left: number; top: number; width: number; height: number }; to: { width: number; height: number }; ppi: number | null; shows: 'work' | 'blank board' | 'target'; faults: Faults; seed: number };
+export type Pass = {
+  name: string;
+  part: { left: number; top: number; width: number; height: number };
+  to: { width: number; height: number };
+  ppi: number | null;
+  shows: 'work' | 'blank board' | 'target';
+  faults: Faults;
+  seed: number;
+};
 
 /** A flatbed or a camera. What it delivers is a file; how that comes about is its own affair. */
 export interface CaptureDevice {
@@ -18,11 +26,26 @@ export interface CaptureDevice {
   readonly kind: 'flatbed' | 'camera';
   /** True for a stand-in: what it makes is labelled so everywhere. */
   readonly simulated: boolean;
-  passes(q: { original: Size; ppi: number; longSidePx: number; shows: Pass['shows']; seed: number }): Pass[];
+  passes(q: {
+    original: Size;
+    ppi: number;
+    longSidePx: number;
+    shows: Pass['shows'];
+    seed: number;
+  }): Pass[];
 }
 
 /** How a page that was printed and scanned was laid on the glass, and what the scanner adds. */
-export type PageScan = { long: number; scale: number; shiftX: number; shiftY: number; degrees: number; noise: number; cast: readonly [number, number, number]; seed: number };
+export type PageScan = {
+  long: number;
+  scale: number;
+  shiftX: number;
+  shiftY: number;
+  degrees: number;
+  noise: number;
+  cast: readonly [number, number, number];
+  seed: number;
+};
 
 /** A printer with its scanner and its instrument, for practice: how its papers truly print, and how that wanders. */
 export interface PracticePress {

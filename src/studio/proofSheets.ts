@@ -1,12 +1,26 @@
 import { rm } from 'node:fs/promises';
-import { checkedAdjustment, isNone, NO_ADJUSTMENT, sayAdjustment, type Adjustment } from '@/core/colour/adjust';
+import {
+  checkedAdjustment,
+  isNone,
+  NO_ADJUSTMENT,
+  sayAdjustment,
+  type Adjustment,
+} from '@/core/colour/adjust';
 import { INTENTS, type Intent } from '@/core/colour/intents';
 import { RefusedError } from '@/core/errors';
 import { formatLength, formatSize, parseLength, parseMoney, UM_PER_INCH } from '@/core/measure';
 import type { Received } from '@/imaging/objects';
 import { KERNELS, type Kernel } from '@/core/printfile/resample';
 import { printFileName, type PrintSpec } from '@/core/printfile/spec';
-import { coverage, snippetPlan, stripPlan, wholePlan, type ProofPlan, type Region, type Step } from '@/core/proof/plan';
+import {
+  coverage,
+  snippetPlan,
+  stripPlan,
+  wholePlan,
+  type ProofPlan,
+  type Region,
+  type Step,
+} from '@/core/proof/plan';
 import { judgedDistanceOf } from '@/core/resolution';
 import { nextRound, type Proof } from '@/store/proofs';
 import { findRow, patchRow, rowById } from '@/store/rows';
@@ -24,15 +38,34 @@ import { noteInJournal, type Studio } from './studio';
 const figure = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
 const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
 // A straightened cut may begin beyond the picture's side, where its turned corner does not.
-const region = just({ left: whole(-200_000, 200_000), top: whole(-200_000, 200_000), width: whole(8, 200_000), height: whole(8, 200_000) });
-export const adjustmentSchema = just({ lightness: figure(-40, 40), contrast: figure(0.4, 2), saturation: figure(0, 2.5), warmth: figure(-40, 40), tint: figure(-40, 40), curve: array({ type: 'array', items: figure(0, 100), minItems: 2, maxItems: 2 }, { maxItems: 40 }) });
-const step = just({ of: oneOf('lightness', 'contrast', 'saturation', 'warmth', 'tint'), by: figure(-20, 20), each: whole(1, 6) });
+const region = just({
+  left: whole(-200_000, 200_000),
+  top: whole(-200_000, 200_000),
+  width: whole(8, 200_000),
+  height: whole(8, 200_000),
+});
+export const adjustmentSchema = just({
+  lightness: figure(-40, 40),
+  contrast: figure(0.4, 2),
+  saturation: figure(0, 2.5),
+  warmth: figure(-40, 40),
+  tint: figure(-40, 40),
+  curve: array({ type: 'array', items: figure(0, 100), minItems: 2, maxItems: 2 }, { maxItems: 40 }),
+});
+const step = just({
+  of: oneOf('lightness', 'contrast', 'saturation', 'warmth', 'tint'),
+  by: figure(-20, 20),
+  each: whole(1, 6),
+});
 const untagged = { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] };
 
 /** The master a size is made of, ready to be read. */
 export async function masterFor(studio: Studio, format: Format): Promise<Master> {
   const work = await rowById(studio.db, works, format.workId, 'work');
-  if (work.mayPrint !== 'yes') throw new RefusedError(`${work.title} may not be printed${work.mayPrint === 'no' ? '' : ' yet'}: no proof is made of it.`);
+  if (work.mayPrint !== 'yes')
+    throw new RefusedError(
+      `${work.title} may not be printed${work.mayPrint === 'no' ? '' : ' yet'}: no proof is made of it.`,
+    );
   const master = await currentMaster(studio.db, format.workId);
   if (!master) throw new RefusedError(`${work.title} has no master yet: bring in a capture first.`);
   if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
@@ -42,96 +75,285 @@ export async function masterFor(studio: Studio, format: Format): Promise<Master>
 /** What an untagged master is taken for: only ever what a person said. */
 export const meaningOf = (master: Master, said: PrintSpec['untaggedIs']): PrintSpec['untaggedIs'] => {
   if (master.profileLabel || master.channels !== 3 || said) return said;
-  throw new RefusedError(`${master.fileName} is untagged: say what its numbers mean, sRGB or opRGB, before colours are judged by it.`);
+  throw new RefusedError(
+    `${master.fileName} is untagged: say what its numbers mean, sRGB or opRGB, before colours are judged by it.`,
+  );
 };
 
-type Proposing = { formatId: string; paperId: string; routeId: string; machineId: string | null; width: string; height: string; untaggedIs: PrintSpec['untaggedIs'] };
+type Proposing = {
+  formatId: string;
+  paperId: string;
+  routeId: string;
+  machineId: string | null;
+  width: string;
+  height: string;
+  untaggedIs: PrintSpec['untaggedIs'];
+};
 
 /** Proposes regions for a snippet by measure, each so large on paper as asked. */
-export const proposeSnippets = act<Proposing>(just({ formatId: id, paperId: id, routeId: id, machineId: orNull(id), width: typed, height: typed, untaggedIs: untagged }), async (studio, input) => {
-  const { unit } = await studio.settings();
-  const format = await rowById(studio.db, formats, input.formatId, 'formatId');
-  const master = await masterFor(studio, format);
-  const crop = cropOf(format, master);
-  const scale = crop.width / (format.imageWidthUm / UM_PER_INCH);
-  const px = (text: string, field: string) => Math.max(16, Math.round((parseLength(text, unit, field) / UM_PER_INCH) * scale));
-  const profile = await currentProfile(studio.db, input);
-  const wanted = { width: Math.min(crop.width, px(input.width, 'width')), height: Math.min(crop.height, px(input.height, 'height')) };
-  const found = await studio.imaging.do('regions', [{ master: studio.objects.pathOf(master.sha256), crop, wanted, profile: profile ? studio.objects.pathOf(profile.sha256) : null, untaggedIs: meaningOf(master, input.untaggedIs) }]).done;
-  const share = coverage(crop, found);
-  return { says: `${found.length} regions by measure; together they show ${(100 * share).toFixed(1)} % of the picture${profile ? '' : '. Without a profile of this paper, none could be chosen for its gamut'}.`, more: { regions: found, coverage: share } };
-});
+export const proposeSnippets = act<Proposing>(
+  just({
+    formatId: id,
+    paperId: id,
+    routeId: id,
+    machineId: orNull(id),
+    width: typed,
+    height: typed,
+    untaggedIs: untagged,
+  }),
+  async (studio, input) => {
+    const { unit } = await studio.settings();
+    const format = await rowById(studio.db, formats, input.formatId, 'formatId');
+    const master = await masterFor(studio, format);
+    const crop = cropOf(format, master);
+    const scale = crop.width / (format.imageWidthUm / UM_PER_INCH);
+    const px = (text: string, field: string) =>
+      Math.max(16, Math.round((parseLength(text, unit, field) / UM_PER_INCH) * scale));
+    const profile = await currentProfile(studio.db, input);
+    const wanted = {
+      width: Math.min(crop.width, px(input.width, 'width')),
+      height: Math.min(crop.height, px(input.height, 'height')),
+    };
+    const found = await studio.imaging.do('regions', [
+      {
+        master: studio.objects.pathOf(master.sha256),
+        crop,
+        wanted,
+        profile: profile ? studio.objects.pathOf(profile.sha256) : null,
+        untaggedIs: meaningOf(master, input.untaggedIs),
+      },
+    ]).done;
+    const share = coverage(crop, found);
+    return {
+      says: `${found.length} regions by measure; together they show ${(100 * share).toFixed(1)} % of the picture${profile ? '' : '. Without a profile of this paper, none could be chosen for its gamut'}.`,
+      more: { regions: found, coverage: share },
+    };
+  },
+);
 
 export type SheetInput = {
-  formatId: string; paperId: string; routeId: string; machineId: string | null; lotId: string | null; intent: Intent; ppi: number; kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
-  adjust: Adjustment | null; untaggedIs: PrintSpec['untaggedIs']; changed: string; cost: string;
-  what: { kind: 'snippet'; regions: (Region & { says: string })[] } | { kind: 'whole' } | { kind: 'reduced'; longSideUm: number } | { kind: 'strip' | 'thumbnails'; region: Region; across: Step; down: Step | null; cellWidthUm: number | null };
+  formatId: string;
+  paperId: string;
+  routeId: string;
+  machineId: string | null;
+  lotId: string | null;
+  intent: Intent;
+  ppi: number;
+  kernel: Kernel;
+  sharpen: { amount: number; radius: number; threshold: number } | null;
+  adjust: Adjustment | null;
+  untaggedIs: PrintSpec['untaggedIs'];
+  changed: string;
+  cost: string;
+  what:
+    | { kind: 'snippet'; regions: (Region & { says: string })[] }
+    | { kind: 'whole' }
+    | { kind: 'reduced'; longSideUm: number }
+    | {
+        kind: 'strip' | 'thumbnails';
+        region: Region;
+        across: Step;
+        down: Step | null;
+        cellWidthUm: number | null;
+      };
 };
 const said = object({ ...(region as { properties: object }).properties, says: line });
 
 /** Makes a proof sheet as a print file, and records the round with everything needed to repeat it. */
 export const makeProofSheet = act<SheetInput>(
   just({
-    formatId: id, paperId: id, routeId: id, machineId: orNull(id), lotId: orNull(id), intent: oneOf(...INTENTS), ppi: figure(60, 1_440), kernel: oneOf(...KERNELS), sharpen: orNull(just({ amount: figure(0, 500), radius: figure(0.2, 20), threshold: figure(0, 64) })),
-    adjust: orNull(adjustmentSchema), untaggedIs: untagged, changed: line, cost: typed,
-    what: { anyOf: [just({ kind: { const: 'snippet' }, regions: array(said, { minItems: 1, maxItems: 6 }) }), just({ kind: { const: 'whole' } }), just({ kind: { const: 'reduced' }, longSideUm: whole(30_000, 600_000) }), just({ kind: oneOf('strip', 'thumbnails'), region, across: step, down: orNull(step), cellWidthUm: orNull(whole(8_000, 200_000)) })] },
+    formatId: id,
+    paperId: id,
+    routeId: id,
+    machineId: orNull(id),
+    lotId: orNull(id),
+    intent: oneOf(...INTENTS),
+    ppi: figure(60, 1_440),
+    kernel: oneOf(...KERNELS),
+    sharpen: orNull(just({ amount: figure(0, 500), radius: figure(0.2, 20), threshold: figure(0, 64) })),
+    adjust: orNull(adjustmentSchema),
+    untaggedIs: untagged,
+    changed: line,
+    cost: typed,
+    what: {
+      anyOf: [
+        just({ kind: { const: 'snippet' }, regions: array(said, { minItems: 1, maxItems: 6 }) }),
+        just({ kind: { const: 'whole' } }),
+        just({ kind: { const: 'reduced' }, longSideUm: whole(30_000, 600_000) }),
+        just({
+          kind: oneOf('strip', 'thumbnails'),
+          region,
+          across: step,
+          down: orNull(step),
+          cellWidthUm: orNull(whole(8_000, 200_000)),
+        }),
+      ],
+    },
   }),
   async (studio, input) => {
     const { currency, unit } = await studio.settings();
     const costMinor = input.cost.trim() ? parseMoney(input.cost, currency, 'cost') : 0;
     const format = await rowById(studio.db, formats, input.formatId, 'formatId');
     const master = await masterFor(studio, format);
-    const paper = await rowById(studio.db, papers, input.paperId, 'paperId'), route = await rowById(studio.db, routes, input.routeId, 'routeId');
+    const paper = await rowById(studio.db, papers, input.paperId, 'paperId'),
+      route = await rowById(studio.db, routes, input.routeId, 'routeId');
     const work = await rowById(studio.db, works, format.workId, 'work');
     const untaggedIs = meaningOf(master, input.untaggedIs);
     const adjust = input.adjust && !isNone(input.adjust) ? checkedAdjustment(input.adjust) : null;
     const round = await nextRound(studio.db, format.id, paper.id, route.id);
     const image = { width: format.imageWidthUm, height: format.imageHeightUm };
     const distance = judgedDistanceOf(image);
-    const sharp = input.sharpen && input.sharpen.amount > 0 ? `sharpened ${input.sharpen.amount} % ${input.sharpen.radius} px, threshold ${input.sharpen.threshold}` : 'not sharpened';
-    const caption = [`${work.title}, ${formatSize(image, unit)} · round ${round} · ${studio.now().slice(0, 10)}`, `${input.ppi} ppi, ${input.kernel}, ${sharp} · ${paper.name} · ${route.name} · ${input.intent}`, `adjusted: ${adjust ? sayAdjustment(adjust) : 'not at all'}`, `Judge it dry, in the light it will hang in, from ${formatLength(distance, unit)}.`].join('\n');
-    const common = { crop: cropOf(format, master), image, picture: viewedPixels(master), caption, ppi: input.ppi };
+    const sharp =
+      input.sharpen && input.sharpen.amount > 0
+        ? `sharpened ${input.sharpen.amount} % ${input.sharpen.radius} px, threshold ${input.sharpen.threshold}`
+        : 'not sharpened';
+    const caption = [
+      `${work.title}, ${formatSize(image, unit)} · round ${round} · ${studio.now().slice(0, 10)}`,
+      `${input.ppi} ppi, ${input.kernel}, ${sharp} · ${paper.name} · ${route.name} · ${input.intent}`,
+      `adjusted: ${adjust ? sayAdjustment(adjust) : 'not at all'}`,
+      `Judge it dry, in the light it will hang in, from ${formatLength(distance, unit)}.`,
+    ].join('\n');
+    const common = {
+      crop: cropOf(format, master),
+      image,
+      picture: viewedPixels(master),
+      caption,
+      ppi: input.ppi,
+    };
     const plan = planOf(input, common, adjust);
-    const space = route.space.startsWith('sRGB') ? 'sRGB' as const : 'opRGB' as const;
-    const fileName = printFileName(plan.sheet, `${work.title} ${input.what.kind} round ${round}`, round, unit, 'tif');
+    const space = route.space.startsWith('sRGB') ? ('sRGB' as const) : ('opRGB' as const);
+    const fileName = printFileName(
+      plan.sheet,
+      `${work.title} ${input.what.kind} round ${round}`,
+      round,
+      unit,
+      'tif',
+    );
     const job = startJob(studio, async (follow) => {
       const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
       try {
-        await follow((onStep) => studio.imaging.do('proofSheet', [{ master: studio.objects.pathOf(master.sha256), scratch, out, plan, untaggedIs, space, intent: input.intent, kernel: input.kernel, sharpen: input.sharpen, bits: 16 }], onStep));
+        await follow((onStep) =>
+          studio.imaging.do(
+            'proofSheet',
+            [
+              {
+                master: studio.objects.pathOf(master.sha256),
+                scratch,
+                out,
+                plan,
+                untaggedIs,
+                space,
+                intent: input.intent,
+                kernel: input.kernel,
+                sharpen: input.sharpen,
+                bits: 16,
+              },
+            ],
+            onStep,
+          ),
+        );
         const { sha256 } = await studio.objects.adopt(out);
         const made = await studio.store.write(async (tx) => {
-          const r = await insertProof(studio, tx, { formatId: format.id, paperId: paper.id, routeId: route.id, machineId: input.machineId, lotId: input.lotId, intent: input.intent, workId: work.id, kind: input.what.kind, changed: input.changed, costMinor, made: false, adjust, plan, printFileSha: sha256, fileName });
-          await noteInJournal(studio, tx, { act: 'made', subject: 'proof sheet', subjectId: r.id, says: `Made ${fileName}, round ${r.round} of ${format.name} on ${paper.name}`, after: { plan, adjust, sharpen: input.sharpen, kernel: input.kernel, intent: input.intent, space } });
+          const r = await insertProof(studio, tx, {
+            formatId: format.id,
+            paperId: paper.id,
+            routeId: route.id,
+            machineId: input.machineId,
+            lotId: input.lotId,
+            intent: input.intent,
+            workId: work.id,
+            kind: input.what.kind,
+            changed: input.changed,
+            costMinor,
+            made: false,
+            adjust,
+            plan,
+            printFileSha: sha256,
+            fileName,
+          });
+          await noteInJournal(studio, tx, {
+            act: 'made',
+            subject: 'proof sheet',
+            subjectId: r.id,
+            says: `Made ${fileName}, round ${r.round} of ${format.name} on ${paper.name}`,
+            after: {
+              plan,
+              adjust,
+              sharpen: input.sharpen,
+              kernel: input.kernel,
+              intent: input.intent,
+              space,
+            },
+          });
           return r;
         });
-        return { says: `${fileName} is made: a sheet of ${formatSize(plan.sheet, unit)}. Print it, and say when it is here.${made.changes.length > 1 ? ` It differs from the last round in ${made.changes.length} things: ${made.changes.join(', ')}.` : ''}`, id: made.id };
-      } finally { for (const path of [out, `${out}.part`, `${scratch}.v`]) await rm(path, { force: true }); }
+        return {
+          says: `${fileName} is made: a sheet of ${formatSize(plan.sheet, unit)}. Print it, and say when it is here.${made.changes.length > 1 ? ` It differs from the last round in ${made.changes.length} things: ${made.changes.join(', ')}.` : ''}`,
+          id: made.id,
+        };
+      } finally {
+        for (const path of [out, `${out}.part`, `${scratch}.v`]) await rm(path, { force: true });
+      }
     });
     return { says: 'Making the proof sheet.', more: { job } };
-  });
+  },
+);
 
-function planOf(input: SheetInput, common: Parameters<typeof wholePlan>[0] extends infer Q ? Omit<Q & { ppi: number }, 'adjust' | 'longSide'> : never, adjust: Adjustment | null): ProofPlan {
+function planOf(
+  input: SheetInput,
+  common: Parameters<typeof wholePlan>[0] extends infer Q
+    ? Omit<Q & { ppi: number }, 'adjust' | 'longSide'>
+    : never,
+  adjust: Adjustment | null,
+): ProofPlan {
   const { what } = input;
   if (what.kind === 'snippet') return snippetPlan({ ...common, regions: what.regions, adjust });
-  if (what.kind === 'strip' || what.kind === 'thumbnails') return stripPlan({ ...common, region: what.region, across: what.across, down: what.down, base: adjust ?? NO_ADJUSTMENT, cellWidth: what.cellWidthUm });
+  if (what.kind === 'strip' || what.kind === 'thumbnails')
+    return stripPlan({
+      ...common,
+      region: what.region,
+      across: what.across,
+      down: what.down,
+      base: adjust ?? NO_ADJUSTMENT,
+      cellWidth: what.cellWidthUm,
+    });
   return wholePlan({ ...common, adjust, ...(what.kind === 'reduced' && { longSide: what.longSideUm }) });
 }
 
 /** Lays a proof sheet on a layout, beside prints or other proofs, to save paper. */
-export const gangProof = act<{ id: string; layoutId: string }>(just({ id, layoutId: id }), async (studio, input) => {
-  const proof = await rowById(studio.db, proofs, input.id, 'id');
-  if (!proof.plan) throw new RefusedError('This proof was not made here: its sheet’s size is not known. Add it at the layout as a piece of a typed size.');
-  if (proof.state !== 'asked') throw new RefusedError(`Round ${proof.round} is printed already.`);
-  const layout = await rowById(studio.db, layouts, input.layoutId, 'layoutId');
-  const work = await rowById(studio.db, works, proof.workId, 'work');
-  if (layout.paperId !== proof.paperId) throw new RefusedError(`${layout.name} lies on another paper than this proof is for.`);
-  if (layout.pieces.some((p) => p.proofId === proof.id)) throw new RefusedError(`Round ${proof.round} lies on ${layout.name} already.`);
-  const { width, height } = proof.plan.sheet;
-  return addPieces(studio, { id: layout.id, formatId: null, size: `${width} um x ${height} um`, says: `${work.title}, proof ${proof.round}`, count: 1, rotate: true, proofId: proof.id });
-});
+export const gangProof = act<{ id: string; layoutId: string }>(
+  just({ id, layoutId: id }),
+  async (studio, input) => {
+    const proof = await rowById(studio.db, proofs, input.id, 'id');
+    if (!proof.plan)
+      throw new RefusedError(
+        'This proof was not made here: its sheet’s size is not known. Add it at the layout as a piece of a typed size.',
+      );
+    if (proof.state !== 'asked') throw new RefusedError(`Round ${proof.round} is printed already.`);
+    const layout = await rowById(studio.db, layouts, input.layoutId, 'layoutId');
+    const work = await rowById(studio.db, works, proof.workId, 'work');
+    if (layout.paperId !== proof.paperId)
+      throw new RefusedError(`${layout.name} lies on another paper than this proof is for.`);
+    if (layout.pieces.some((p) => p.proofId === proof.id))
+      throw new RefusedError(`Round ${proof.round} lies on ${layout.name} already.`);
+    const { width, height } = proof.plan.sheet;
+    return addPieces(studio, {
+      id: layout.id,
+      formatId: null,
+      size: `${width} um x ${height} um`,
+      says: `${work.title}, proof ${proof.round}`,
+      count: 1,
+      rotate: true,
+      proofId: proof.id,
+    });
+  },
+);
 
 /** A photograph of a proof, kept with it. */
-export async function keepProofPhoto(studio: Studio, given: { proofId: string; fileName: string; received: Received }): Promise<{ says: string; id: string }> {
+export async function keepProofPhoto(
+  studio: Studio,
+  given: { proofId: string; fileName: string; received: Received },
+): Promise<{ says: string; id: string }> {
   const proof = await rowById(studio.db, proofs, given.proofId, 'proof');
   const facts = await studio.imaging.facts(given.received.path, given.fileName).done;
   const small = await studio.objects.passing();
@@ -140,11 +362,21 @@ export async function keepProofPhoto(studio: Studio, given: { proofId: string; f
     const { sha256 } = await studio.objects.adopt(small);
     await studio.store.write(async (tx) => {
       await patchRow(tx, proofs, proof.id, { photoSha: sha256 });
-      await noteInJournal(studio, tx, { act: 'kept', subject: 'proof', subjectId: proof.id, says: `A photograph of round ${proof.round}: ${given.fileName}, ${facts.width} × ${facts.height} px`, before: proof.photoSha, after: sha256 });
+      await noteInJournal(studio, tx, {
+        act: 'kept',
+        subject: 'proof',
+        subjectId: proof.id,
+        says: `A photograph of round ${proof.round}: ${given.fileName}, ${facts.width} × ${facts.height} px`,
+        before: proof.photoSha,
+        after: sha256,
+      });
     });
     return { says: `${given.fileName} is kept with round ${proof.round}.`, id: proof.id };
-  } finally { await rm(small, { force: true }); }
+  } finally {
+    await rm(small, { force: true });
+  }
 }
 
 /** What a proof was printed through, where that is known and still kept. */
-export const profileOfProof = async (studio: Studio, proof: Proof) => (proof.formula.profileId ? findRow(studio.db, profiles, proof.formula.profileId) : undefined);
+export const profileOfProof = async (studio: Studio, proof: Proof) =>
+  proof.formula.profileId ? findRow(studio.db, profiles, proof.formula.profileId) : undefined;

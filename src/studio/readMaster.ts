@@ -18,7 +18,12 @@ let pace = 15;
 export function readingOf(masterId: string): (ReadingState & { secondsLeft: number }) | null {
   const r = running.get(masterId);
   if (!r) return null;
-  return { step: r.step, startedAt: r.startedAt, megapixels: r.megapixels, secondsLeft: Math.max(1, Math.round(r.megapixels / pace - (Date.now() - r.startedAt) / 1_000)) };
+  return {
+    step: r.step,
+    startedAt: r.startedAt,
+    megapixels: r.megapixels,
+    secondsLeft: Math.max(1, Math.round(r.megapixels / pace - (Date.now() - r.startedAt) / 1_000)),
+  };
 }
 
 /** Stops the reading of a master; the file goes with it. */
@@ -32,7 +37,13 @@ export async function stopReading(masterId: string): Promise<void> {
 export function reading(studio: Studio, masterId: string): Promise<void> {
   const already = running.get(masterId);
   if (already) return already.done;
-  const entry: Running = { step: 'waiting', startedAt: Date.now(), megapixels: 0, cancel: () => {}, done: Promise.resolve() };
+  const entry: Running = {
+    step: 'waiting',
+    startedAt: Date.now(),
+    megapixels: 0,
+    cancel: () => {},
+    done: Promise.resolve(),
+  };
   running.set(masterId, entry);
   entry.done = read(studio, masterId, entry).finally(() => running.delete(masterId));
   return entry.done;
@@ -43,7 +54,8 @@ export async function resumeIntakes(studio: Studio): Promise<void> {
   await studio.objects.sweep();
   const left = await studio.db.select().from(intakes).where(eq(intakes.state, 'receiving'));
   for (const intake of left) {
-    if (intake.sha256 && (await sameFile(studio.db, intake.sha256)).length === 0) await studio.objects.remove(intake.sha256);
+    if (intake.sha256 && (await sameFile(studio.db, intake.sha256)).length === 0)
+      await studio.objects.remove(intake.sha256);
     await studio.store.write((tx) => removeRow(tx, intakes, intake.id));
   }
   for (const master of await stillReading(studio.db)) void reading(studio, master.id);
@@ -55,12 +67,23 @@ async function read(studio: Studio, masterId: string, entry: Running): Promise<v
   if (!master || master.state === 'ready') return;
   entry.megapixels = (master.widthPx * master.heightPx) / 1e6;
   const { objects, imaging } = studio;
-  const task = imaging.derive(objects.pathOf(master.sha256), objects.derivedDir(master.sha256), master.fileName, (step) => { entry.step = step; });
+  const task = imaging.derive(
+    objects.pathOf(master.sha256),
+    objects.derivedDir(master.sha256),
+    master.fileName,
+    (step) => {
+      entry.step = step;
+    },
+  );
   entry.cancel = task.cancel;
   try {
     await task.done;
   } catch (error) {
-    await refuse(studio, masterId, error instanceof RefusedError ? error.says : `“${master.fileName}” could not be read.`);
+    await refuse(
+      studio,
+      masterId,
+      error instanceof RefusedError ? error.says : `“${master.fileName}” could not be read.`,
+    );
     return;
   }
   pace = Math.max(1, entry.megapixels / ((Date.now() - entry.startedAt) / 1_000));
@@ -76,7 +99,10 @@ async function refuse(studio: Studio, masterId: string, says: string): Promise<v
   const sha256 = await studio.store.write(async (tx) => {
     const master = await findRow(tx, masters, masterId);
     if (!master) return null;
-    await tx.update(intakes).set({ state: 'refused', says, workId: null, masterId: null }).where(eq(intakes.masterId, masterId));
+    await tx
+      .update(intakes)
+      .set({ state: 'refused', says, workId: null, masterId: null })
+      .where(eq(intakes.masterId, masterId));
     await removeRow(tx, masters, masterId);
     const [next] = await mastersOf(tx, master.workId);
     if (next) await patchRow(tx, masters, next.id, { current: true });
@@ -92,9 +118,11 @@ async function removeUntouched(tx: Tx, workId: string) {
   const work = await findRow(tx, works, workId);
   if (!work || work.medium || work.owner) return;
   const lines = await tx.select({ act: journal.act }).from(journal).where(eq(journal.subjectId, workId));
-  if (!lines.some((l) => l.act === 'recorded with file') || lines.some((l) => l.act === 'changed')) return;
+  if (!lines.some((l) => l.act === 'recorded with file') || lines.some((l) => l.act === 'changed'))
+    return;
   for (const table of [formats, proofs, editions] as const) {
-    if ((await tx.select({ id: table.id }).from(table).where(eq(table.workId, workId)).limit(1)).length) return;
+    if ((await tx.select({ id: table.id }).from(table).where(eq(table.workId, workId)).limit(1)).length)
+      return;
   }
   await removeRow(tx, works, workId);
 }

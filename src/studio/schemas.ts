@@ -10,8 +10,13 @@ export const prose = { type: 'string', maxLength: 5_000 };
 export const typed = { type: 'string', maxLength: 60 };
 export const flag = { type: 'boolean' };
 export const day = { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' };
-export const count = (least: number, most: number) => ({ type: 'integer', minimum: least, maximum: most });
+export const count = (least: number, most: number) => ({
+  type: 'integer',
+  minimum: least,
+  maximum: most,
+});
 export const oneOf = (...values: readonly string[]) => ({ type: 'string', enum: values });
 export const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
 export const ids = { type: 'array', items: id, minItems: 1, maxItems: 5_000, uniqueItems: true };
-export const just = (properties: Record<string, object>, optional: string[] = []) => object(properties, optional);
+export const just = (properties: Record<string, object>, optional: string[] = []) =>
+  object(properties, optional);

@@ -50,9 +50,33 @@ import * as stock from './stock';
 import { takeInMaster, titleFrom } from './takeInMaster';
 
 const SHELF: Parameters<typeof stock.recordSupply>[1][] = [
-  { name: 'board', kind: 'board', size: '300 x 240 mm', weight: '52 g', onHand: 3, reorderAt: 2, price: '0.38' },
-  { name: 'sleeve', kind: 'sleeve', size: '320 x 260 mm', weight: '9 g', onHand: 5, reorderAt: 0, price: '0.14' },
-  { name: 'mailer', kind: 'mailer', size: '330 x 270 mm', weight: '105 g', onHand: 5, reorderAt: 0, price: '0.92' },
+  {
+    name: 'board',
+    kind: 'board',
+    size: '300 x 240 mm',
+    weight: '52 g',
+    onHand: 3,
+    reorderAt: 2,
+    price: '0.38',
+  },
+  {
+    name: 'sleeve',
+    kind: 'sleeve',
+    size: '320 x 260 mm',
+    weight: '9 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.14',
+  },
+  {
+    name: 'mailer',
+    kind: 'mailer',
+    size: '330 x 270 mm',
+    weight: '105 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.92',
+  },
 ];
 const SERVICE = {
   carrier: 'Coast Post',
@@ -65,17 +89,28 @@ const SERVICE = {
   price: '7.80',
   readOn: '2026-10-01',
 };
-const stateOf = async (f: Furnished, orderId: string) => (await f.studio.db.select().from(orders).where(eq(orders.id, orderId)))[0]!.state;
-const onHand = async (f: Furnished, name: string) => (await f.studio.db.select().from(supplies).where(eq(supplies.name, name)))[0]!.onHand;
+const stateOf = async (f: Furnished, orderId: string) =>
+  (await f.studio.db.select().from(orders).where(eq(orders.id, orderId)))[0]!.state;
+const onHand = async (f: Furnished, name: string) =>
+  (await f.studio.db.select().from(supplies).where(eq(supplies.name, name)))[0]!.onHand;
 
 describe('a master comes in', () => {
   test('its facts are kept, the same file again is known, another work may have it too', async () => {
     const studio = await emptyStudio();
     const bytes = await tiff({ width: 640, height: 480, ppi: 300 });
-    const first = await takeInMaster(studio, inPieces(bytes), { fileName: 'salt-pans_300ppi.tif', workId: null });
+    const first = await takeInMaster(studio, inPieces(bytes), {
+      fileName: 'salt-pans_300ppi.tif',
+      workId: null,
+    });
     await reading(studio, first.masterId);
-    expect(first).toMatchObject({ known: false, says: 'salt-pans_300ppi.tif is in: 640 × 480 px, 16 bit.' });
-    expect((await studio.db.select().from(works))[0]).toMatchObject({ title: 'Salt pans', mayPrint: 'not yet' });
+    expect(first).toMatchObject({
+      known: false,
+      says: 'salt-pans_300ppi.tif is in: 640 × 480 px, 16 bit.',
+    });
+    expect((await studio.db.select().from(works))[0]).toMatchObject({
+      title: 'Salt pans',
+      mayPrint: 'not yet',
+    });
     expect((await studio.db.select().from(masters))[0]).toMatchObject({
       widthPx: 640,
       heightPx: 480,
@@ -84,14 +119,19 @@ describe('a master comes in', () => {
       current: true,
       bytes: bytes.length,
     });
-    const again = await takeInMaster(studio, inPieces(bytes), { fileName: 'other name.tif', workId: null });
+    const again = await takeInMaster(studio, inPieces(bytes), {
+      fileName: 'other name.tif',
+      workId: null,
+    });
     expect(again).toMatchObject({
       known: true,
       masterId: first.masterId,
       says: expect.stringContaining('already here, as a master of Salt pans'),
     });
     const other = (await recordWork(studio, { ...WORK, title: 'Another' })).id!;
-    expect((await takeInMaster(studio, inPieces(bytes), { fileName: 'x.tif', workId: other })).known).toBe(false);
+    expect(
+      (await takeInMaster(studio, inPieces(bytes), { fileName: 'x.tif', workId: other })).known,
+    ).toBe(false);
     expect(readdirSync(join(studio.options.dataDir, 'incoming'))).toEqual([]);
   });
 
@@ -106,7 +146,9 @@ describe('a master comes in', () => {
     expect(await studio.db.select().from(masters)).toEqual([]);
     expect(await studio.db.select().from(works)).toEqual([]);
     expect(
-      readdirSync(join(studio.options.dataDir, 'objects')).flatMap((d) => readdirSync(join(studio.options.dataDir, 'objects', d))),
+      readdirSync(join(studio.options.dataDir, 'objects')).flatMap((d) =>
+        readdirSync(join(studio.options.dataDir, 'objects', d)),
+      ),
     ).toEqual([]);
     const { lines } = await benchToday(studio);
     expect(lines).toEqual([
@@ -128,7 +170,9 @@ describe('a master comes in', () => {
       workId: f.workId,
     });
     await cancelReading(f.studio, { id: large.masterId });
-    expect((await f.studio.db.select().from(masters)).map((m) => [m.id, m.current])).toEqual([[f.masterId, true]]);
+    expect((await f.studio.db.select().from(masters)).map((m) => [m.id, m.current])).toEqual([
+      [f.masterId, true],
+    ]);
     const small = await takeInMaster(f.studio, inPieces(await tiff({ width: 300, height: 200 })), {
       fileName: 'third.tif',
       workId: f.workId,
@@ -151,10 +195,24 @@ describe('a master comes in', () => {
 describe('sizes, proofs and prices', () => {
   test('a size is offered once, keeps its micrometres, and comes back by undo', async () => {
     const f = await furnished({ withMaster: false });
-    const offered = await formatActs.offerFormat(f.studio, { workId: f.workId, size: '203200 um x 254000 um', family: 'inch photo' });
-    expect((await formatActs.offerFormat(f.studio, { workId: f.workId, size: '8x10 in', family: 'own' })).id).toBe(offered.id);
-    await formatActs.changeBorder(f.studio, { id: offered.id!, top: '1 in', right: '1/16 in', bottom: '40', left: '0' });
-    expect((await f.studio.db.select().from(formats).where(eq(formats.id, offered.id!)))[0]).toMatchObject({
+    const offered = await formatActs.offerFormat(f.studio, {
+      workId: f.workId,
+      size: '203200 um x 254000 um',
+      family: 'inch photo',
+    });
+    expect(
+      (await formatActs.offerFormat(f.studio, { workId: f.workId, size: '8x10 in', family: 'own' })).id,
+    ).toBe(offered.id);
+    await formatActs.changeBorder(f.studio, {
+      id: offered.id!,
+      top: '1 in',
+      right: '1/16 in',
+      bottom: '40',
+      left: '0',
+    });
+    expect(
+      (await f.studio.db.select().from(formats).where(eq(formats.id, offered.id!)))[0],
+    ).toMatchObject({
       imageWidthUm: 203_200,
       borderTopUm: 25_400,
       borderRightUm: 1_588,
@@ -162,7 +220,17 @@ describe('sizes, proofs and prices', () => {
       borderLeftUm: 0,
     });
     expect(
-      (await refused(formatActs.changeBorder(f.studio, { id: offered.id!, top: 'wide', right: '0', bottom: '0', left: '0' }))).field,
+      (
+        await refused(
+          formatActs.changeBorder(f.studio, {
+            id: offered.id!,
+            top: 'wide',
+            right: '0',
+            bottom: '0',
+            left: '0',
+          }),
+        )
+      ).field,
     ).toBe('top');
   });
 
@@ -181,14 +249,23 @@ describe('sizes, proofs and prices', () => {
       });
     await print(1);
     expect((await numbersOf(f.studio, editionId))[1]).toMatchObject({ proofId });
-    await formatActs.changeBorder(f.studio, { id: f.formatId, top: '30', right: '30', bottom: '30', left: '30' });
+    await formatActs.changeBorder(f.studio, {
+      id: f.formatId,
+      top: '30',
+      right: '30',
+      bottom: '30',
+      left: '30',
+    });
     expect(await refused(print(2))).toMatchObject({
       overridable: true,
       says: expect.stringContaining('stale: the border changed since'),
     });
     await print(2, 'Only the border grew.');
     const lines = await f.studio.db.select().from(register).where(eq(register.act, 'printed'));
-    expect(lines.at(-1)!.body).toMatchObject({ override: 'Only the border grew.', because: expect.stringContaining('stale') });
+    expect(lines.at(-1)!.body).toMatchObject({
+      override: 'Only the border grew.',
+      because: expect.stringContaining('stale'),
+    });
     const whole = await workWhole(f.studio, f.workId);
     expect((await proofs.proofStates(f.studio, whole!.proofs))[0]!.stale).toEqual(['the border']);
   });
@@ -197,7 +274,15 @@ describe('sizes, proofs and prices', () => {
     let now = '2026-11-24T09:00:00.000Z';
     const f = await furnished({ now: () => now });
     const ask = (kind: 'whole' | 'snippet') =>
-      proofs.askProof(f.studio, { formatId: f.formatId, paperId: f.paperId, routeId: f.routeId, kind, changed: '', cost: '', made: true });
+      proofs.askProof(f.studio, {
+        formatId: f.formatId,
+        paperId: f.paperId,
+        routeId: f.routeId,
+        kind,
+        changed: '',
+        cost: '',
+        made: true,
+      });
     const judge = (id: string, reason = '') =>
       proofs.judgeProof(f.studio, { id, verdict: 'accept', light: '', distance: '', words: '', reason });
     const whole = (await ask('whole')).id!;
@@ -208,7 +293,11 @@ describe('sizes, proofs and prices', () => {
     });
     now = '2026-11-25T09:00:00.000Z';
     const done = await judge(whole);
-    expect((await workWhole(f.studio, f.workId))!.proofs[0]!.proof).toMatchObject({ reference: true, words: '', distanceUm: 250_000 });
+    expect((await workWhole(f.studio, f.workId))!.proofs[0]!.proof).toMatchObject({
+      reference: true,
+      words: '',
+      distanceUm: 250_000,
+    });
     await doAct(f.studio, done.undo!.act, done.undo!.input);
     await judge(whole);
     const snippet = (await ask('snippet')).id!;
@@ -240,7 +329,9 @@ describe('sizes, proofs and prices', () => {
       ).says,
     ).toMatch(/has no master yet/);
     const no = (await recordWork(f.studio, { ...WORK, title: 'Hers', mayPrint: 'no' })).id!;
-    expect((await refused(formatActs.offerFormat(f.studio, { workId: no, size: 'A4', family: 'own' }))).says).toMatch(/may not be printed/);
+    expect(
+      (await refused(formatActs.offerFormat(f.studio, { workId: no, size: 'A4', family: 'own' }))).says,
+    ).toMatch(/may not be printed/);
     expect(
       (
         await refused(
@@ -269,14 +360,22 @@ describe('sizes, proofs and prices', () => {
       margin: 0.5,
       given: 0.05,
     };
-    expect((await setPrice(f.studio, { formatId: f.formatId, question, price: '' })).says).toBe('100 × 75 mm sells for 53.10\u00a0EUR.');
+    expect((await setPrice(f.studio, { formatId: f.formatId, question, price: '' })).says).toBe(
+      '100 × 75 mm sells for 53.10\u00a0EUR.',
+    );
     const removed = await removePrice(f.studio, { formatId: f.formatId });
     expect(removed.says).toMatch(/taken away/);
-    expect((await refused(setPrice(f.studio, { formatId: f.formatId, question: { ...question, margin: 0.9 }, price: '' }))).field).toBe(
-      'margin',
-    );
+    expect(
+      (
+        await refused(
+          setPrice(f.studio, { formatId: f.formatId, question: { ...question, margin: 0.9 }, price: '' }),
+        )
+      ).field,
+    ).toBe('margin');
     const whole = (await workWhole(f.studio, f.workId))!;
-    const costs = (await costSuggestion(f.studio, f.workId, whole.formats, whole.proofs)).get(f.formatId)!;
+    const costs = (await costSuggestion(f.studio, f.workId, whole.formats, whole.proofs)).get(
+      f.formatId,
+    )!;
     // A sheet of 150 × 125 mm is 0.01875 m²: paper at 19.40 is 36 cents, ink at 21.00 is 39.
     expect(costs.costs).toEqual([
       { name: 'paper, Harrow Rag 310', amount: 36 },
@@ -328,16 +427,42 @@ describe('an edition', () => {
     await expect(f.studio.db.update(register).set({ who: 'somebody else' })).rejects.toMatchObject({
       cause: { message: expect.stringContaining('append-only') },
     });
-    await expect(f.studio.db.delete(register)).rejects.toMatchObject({ cause: { message: expect.stringContaining('append-only') } });
+    await expect(f.studio.db.delete(register)).rejects.toMatchObject({
+      cause: { message: expect.stringContaining('append-only') },
+    });
     expect(
-      (await refused(editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[0]!], act: 'passed', note: '' }))).says,
+      (
+        await refused(
+          editions.handleImpressions(f.studio, {
+            editionId,
+            impressionIds: [ids[0]!],
+            act: 'passed',
+            note: '',
+          }),
+        )
+      ).says,
     ).toBe('1/10 is ready: it cannot be passed now.');
     expect(
-      (await refused(editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[0]!], act: 'destroyed', note: ' ' }))).field,
+      (
+        await refused(
+          editions.handleImpressions(f.studio, {
+            editionId,
+            impressionIds: [ids[0]!],
+            act: 'destroyed',
+            note: ' ',
+          }),
+        )
+      ).field,
     ).toBe('note');
-    expect((await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' })).says).toMatch(/Closed with 3 impressions made/);
-    expect((await refused(editions.closeEdition(f.studio, { id: editionId, reason: '' }))).says).toMatch(/closed already/);
-    expect((await f.studio.db.select().from(editionRows).where(eq(editionRows.id, editionId)))[0]!.closedAt).not.toBeNull();
+    expect((await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' })).says).toMatch(
+      /Closed with 3 impressions made/,
+    );
+    expect((await refused(editions.closeEdition(f.studio, { id: editionId, reason: '' }))).says).toMatch(
+      /closed already/,
+    );
+    expect(
+      (await f.studio.db.select().from(editionRows).where(eq(editionRows.id, editionId)))[0]!.closedAt,
+    ).not.toBeNull();
     expect(await editions.checkRegister(f.studio)).toMatchObject({ whole: true });
   });
 
@@ -363,8 +488,18 @@ describe('an edition', () => {
       paperId: f.paperId,
       reason: 'test',
     });
-    await editions.handleImpressions(f.studio, { editionId, impressionIds: [passed], act: 'passed', note: '' });
-    const signed = await editions.handleImpressions(f.studio, { editionId, impressionIds: [passed], act: 'signed', note: '' });
+    await editions.handleImpressions(f.studio, {
+      editionId,
+      impressionIds: [passed],
+      act: 'passed',
+      note: '',
+    });
+    const signed = await editions.handleImpressions(f.studio, {
+      editionId,
+      impressionIds: [passed],
+      act: 'signed',
+      note: '',
+    });
     await doAct(f.studio, signed.undo!.act, signed.undo!.input);
     expect(await editions.impressionWhole(f.studio, passed)).toMatchObject({
       word: 'to sign',
@@ -376,13 +511,40 @@ describe('an edition', () => {
         expect.anything(),
       ],
     });
-    await editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[0]!], act: 'destroyed', note: 'coffee' });
-    await editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[0]!], act: 'remade', note: '' });
-    expect((await numbersOf(f.studio, editionId))[0]).toMatchObject({ state: 'declared', printedAt: null });
+    await editions.handleImpressions(f.studio, {
+      editionId,
+      impressionIds: [ids[0]!],
+      act: 'destroyed',
+      note: 'coffee',
+    });
+    await editions.handleImpressions(f.studio, {
+      editionId,
+      impressionIds: [ids[0]!],
+      act: 'remade',
+      note: '',
+    });
+    expect((await numbersOf(f.studio, editionId))[0]).toMatchObject({
+      state: 'declared',
+      printedAt: null,
+    });
     await f.studio.db.update(editionRows).set({ remake: 'retire' });
-    await editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[1]!], act: 'lost', note: 'in the post' });
+    await editions.handleImpressions(f.studio, {
+      editionId,
+      impressionIds: [ids[1]!],
+      act: 'lost',
+      note: 'in the post',
+    });
     expect(
-      (await refused(editions.handleImpressions(f.studio, { editionId, impressionIds: [ids[1]!], act: 'remade', note: '' }))).says,
+      (
+        await refused(
+          editions.handleImpressions(f.studio, {
+            editionId,
+            impressionIds: [ids[1]!],
+            act: 'remade',
+            note: '',
+          }),
+        )
+      ).says,
     ).toMatch(/is retired/);
   });
 
@@ -401,7 +563,14 @@ describe('an edition', () => {
       })
     ).id!;
     const print = (count: number) =>
-      editions.printImpressions(f.studio, { editionId, impressionIds: null, count, formatId: f.formatId, paperId: f.paperId, reason: '' });
+      editions.printImpressions(f.studio, {
+        editionId,
+        impressionIds: null,
+        count,
+        formatId: f.formatId,
+        paperId: f.paperId,
+        reason: '',
+      });
     await print(2);
     expect((await print(1)).says).toBe('no. 3 printed. Inspect it when dry.');
     expect((await f.studio.db.select().from(impressions)).map((i) => i.number)).toEqual([1, 2, 3]);
@@ -420,38 +589,66 @@ describe('an order from the drawer to the door', () => {
   test('picked, packed, weighed, ticked, sealed, sent, delivered; supplies leave the shelf once and come back when opened', async () => {
     const f = await ready();
     const orderId = await order(f, f.editionId, 2);
-    expect((await orderActs.pickOrder(f.studio, { id: orderId })).more).toEqual({ numbers: ['1/10', '2/10'] });
+    expect((await orderActs.pickOrder(f.studio, { id: orderId })).more).toEqual({
+      numbers: ['1/10', '2/10'],
+    });
     await parcelActs.packParcel(f.studio, { orderId, form: null, reason: '' }).catch(async (e) => {
       expect(e.says).toMatch(/interleaving/);
-      await parcelActs.packParcel(f.studio, { orderId, form: null, reason: 'a clean sheet from the roll' });
+      await parcelActs.packParcel(f.studio, {
+        orderId,
+        form: null,
+        reason: 'a clean sheet from the roll',
+      });
     });
     const [parcel] = await f.studio.db.select().from(parcels);
     // Two sheets of 150 × 125 mm at 310 g/m² are 5.8 g each; a board, a sleeve and a mailer around them.
     expect(parcel!.expectedMg).toBe(2 * 5_812 + 52_000 + 9_000 + 105_000);
-    expect((await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: [f.ids[0]!], reason: 'x' }))).says).toMatch(
-      /Night Ferry 2\/10 is not/,
-    );
-    expect(await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' }))).toMatchObject({
+    expect(
+      (await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: [f.ids[0]!], reason: 'x' })))
+        .says,
+    ).toMatch(/Night Ferry 2\/10 is not/);
+    expect(
+      await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' })),
+    ).toMatchObject({
       overridable: true,
       says: expect.stringContaining('has not been weighed'),
     });
-    expect((await parcelActs.weighParcel(f.studio, { orderId, scale: '150 g', by: 'typed' })).says).toMatch(
-      /too little\. Something is missing/,
-    );
-    expect((await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' }))).overridable).toBe(true);
+    expect(
+      (await parcelActs.weighParcel(f.studio, { orderId, scale: '150 g', by: 'typed' })).says,
+    ).toMatch(/too little\. Something is missing/);
+    expect(
+      (await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' })))
+        .overridable,
+    ).toBe(true);
     await parcelActs.weighParcel(f.studio, { orderId, scale: '6.3 oz', by: 'typed' });
     await parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' });
     expect([await onHand(f, 'board'), await onHand(f, 'mailer')]).toEqual([2, 4]);
     await parcelActs.unpackParcel(f.studio, { orderId });
     expect([await onHand(f, 'board'), await onHand(f, 'mailer')]).toEqual([3, 5]);
     await parcelActs.packParcel(f.studio, { orderId, form: null, reason: 'again' });
-    await parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: 'the scale is at the menders’' });
-    expect((await refused(parcelActs.dispatchOrder(f.studio, { orderId, serviceId: f.serviceId, tracking: '' }))).field).toBe('tracking');
+    await parcelActs.sealParcel(f.studio, {
+      orderId,
+      ticked: f.ids.slice(0, 2),
+      reason: 'the scale is at the menders’',
+    });
+    expect(
+      (
+        await refused(
+          parcelActs.dispatchOrder(f.studio, { orderId, serviceId: f.serviceId, tracking: '' }),
+        )
+      ).field,
+    ).toBe('tracking');
     await parcelActs.dispatchOrder(f.studio, { orderId, serviceId: f.serviceId, tracking: 'CO1' });
     await orderActs.closeOrder(f.studio, { id: orderId, outcome: 'delivered', note: '' });
     expect(await stateOf(f, orderId)).toBe('delivered');
-    expect((await numbersOf(f.studio, f.editionId)).slice(0, 3).map((i) => i.state)).toEqual(['delivered', 'delivered', 'signed']);
-    expect((await f.studio.db.select().from(journal).where(eq(journal.subjectId, orderId))).length).toBeGreaterThan(8);
+    expect((await numbersOf(f.studio, f.editionId)).slice(0, 3).map((i) => i.state)).toEqual([
+      'delivered',
+      'delivered',
+      'signed',
+    ]);
+    expect(
+      (await f.studio.db.select().from(journal).where(eq(journal.subjectId, orderId))).length,
+    ).toBeGreaterThan(8);
   });
 
   test('an empty shelf: packed only with a reason, and what was not there does not come back', async () => {
@@ -459,7 +656,9 @@ describe('an order from the drawer to the door', () => {
     await f.studio.db.update(supplies).set({ onHand: 0 }).where(eq(supplies.name, 'mailer'));
     const orderId = await order(f, f.editionId);
     await orderActs.pickOrder(f.studio, { id: orderId });
-    expect(await refused(parcelActs.packParcel(f.studio, { orderId, form: null, reason: '' }))).toMatchObject({
+    expect(
+      await refused(parcelActs.packParcel(f.studio, { orderId, form: null, reason: '' })),
+    ).toMatchObject({
       overridable: true,
       says: expect.stringContaining('mailer: 1 needed, 0 on hand'),
     });
@@ -481,14 +680,22 @@ describe('an order from the drawer to the door', () => {
       paperId: f.paperId,
       reason: 'x',
     });
-    await editions.handleImpressions(f.studio, { editionId: f.editionId, impressionIds: more, act: 'passed', note: '' });
+    await editions.handleImpressions(f.studio, {
+      editionId: f.editionId,
+      impressionIds: more,
+      act: 'passed',
+      note: '',
+    });
     const orderId = await order(f, f.editionId);
     expect((await refused(orderActs.pickOrder(f.studio, { id: orderId }))).says).toBe(
       '0 of 1 ready of Night Ferry at 100 × 75 mm: print, inspect and sign 1 more first.',
     );
     expect(await stateOf(f, orderId)).toBe('new');
     const { lines } = await benchToday(f.studio);
-    expect(lines.find((l) => l.subject.startsWith('Order'))).toMatchObject({ mark: 'care', next: { label: 'See what is short' } });
+    expect(lines.find((l) => l.subject.startsWith('Order'))).toMatchObject({
+      mark: 'care',
+      next: { label: 'See what is short' },
+    });
     expect((await placeCounts(f.studio)).bench).toBe(lines.length);
   });
 
@@ -497,23 +704,38 @@ describe('an order from the drawer to the door', () => {
     const cancelled = await order(f, f.editionId);
     await orderActs.pickOrder(f.studio, { id: cancelled });
     await orderActs.cancelOrder(f.studio, { id: cancelled, note: 'changed her mind' });
-    expect((await numbersOf(f.studio, f.editionId))[0]).toMatchObject({ state: 'signed', orderLineId: null });
+    expect((await numbersOf(f.studio, f.editionId))[0]).toMatchObject({
+      state: 'signed',
+      orderLineId: null,
+    });
     const send = async () => {
       const orderId = await order(f, f.editionId);
       await orderActs.pickOrder(f.studio, { id: orderId });
       const table = (await packingTable(f.studio, orderId))!;
       await parcelActs.packParcel(f.studio, { orderId, form: null, reason: 'x' });
-      await parcelActs.sealParcel(f.studio, { orderId, ticked: table.prints.map((p) => p.id), reason: 'x' });
+      await parcelActs.sealParcel(f.studio, {
+        orderId,
+        ticked: table.prints.map((p) => p.id),
+        reason: 'x',
+      });
       await parcelActs.dispatchOrder(f.studio, { orderId, serviceId: f.serviceId, tracking: 'T' });
       return orderId;
     };
     const back = await send();
-    expect((await refused(orderActs.closeOrder(f.studio, { id: back, outcome: 'returned', note: '' }))).field).toBe('note');
+    expect(
+      (await refused(orderActs.closeOrder(f.studio, { id: back, outcome: 'returned', note: '' }))).field,
+    ).toBe('note');
     await orderActs.closeOrder(f.studio, { id: back, outcome: 'returned', note: 'a corner' });
     const lost = await send();
     await orderActs.closeOrder(f.studio, { id: lost, outcome: 'lost', note: 'never scanned' });
-    expect((await numbersOf(f.studio, f.editionId)).slice(0, 3).map((i) => i.state)).toEqual(['returned', 'lost', 'signed']);
-    expect((await refused(orderActs.pickOrder(f.studio, { id: lost }))).says).toMatch(/is lost: that cannot be done now/);
+    expect((await numbersOf(f.studio, f.editionId)).slice(0, 3).map((i) => i.state)).toEqual([
+      'returned',
+      'lost',
+      'signed',
+    ]);
+    expect((await refused(orderActs.pickOrder(f.studio, { id: lost }))).says).toMatch(
+      /is lost: that cannot be done now/,
+    );
     expect(await editions.checkRegister(f.studio)).toMatchObject({ whole: true });
   });
 
@@ -528,9 +750,9 @@ describe('an order from the drawer to the door', () => {
 
   test('documents are refused while there is nothing to write on them', async () => {
     const f = await ready(0);
-    expect((await refused(certificate(f.studio, (await numbersOf(f.studio, f.editionId))[0]!.id))).says).toBe(
-      '1/10 has no certificate: it is not printed and passed.',
-    );
+    expect(
+      (await refused(certificate(f.studio, (await numbersOf(f.studio, f.editionId))[0]!.id))).says,
+    ).toBe('1/10 has no certificate: it is not printed and passed.');
   });
 
   test('tables go out as CSV with formulas made harmless', async () => {
@@ -577,8 +799,12 @@ describe('the studio', () => {
       address: ['A', 'B'],
       school: { ppi: 240 },
     });
-    expect((await refused(changeSettings(studio, { ...good, timeZone: 'Mole/Head' }))).field).toBe('timeZone');
-    expect((await refused(changeSettings(studio, { ...good, holidays: '2026-02-30' }))).field).toBe('holidays');
+    expect((await refused(changeSettings(studio, { ...good, timeZone: 'Mole/Head' }))).field).toBe(
+      'timeZone',
+    );
+    expect((await refused(changeSettings(studio, { ...good, holidays: '2026-02-30' }))).field).toBe(
+      'holidays',
+    );
     expect((await refused(changeSettings(studio, { ...good, currency: 'euro' }))).field).toBe('currency');
   });
 
@@ -589,7 +815,9 @@ describe('the studio', () => {
     await doAct(studio, done.undo!.act, done.undo!.input);
     expect((await studio.db.select().from(works))[0]!.archivedAt).toBeNull();
     expect((await refused(recordWork(studio, { ...WORK, size: '12 smoots' }))).field).toBe('size');
-    expect((await refused(recordWork(studio, { ...WORK, drySince: '2999-01-01' }))).field).toBe('drySince');
+    expect((await refused(recordWork(studio, { ...WORK, drySince: '2999-01-01' }))).field).toBe(
+      'drySince',
+    );
     expect((await refused(recordWork(studio, { ...WORK, title: '  ' }))).field).toBe('title');
   });
 
@@ -619,9 +847,32 @@ describe('the studio', () => {
     const studio = await emptyStudio({ dataDir });
     await recordWork(studio, WORK);
     // As it was before colours were proofed: the last change of its shape is taken back by hand.
-    await studio.db.run(sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`);
-    for (const table of ['comparisons', 'gamut_counts', 'inspections', 'profiles']) await studio.db.run(sql.raw(`DROP TABLE ${table}`));
-    for (const [table, columns] of [['studio', ['screen', 'proof_limits', 'reference_days']], ['works', ['aim']], ['proofs', ['changes', 'adjust', 'plan', 'print_file_sha', 'file_name', 'intent', 'place', 'dried_hours', 'photo_sha', 'client']]] as const) for (const column of columns) await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
+    await studio.db.run(
+      sql`DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)`,
+    );
+    for (const table of ['comparisons', 'gamut_counts', 'inspections', 'profiles'])
+      await studio.db.run(sql.raw(`DROP TABLE ${table}`));
+    for (const [table, columns] of [
+      ['studio', ['screen', 'proof_limits', 'reference_days']],
+      ['works', ['aim']],
+      [
+        'proofs',
+        [
+          'changes',
+          'adjust',
+          'plan',
+          'print_file_sha',
+          'file_name',
+          'intent',
+          'place',
+          'dried_hours',
+          'photo_sha',
+          'client',
+        ],
+      ],
+    ] as const)
+      for (const column of columns)
+        await studio.db.run(sql.raw(`ALTER TABLE ${table} DROP COLUMN ${column}`));
     const again = await emptyStudio({ dataDir });
     expect(readdirSync(join(dataDir, 'aside'))).toHaveLength(1);
     expect((await again.db.select().from(works))[0]!.title).toBe('Night Ferry');

@@ -23,7 +23,10 @@ export class Studio {
   readonly objects: ObjectStore;
   readonly imaging = new ImagingPool();
 
-  private constructor(readonly store: Store, readonly options: StudioOptions) {
+  private constructor(
+    readonly store: Store,
+    readonly options: StudioOptions,
+  ) {
     this.objects = new ObjectStore(options.dataDir);
   }
 
@@ -37,12 +40,22 @@ export class Studio {
     return studio;
   }
 
-  get db() { return this.store.db; }
-  now(): string { return this.options.now?.() ?? new Date().toISOString(); }
-  newId(): string { return this.ulid(Date.parse(this.now())); }
+  get db() {
+    return this.store.db;
+  }
+  now(): string {
+    return this.options.now?.() ?? new Date().toISOString();
+  }
+  newId(): string {
+    return this.ulid(Date.parse(this.now()));
+  }
 
   async settings(db: Db = this.db): Promise<Settings> {
-    const [row] = await db.select().from(studioTable).where(eq(studioTable.id, FIRST_SETTINGS.id)).limit(1);
+    const [row] = await db
+      .select()
+      .from(studioTable)
+      .where(eq(studioTable.id, FIRST_SETTINGS.id))
+      .limit(1);
     return row!;
   }
 
@@ -60,9 +73,23 @@ export class Studio {
   }
 }
 
-export type JournalLine = { act: string; subject: string; subjectId: string; says: string; before?: unknown; after?: unknown };
+export type JournalLine = {
+  act: string;
+  subject: string;
+  subjectId: string;
+  says: string;
+  before?: unknown;
+  after?: unknown;
+};
 
 /** One line in the journal, in the same transaction as what it tells of. */
 export async function noteInJournal(studio: Studio, tx: Tx, line: JournalLine): Promise<void> {
-  await insertRow(tx, journal, { id: studio.newId(), at: studio.now(), who: await studio.who(tx), before: null, after: null, ...line });
+  await insertRow(tx, journal, {
+    id: studio.newId(),
+    at: studio.now(),
+    who: await studio.who(tx),
+    before: null,
+    after: null,
+    ...line,
+  });
 }

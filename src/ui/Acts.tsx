@@ -1,32 +1,67 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { createContext, useCallback, useContext, useMemo, useRef, useState, useTransition, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useMemo,
+  useRef,
+  useState,
+  useTransition,
+  type ReactNode,
+} from 'react';
 import styled from 'styled-components';
 import { Button } from './Button';
 import { Field } from './Field';
 import { Marked } from './Verdict';
 import { narrow, t } from './tokens';
 
-export type Done = { says: string; id?: string; undo?: { act: string; input: unknown }; more?: Record<string, unknown> };
+export type Done = {
+  says: string;
+  id?: string;
+  undo?: { act: string; input: unknown };
+  more?: Record<string, unknown>;
+};
 /** What went wrong, as the server said it. `field` names the input; `overridable` asks for a reason. */
 export type Trouble = { says: string; field?: string; expected?: string; overridable?: boolean };
 
 type Said = Done & { key: number };
-type Acts = { said: Said | null; say: (done: Done) => void; hush: () => void; /** An act runs, or the page is being drawn anew after one. */ settling: boolean; began: () => void; ended: (refresh: boolean) => void };
+type Acts = {
+  said: Said | null;
+  say: (done: Done) => void;
+  hush: () => void;
+  /** An act runs, or the page is being drawn anew after one. */ settling: boolean;
+  began: () => void;
+  ended: (refresh: boolean) => void;
+};
 const Context = createContext<Acts | null>(null);
 
 /** Sends an act to the server. */
-export async function postAct(act: string, input: unknown): Promise<{ done: Done } | { trouble: Trouble }> {
+export async function postAct(
+  act: string,
+  input: unknown,
+): Promise<{ done: Done } | { trouble: Trouble }> {
   return postJson(`/api/act/${act}`, input);
 }
 
-export async function postJson<T = Done>(url: string, input: unknown): Promise<{ done: T } | { trouble: Trouble }> {
+export async function postJson<T = Done>(
+  url: string,
+  input: unknown,
+): Promise<{ done: T } | { trouble: Trouble }> {
   try {
-    const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(input) });
+    const response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(input),
+    });
     const body = await response.json();
     return response.ok ? { done: body as T } : { trouble: body.error as Trouble };
   } catch {
-    return { trouble: { says: 'Glassine does not answer. What you typed is still here; try again when it runs.' } };
+    return {
+      trouble: {
+        says: 'Glassine does not answer. What you typed is still here; try again when it runs.',
+      },
+    };
   }
 }
 
@@ -39,12 +74,18 @@ export function ActsProvider({ children }: { children: ReactNode }) {
   const say = useCallback((done: Done) => setSaid({ ...done, key: ++count.current }), []);
   const hush = useCallback(() => setSaid(null), []);
   const began = useCallback(() => setRunning((n) => n + 1), []);
-  const ended = useCallback((refresh: boolean) => {
-    setRunning((n) => n - 1);
-    if (refresh) startRefresh(() => router.refresh());
-  }, [router]);
+  const ended = useCallback(
+    (refresh: boolean) => {
+      setRunning((n) => n - 1);
+      if (refresh) startRefresh(() => router.refresh());
+    },
+    [router],
+  );
   const settling = running > 0 || refreshing;
-  const value = useMemo<Acts>(() => ({ said, say, hush, settling, began, ended }), [said, say, hush, settling, began, ended]);
+  const value = useMemo<Acts>(
+    () => ({ said, say, hush, settling, began, ended }),
+    [said, say, hush, settling, began, ended],
+  );
   return <Context value={value}>{children}</Context>;
 }
 
@@ -66,50 +107,132 @@ export function useAct() {
   const { say, settling, began, ended } = useActs();
   const [running, setRunning] = useState(false);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const run = useCallback(async (act: string, input: unknown): Promise<Done | null> => {
-    setRunning(true);
-    began();
-    setTrouble(null);
-    const result = await postAct(act, input);
-    setRunning(false);
-    ended('done' in result);
-    if ('trouble' in result) { setTrouble(result.trouble); return null; }
-    say(result.done);
-    return result.done;
-  }, [say, began, ended]);
-  const wrong = useCallback((field: string) => (trouble?.field === field || trouble?.field?.startsWith(`${field}.`) ? `Expected ${trouble.expected}.` : null), [trouble]);
+  const run = useCallback(
+    async (act: string, input: unknown): Promise<Done | null> => {
+      setRunning(true);
+      began();
+      setTrouble(null);
+      const result = await postAct(act, input);
+      setRunning(false);
+      ended('done' in result);
+      if ('trouble' in result) {
+        setTrouble(result.trouble);
+        return null;
+      }
+      say(result.done);
+      return result.done;
+    },
+    [say, began, ended],
+  );
+  const wrong = useCallback(
+    (field: string) =>
+      trouble?.field === field || trouble?.field?.startsWith(`${field}.`)
+        ? `Expected ${trouble.expected}.`
+        : null,
+    [trouble],
+  );
   return { run, busy: running, settling, trouble, wrong, clear: () => setTrouble(null) };
 }
 
-const Alert = styled.div`border: 1px solid ${t.fails}; background: ${t.white}; padding: 10px 12px; margin: 10px 0; display: grid; gap: 10px; > div { display: flex; gap: 10px; align-items: end; flex-wrap: wrap; }`;
+const Alert = styled.div`
+  border: 1px solid ${t.fails};
+  background: ${t.white};
+  padding: 10px 12px;
+  margin: 10px 0;
+  display: grid;
+  gap: 10px;
+  > div {
+    display: flex;
+    gap: 10px;
+    align-items: end;
+    flex-wrap: wrap;
+  }
+`;
 
 /** What went wrong, said once, near the act. Where a reason may overrule it, it asks for one. */
-export function TroubleNote({ trouble, onReason, fields = [] }: { trouble: Trouble | null; onReason?: (reason: string) => void; fields?: readonly string[] }) {
+export function TroubleNote({
+  trouble,
+  onReason,
+  fields = [],
+}: {
+  trouble: Trouble | null;
+  onReason?: (reason: string) => void;
+  fields?: readonly string[];
+}) {
   const [reason, setReason] = useState('');
-  if (!trouble || (trouble.field && fields.some((f) => trouble.field === f || trouble.field!.startsWith(`${f}.`)))) return null;
+  if (
+    !trouble ||
+    (trouble.field && fields.some((f) => trouble.field === f || trouble.field!.startsWith(`${f}.`)))
+  )
+    return null;
   const asks = trouble.overridable && onReason;
   return (
     <Alert role="alert">
       <Marked kind={asks ? 'care' : 'fails'}>{trouble.says}</Marked>
-      {asks && <div><Field label="Reason, kept with the record" value={reason} onChange={setReason} width={320} /><Button onPress={() => onReason(reason)} isDisabled={!reason.trim()}>Go on all the same</Button></div>}
+      {asks && (
+        <div>
+          <Field label="Reason, kept with the record" value={reason} onChange={setReason} width={320} />
+          <Button onPress={() => onReason(reason)} isDisabled={!reason.trim()}>
+            Go on all the same
+          </Button>
+        </div>
+      )}
     </Alert>
   );
 }
 
-const Bar = styled.div`position: fixed; left: 24px; bottom: 20px; z-index: 70; max-width: min(680px, calc(100vw - 48px)); background: ${t.slip}; border: 1px solid ${t.slipEdge}; padding: 9px 12px; display: flex; gap: 16px; align-items: center; ${narrow} { left: 8px; right: 8px; bottom: 8px; max-width: none; }`;
+const Bar = styled.div`
+  position: fixed;
+  left: 24px;
+  bottom: 20px;
+  z-index: 70;
+  max-width: min(680px, calc(100vw - 48px));
+  background: ${t.slip};
+  border: 1px solid ${t.slipEdge};
+  padding: 9px 12px;
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  ${narrow} {
+    left: 8px;
+    right: 8px;
+    bottom: 8px;
+    max-width: none;
+  }
+`;
 
 /** What was just done, and the way back where there is one. */
 export function LastAct() {
   const { said, hush } = useActs();
   const act = useAct();
-  if (act.trouble) return <Bar role="alert"><Marked kind="fails">{act.trouble.says}</Marked><Button quiet onPress={() => { act.clear(); hush(); }}>Close</Button></Bar>;
+  if (act.trouble)
+    return (
+      <Bar role="alert">
+        <Marked kind="fails">{act.trouble.says}</Marked>
+        <Button
+          quiet
+          onPress={() => {
+            act.clear();
+            hush();
+          }}
+        >
+          Close
+        </Button>
+      </Bar>
+    );
   if (!said) return <div role="status" />;
   const { undo } = said;
   return (
     <Bar role="status" key={said.key}>
       <span>{said.says}</span>
-      {undo && <Button keyName="u" isDisabled={act.busy} onPress={() => void act.run(undo.act, undo.input)}>Undo</Button>}
-      <Button quiet onPress={hush} aria-label="Close this note">Close</Button>
+      {undo && (
+        <Button keyName="u" isDisabled={act.busy} onPress={() => void act.run(undo.act, undo.input)}>
+          Undo
+        </Button>
+      )}
+      <Button quiet onPress={hush} aria-label="Close this note">
+        Close
+      </Button>
     </Bar>
   );
 }

@@ -1,65 +1,287 @@
 'use client';
 import { useState, type ReactNode } from 'react';
-import { Button as AriaButton, Checkbox as AriaCheckbox, ComboBox, FieldError, Input, Label, ListBox, ListBoxItem, Popover, Select as AriaSelect, SelectValue, Text, TextArea, TextField } from 'react-aria-components';
+import {
+  Button as AriaButton,
+  Checkbox as AriaCheckbox,
+  ComboBox,
+  FieldError,
+  Input,
+  Label,
+  ListBox,
+  ListBoxItem,
+  Popover,
+  Select as AriaSelect,
+  SelectValue,
+  Text,
+  TextArea,
+  TextField,
+} from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
 
 const box = css`
-  width: 100%; min-height: 32px; padding: 6px 8px; border: 1px solid ${t.ink3}; border-radius: 0; background: ${t.white}; color: ${t.ink};
-  &[data-focused], &:focus { outline: 2px solid ${t.ink}; outline-offset: -1px; }
-  &[data-invalid], [data-invalid] & { border-color: ${t.fails}; box-shadow: inset 3px 0 0 ${t.fails}; }
-  ${narrow} { min-height: 44px; font-size: 16px; }
+  width: 100%;
+  min-height: 32px;
+  padding: 6px 8px;
+  border: 1px solid ${t.ink3};
+  border-radius: 0;
+  background: ${t.white};
+  color: ${t.ink};
+  &[data-focused],
+  &:focus {
+    outline: 2px solid ${t.ink};
+    outline-offset: -1px;
+  }
+  &[data-invalid],
+  [data-invalid] & {
+    border-color: ${t.fails};
+    box-shadow: inset 3px 0 0 ${t.fails};
+  }
+  ${narrow} {
+    min-height: 44px;
+    font-size: 16px;
+  }
 `;
-const Holder = styled(TextField)<{ $width?: number }>`display: flex; flex-direction: column; gap: 3px; ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}`;
-const SelectHolder = styled(AriaSelect)<{ $width?: number }>`display: flex; flex-direction: column; gap: 3px; ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}`;
-const Name = styled(Label)`color: ${t.ink2}; font-size: 12px; line-height: 15px;`;
-const Hint = styled(Text)`color: ${t.ink3}; font-size: 12px; line-height: 15px;`;
-const Wrong = styled(FieldError)`color: ${t.fails}; font-size: 12px; line-height: 15px;`;
-const Line = styled(Input)`${box}`;
-const Area = styled(TextArea)`${box} resize: vertical; min-height: 62px;`;
-const Pick = styled(AriaButton)`${box} display: flex; justify-content: space-between; gap: 8px; cursor: pointer; text-align: left; &::after { content: ''; width: 7px; height: 7px; margin-top: 3px; border: solid ${t.ink}; border-width: 0 1.5px 1.5px 0; transform: rotate(45deg); flex: none; }`;
-const List = styled(Popover)`background: ${t.white}; border: 1px solid ${t.ink}; min-width: var(--trigger-width); max-height: 320px; overflow: auto; z-index: 60;`;
-const Choice = styled(ListBoxItem)`padding: 6px 10px; cursor: pointer; outline: none; &[data-focused] { background: ${t.ink}; color: ${t.white}; } &[data-selected] { font-weight: 600; } ${narrow} { padding: 12px; }`;
+const Holder = styled(TextField)<{ $width?: number }>`
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}
+`;
+const SelectHolder = styled(AriaSelect)<{ $width?: number }>`
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}
+`;
+const Name = styled(Label)`
+  color: ${t.ink2};
+  font-size: 12px;
+  line-height: 15px;
+`;
+const Hint = styled(Text)`
+  color: ${t.ink3};
+  font-size: 12px;
+  line-height: 15px;
+`;
+const Wrong = styled(FieldError)`
+  color: ${t.fails};
+  font-size: 12px;
+  line-height: 15px;
+`;
+const Line = styled(Input)`
+  ${box}
+`;
+const Area = styled(TextArea)`
+  ${box} resize: vertical;
+  min-height: 62px;
+`;
+const Pick = styled(AriaButton)`
+  ${box} display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  cursor: pointer;
+  text-align: left;
+  &::after {
+    content: '';
+    width: 7px;
+    height: 7px;
+    margin-top: 3px;
+    border: solid ${t.ink};
+    border-width: 0 1.5px 1.5px 0;
+    transform: rotate(45deg);
+    flex: none;
+  }
+`;
+const List = styled(Popover)`
+  background: ${t.white};
+  border: 1px solid ${t.ink};
+  min-width: var(--trigger-width);
+  max-height: 320px;
+  overflow: auto;
+  z-index: 60;
+`;
+const Choice = styled(ListBoxItem)`
+  padding: 6px 10px;
+  cursor: pointer;
+  outline: none;
+  &[data-focused] {
+    background: ${t.ink};
+    color: ${t.white};
+  }
+  &[data-selected] {
+    font-weight: 600;
+  }
+  ${narrow} {
+    padding: 12px;
+  }
+`;
 
 type FieldProps = {
-  label: string; value: string; onChange: (value: string) => void;
-  hint?: ReactNode; wrong?: string | null; width?: number; lines?: number; required?: boolean; placeholder?: string; type?: string; autoFocus?: boolean; name?: string; hideLabel?: boolean;
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  hint?: ReactNode;
+  wrong?: string | null;
+  width?: number;
+  lines?: number;
+  required?: boolean;
+  placeholder?: string;
+  type?: string;
+  autoFocus?: boolean;
+  name?: string;
+  hideLabel?: boolean;
 };
 
 /** One thing to write. What is wrong with it is said under it, and what was written stays. */
-export function Field({ label, value, onChange, hint, wrong, width, lines, required, placeholder, type, autoFocus, name, hideLabel }: FieldProps) {
+export function Field({
+  label,
+  value,
+  onChange,
+  hint,
+  wrong,
+  width,
+  lines,
+  required,
+  placeholder,
+  type,
+  autoFocus,
+  name,
+  hideLabel,
+}: FieldProps) {
   return (
-    <Holder value={value} onChange={onChange} isInvalid={Boolean(wrong)} isRequired={required} $width={width} type={type as 'text'} autoFocus={autoFocus} name={name} validationBehavior="aria">
+    <Holder
+      value={value}
+      onChange={onChange}
+      isInvalid={Boolean(wrong)}
+      isRequired={required}
+      $width={width}
+      type={type as 'text'}
+      autoFocus={autoFocus}
+      name={name}
+      validationBehavior="aria"
+    >
       <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
-      {lines ? <Area rows={lines} placeholder={placeholder} /> : <Line placeholder={placeholder} autoComplete="off" />}
+      {lines ? (
+        <Area rows={lines} placeholder={placeholder} />
+      ) : (
+        <Line placeholder={placeholder} autoComplete="off" />
+      )}
       {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
     </Holder>
   );
 }
 
 /** A choice of one among a few. */
-export function Select<K extends string>({ label, value, options, onChange, width, wrong, hint, hideLabel }: { label: string; value: K; options: readonly { key: K; name: string }[]; onChange: (value: K) => void; width?: number; wrong?: string | null; hint?: ReactNode; hideLabel?: boolean }) {
+export function Select<K extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  width,
+  wrong,
+  hint,
+  hideLabel,
+}: {
+  label: string;
+  value: K;
+  options: readonly { key: K; name: string }[];
+  onChange: (value: K) => void;
+  width?: number;
+  wrong?: string | null;
+  hint?: ReactNode;
+  hideLabel?: boolean;
+}) {
   return (
-    <SelectHolder value={value} onChange={(key) => onChange(key as K)} $width={width} isInvalid={Boolean(wrong)} placeholder="choose">
+    <SelectHolder
+      value={value}
+      onChange={(key) => onChange(key as K)}
+      $width={width}
+      isInvalid={Boolean(wrong)}
+      placeholder="choose"
+    >
       <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
-      <Pick><SelectValue>{({ selectedText }) => selectedText || options.find((o) => o.key === value)?.name || 'choose'}</SelectValue></Pick>
+      <Pick>
+        <SelectValue>
+          {({ selectedText }) => selectedText || options.find((o) => o.key === value)?.name || 'choose'}
+        </SelectValue>
+      </Pick>
       {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
-      <List><ListBox items={options.map((o) => ({ id: o.key, name: o.name }))}>{(o) => <Choice id={o.id} textValue={o.name}>{o.name}</Choice>}</ListBox></List>
+      <List>
+        <ListBox items={options.map((o) => ({ id: o.key, name: o.name }))}>
+          {(o) => (
+            <Choice id={o.id} textValue={o.name}>
+              {o.name}
+            </Choice>
+          )}
+        </ListBox>
+      </List>
     </SelectHolder>
   );
 }
 
-const FindHolder = styled.div<{ $width?: number }>`${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`} > div { display: flex; flex-direction: column; gap: 3px; }`;
-const FindBox = styled.div`position: relative; input { padding-right: 28px; } button { position: absolute; right: 0; top: 0; bottom: 0; width: 28px; border: 0; background: none; cursor: pointer; &::after { content: ''; display: block; width: 7px; height: 7px; margin: -3px auto 0; border: solid ${t.ink}; border-width: 0 1.5px 1.5px 0; transform: rotate(45deg); } }`;
+const FindHolder = styled.div<{ $width?: number }>`
+  ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`} > div {
+    display: flex;
+    flex-direction: column;
+    gap: 3px;
+  }
+`;
+const FindBox = styled.div`
+  position: relative;
+  input {
+    padding-right: 28px;
+  }
+  button {
+    position: absolute;
+    right: 0;
+    top: 0;
+    bottom: 0;
+    width: 28px;
+    border: 0;
+    background: none;
+    cursor: pointer;
+    &::after {
+      content: '';
+      display: block;
+      width: 7px;
+      height: 7px;
+      margin: -3px auto 0;
+      border: solid ${t.ink};
+      border-width: 0 1.5px 1.5px 0;
+      transform: rotate(45deg);
+    }
+  }
+`;
 /** More lines than this help nobody; another letter narrows them. */
 const FOUND_AT_MOST = 40;
 
 /** A choice among many: typing narrows it. */
-export function Finder({ label, value, options, onChange, width, wrong, hint }: { label: string; value: string; options: readonly { key: string; name: string }[]; onChange: (key: string) => void; width?: number; wrong?: string | null; hint?: ReactNode }) {
+export function Finder({
+  label,
+  value,
+  options,
+  onChange,
+  width,
+  wrong,
+  hint,
+}: {
+  label: string;
+  value: string;
+  options: readonly { key: string; name: string }[];
+  onChange: (key: string) => void;
+  width?: number;
+  wrong?: string | null;
+  hint?: ReactNode;
+}) {
   const chosen = options.find((o) => o.key === value);
   const [typed, setTyped] = useState(chosen?.name ?? '');
   const asked = typed.trim().toLowerCase();
-  const found = (asked && typed !== chosen?.name ? options.filter((o) => o.name.toLowerCase().includes(asked)) : options).slice(0, FOUND_AT_MOST);
+  const found = (
+    asked && typed !== chosen?.name
+      ? options.filter((o) => o.name.toLowerCase().includes(asked))
+      : options
+  ).slice(0, FOUND_AT_MOST);
   const choose = (key: string | null) => {
     const option = options.find((o) => o.key === key);
     if (!option) return;
@@ -67,28 +289,103 @@ export function Finder({ label, value, options, onChange, width, wrong, hint }: 
     onChange(option.key);
   };
   return (
-    <FindHolder $width={width}><ComboBox items={found.map((o) => ({ id: o.key, name: o.name }))} inputValue={typed} onInputChange={setTyped} value={value} onChange={(key) => choose(key === null ? null : String(key))} isInvalid={Boolean(wrong)} menuTrigger="focus" allowsEmptyCollection onBlur={() => setTyped(chosen?.name ?? '')}>
-      <Name>{label}</Name>
-      <FindBox><Line autoComplete="off" /><AriaButton aria-label={`Show the choices for ${label}`} /></FindBox>
-      {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
-      <List><ListBox renderEmptyState={() => <Hint style={{ padding: 10, display: 'block' }}>nothing of that name</Hint>}>{(o: { id: string; name: string }) => <Choice id={o.id} textValue={o.name}>{o.name}</Choice>}</ListBox></List>
-    </ComboBox></FindHolder>
+    <FindHolder $width={width}>
+      <ComboBox
+        items={found.map((o) => ({ id: o.key, name: o.name }))}
+        inputValue={typed}
+        onInputChange={setTyped}
+        value={value}
+        onChange={(key) => choose(key === null ? null : String(key))}
+        isInvalid={Boolean(wrong)}
+        menuTrigger="focus"
+        allowsEmptyCollection
+        onBlur={() => setTyped(chosen?.name ?? '')}
+      >
+        <Name>{label}</Name>
+        <FindBox>
+          <Line autoComplete="off" />
+          <AriaButton aria-label={`Show the choices for ${label}`} />
+        </FindBox>
+        {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
+        <List>
+          <ListBox
+            renderEmptyState={() => (
+              <Hint style={{ padding: 10, display: 'block' }}>nothing of that name</Hint>
+            )}
+          >
+            {(o: { id: string; name: string }) => (
+              <Choice id={o.id} textValue={o.name}>
+                {o.name}
+              </Choice>
+            )}
+          </ListBox>
+        </List>
+      </ComboBox>
+    </FindHolder>
   );
 }
 
 const Tick = styled(AriaCheckbox)`
-  display: inline-flex; align-items: flex-start; gap: 8px; cursor: pointer; min-height: 18px;
-  .box { width: 16px; height: 16px; margin-top: 1px; border: 1px solid ${t.ink}; background: ${t.white}; flex: none; display: grid; place-items: center; }
-  &[data-focus-visible] .box { outline: 2px solid ${t.ink}; outline-offset: 2px; }
-  &[data-disabled] { color: ${t.ink3}; cursor: default; .box { border-color: ${t.line}; } }
-  ${narrow} { min-height: 44px; align-items: center; .box { width: 24px; height: 24px; margin: 0; } }
+  display: inline-flex;
+  align-items: flex-start;
+  gap: 8px;
+  cursor: pointer;
+  min-height: 18px;
+  .box {
+    width: 16px;
+    height: 16px;
+    margin-top: 1px;
+    border: 1px solid ${t.ink};
+    background: ${t.white};
+    flex: none;
+    display: grid;
+    place-items: center;
+  }
+  &[data-focus-visible] .box {
+    outline: 2px solid ${t.ink};
+    outline-offset: 2px;
+  }
+  &[data-disabled] {
+    color: ${t.ink3};
+    cursor: default;
+    .box {
+      border-color: ${t.line};
+    }
+  }
+  ${narrow} {
+    min-height: 44px;
+    align-items: center;
+    .box {
+      width: 24px;
+      height: 24px;
+      margin: 0;
+    }
+  }
 `;
 
 /** A box to tick, with a pencil's stroke in it. */
-export function Check({ checked, onChange, children, disabled, label }: { checked: boolean; onChange: (checked: boolean) => void; children?: ReactNode; disabled?: boolean; label?: string }) {
+export function Check({
+  checked,
+  onChange,
+  children,
+  disabled,
+  label,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children?: ReactNode;
+  disabled?: boolean;
+  label?: string;
+}) {
   return (
     <Tick isSelected={checked} onChange={onChange} isDisabled={disabled} aria-label={label}>
-      <span className="box" aria-hidden="true">{checked && <svg width="12" height="12" viewBox="0 0 12 12"><path d="M1.5 6.5L4.6 10 10.6 1.6" fill="none" stroke={t.ink} strokeWidth="2" /></svg>}</span>
+      <span className="box" aria-hidden="true">
+        {checked && (
+          <svg width="12" height="12" viewBox="0 0 12 12">
+            <path d="M1.5 6.5L4.6 10 10.6 1.6" fill="none" stroke={t.ink} strokeWidth="2" />
+          </svg>
+        )}
+      </span>
       {children && <span>{children}</span>}
     </Tick>
   );
@@ -96,6 +393,11 @@ export function Check({ checked, onChange, children, disabled, label }: { checke
 
 /** Fields beside each other, under each other where it is narrow. */
 export const Fields = styled.div<{ $columns?: string }>`
-  display: grid; grid-template-columns: ${(p) => p.$columns ?? 'repeat(auto-fill, minmax(180px, 1fr))'}; gap: 14px 16px; align-items: start;
-  ${narrow} { grid-template-columns: 1fr; }
+  display: grid;
+  grid-template-columns: ${(p) => p.$columns ?? 'repeat(auto-fill, minmax(180px, 1fr))'};
+  gap: 14px 16px;
+  align-items: start;
+  ${narrow} {
+    grid-template-columns: 1fr;
+  }
 `;

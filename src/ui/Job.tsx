@@ -7,8 +7,32 @@ import { Button, Row } from './Button';
 import { t } from './tokens';
 import { Marked } from './Verdict';
 
-type State = { says: string; share: number | null; secondsLeft: number | null; over: null | { ok: boolean; says: string; id?: string } };
-const Bar = styled.div`background: ${t.white}; border: 1px solid ${t.line}; padding: 9px 11px; display: grid; gap: 7px; progress { width: 100%; height: 4px; appearance: none; border: 0; background: ${t.hair}; &::-webkit-progress-bar { background: ${t.hair}; } &::-webkit-progress-value { background: ${t.ink}; } }`;
+type State = {
+  says: string;
+  share: number | null;
+  secondsLeft: number | null;
+  over: null | { ok: boolean; says: string; id?: string };
+};
+const Bar = styled.div`
+  background: ${t.white};
+  border: 1px solid ${t.line};
+  padding: 9px 11px;
+  display: grid;
+  gap: 7px;
+  progress {
+    width: 100%;
+    height: 4px;
+    appearance: none;
+    border: 0;
+    background: ${t.hair};
+    &::-webkit-progress-bar {
+      background: ${t.hair};
+    }
+    &::-webkit-progress-value {
+      background: ${t.ink};
+    }
+  }
+`;
 
 /** Follows a piece of work that goes on beside the page, with a way to stop it; says how it ended and refreshes the page then. */
 export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
@@ -32,24 +56,60 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
       setSilent(false);
       const now = answer.ok ? ((await answer.json().catch(() => null)) as State | null) : null;
       if (over) return;
-      setState(now ?? { says: '', share: null, secondsLeft: null, over: { ok: false, says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.' } });
+      setState(
+        now ?? {
+          says: '',
+          share: null,
+          secondsLeft: null,
+          over: {
+            ok: false,
+            says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.',
+          },
+        },
+      );
       if (!now || now.over) {
         if (now?.over?.ok) say({ says: now.over.says });
-        onOver?.(now?.over?.ok ?? false); router.refresh();
+        onOver?.(now?.over?.ok ?? false);
+        router.refresh();
         return;
       }
       timer = setTimeout(look, 600);
     };
     timer = setTimeout(look, 150);
-    return () => { over = true; clearTimeout(timer); };
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, [job, onOver, router, say]);
-  if (state?.over) return <Bar role={state.over.ok ? 'status' : 'alert'}><Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked></Bar>;
-  if (silent) return <Bar role="status"><Marked kind="care">Glassine does not answer. What you typed is still here; this goes on, or says that it was lost, when Glassine runs again.</Marked></Bar>;
+  if (state?.over)
+    return (
+      <Bar role={state.over.ok ? 'status' : 'alert'}>
+        <Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked>
+      </Bar>
+    );
+  if (silent)
+    return (
+      <Bar role="status">
+        <Marked kind="care">
+          Glassine does not answer. What you typed is still here; this goes on, or says that it was lost,
+          when Glassine runs again.
+        </Marked>
+      </Bar>
+    );
   return (
     <Bar role="status">
-      <span>{state ? `${state.says[0]?.toUpperCase() ?? ''}${state.says.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.` : 'Beginning.'} Everything else can go on meanwhile.</span>
+      <span>
+        {state
+          ? `${state.says[0]?.toUpperCase() ?? ''}${state.says.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.`
+          : 'Beginning.'}{' '}
+        Everything else can go on meanwhile.
+      </span>
       <progress max={1} value={state?.share ?? undefined} aria-label="Progress" />
-      <Row><Button onPress={() => void act.run('stopJob', { id: job })} isDisabled={act.busy}>Stop</Button></Row>
+      <Row>
+        <Button onPress={() => void act.run('stopJob', { id: job })} isDisabled={act.busy}>
+          Stop
+        </Button>
+      </Row>
     </Bar>
   );
 }
@@ -57,6 +117,13 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
 /** One piece of work begun from a place on the page: whether it goes on, and its line. Why it failed stays until it is begun again. */
 export function useJob(): { begin: (job: string) => void; goesOn: boolean; line: ReactNode } {
   const [job, setJob] = useState<{ id: string; failed: boolean } | null>(null);
-  const over = useCallback((ok: boolean) => setJob((was) => (ok || !was ? null : { ...was, failed: true })), []);
-  return { begin: useCallback((id: string) => setJob({ id, failed: false }), []), goesOn: job !== null && !job.failed, line: job && <JobLine key={job.id} job={job.id} onOver={over} /> };
+  const over = useCallback(
+    (ok: boolean) => setJob((was) => (ok || !was ? null : { ...was, failed: true })),
+    [],
+  );
+  return {
+    begin: useCallback((id: string) => setJob({ id, failed: false }), []),
+    goesOn: job !== null && !job.failed,
+    line: job && <JobLine key={job.id} job={job.id} onOver={over} />,
+  };
 }

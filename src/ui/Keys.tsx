@@ -9,7 +9,11 @@ type Registry = { tell: () => void; add: (use: { current: KeyUse[] }) => () => v
 const Context = createContext<Registry | null>(null);
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || target.closest('[role=listbox],[role=dialog]') !== null || /^(input|textarea|select)$/i.test(target.tagName) && (target as HTMLInputElement).type !== 'checkbox');
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    target.closest('[role=listbox],[role=dialog]') !== null ||
+    (/^(input|textarea|select)$/i.test(target.tagName) &&
+      (target as HTMLInputElement).type !== 'checkbox'));
 
 /** Single keys that follow the work. They rest while somebody types, and `?` lists those that work here. */
 export function KeysProvider({ children }: { children: ReactNode }) {
@@ -17,12 +21,26 @@ export function KeysProvider({ children }: { children: ReactNode }) {
   const [help, setHelp] = useState<KeyUse[] | null>(null);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || event.defaultPrevented) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target) ||
+        event.defaultPrevented
+      )
+        return;
       const all = layers.current.flatMap((l) => l.current);
-      if (event.key === '?') { event.preventDefault(); setHelp(all); return; }
+      if (event.key === '?') {
+        event.preventDefault();
+        setHelp(all);
+        return;
+      }
       // The last to come is the nearest to the work.
       const use = all.filter((u) => u.key === event.key).at(-1);
-      if (use) { event.preventDefault(); use.run(); }
+      if (use) {
+        event.preventDefault();
+        use.run();
+      }
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
@@ -33,24 +51,70 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       const keys = [...new Set(layers.current.flatMap((l) => l.current.map((u) => u.key)))].join(' ');
       if (document.documentElement.dataset.keys !== keys) document.documentElement.dataset.keys = keys;
     };
-    return { tell, add: (use) => { layers.current.push(use); tell(); return () => { layers.current = layers.current.filter((l) => l !== use); tell(); }; } };
+    return {
+      tell,
+      add: (use) => {
+        layers.current.push(use);
+        tell();
+        return () => {
+          layers.current = layers.current.filter((l) => l !== use);
+          tell();
+        };
+      },
+    };
   }, []);
   return (
     <Context value={registry}>
       {children}
       <SheetDialog title="Keys that work here" isOpen={help !== null} onClose={() => setHelp(null)}>
-        <KeyList>{help?.map((u) => <div key={u.key + u.says}><dt><kbd>{u.key}</kbd></dt><dd>{u.says}</dd></div>)}<div><dt><kbd>esc</kbd></dt><dd>put a sheet or slip away</dd></div></KeyList>
+        <KeyList>
+          {help?.map((u) => (
+            <div key={u.key + u.says}>
+              <dt>
+                <kbd>{u.key}</kbd>
+              </dt>
+              <dd>{u.says}</dd>
+            </div>
+          ))}
+          <div>
+            <dt>
+              <kbd>esc</kbd>
+            </dt>
+            <dd>put a sheet or slip away</dd>
+          </div>
+        </KeyList>
       </SheetDialog>
     </Context>
   );
 }
 
-const KeyList = styled.dl`columns: 2; column-gap: 32px; div { display: flex; gap: 12px; padding: 4px 0; break-inside: avoid; } kbd { display: inline-block; min-width: 28px; padding: 0 6px; border: 1px solid ${t.ink}; text-align: center; font: inherit; background: ${t.white}; }`;
+const KeyList = styled.dl`
+  columns: 2;
+  column-gap: 32px;
+  div {
+    display: flex;
+    gap: 12px;
+    padding: 4px 0;
+    break-inside: avoid;
+  }
+  kbd {
+    display: inline-block;
+    min-width: 28px;
+    padding: 0 6px;
+    border: 1px solid ${t.ink};
+    text-align: center;
+    font: inherit;
+    background: ${t.white};
+  }
+`;
 
 /** Keys of one part of the screen, for as long as it is there. */
 export function useKeys(uses: KeyUse[]) {
   const registry = useContext(Context);
   const box = useRef(uses);
-  useEffect(() => { box.current = uses; registry?.tell(); });
+  useEffect(() => {
+    box.current = uses;
+    registry?.tell();
+  });
   useEffect(() => registry?.add(box), [registry]);
 }

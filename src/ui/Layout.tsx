@@ -4,59 +4,268 @@ import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
 
 /** The wall a page's sheets lie on. */
-export const Wall = styled.main`padding: 18px 24px 72px; max-width: 1680px; ${narrow} { padding: 12px 8px 88px; }`;
-export const PageTitle = styled.h1`font: italic 27px/32px ${t.serif}; letter-spacing: -0.005em; text-wrap: balance;`;
-export const WorkTitle = styled.em`font: italic 1.16em/1.2 ${t.serif};`;
-export const Lead = styled.p`color: ${t.ink2}; margin-top: 3px; max-width: 120ch; text-wrap: pretty;`;
-export const Head = styled.div`display: flex; justify-content: space-between; align-items: flex-end; gap: 24px; padding-bottom: 14px; flex-wrap: wrap;`;
+export const Wall = styled.main`
+  padding: 18px 24px 72px;
+  max-width: 1680px;
+  ${narrow} {
+    padding: 12px 8px 88px;
+  }
+`;
+export const PageTitle = styled.h1`
+  font: italic 27px/32px ${t.serif};
+  letter-spacing: -0.005em;
+  text-wrap: balance;
+`;
+export const WorkTitle = styled.em`
+  font: italic 1.16em/1.2 ${t.serif};
+`;
+export const Lead = styled.p`
+  color: ${t.ink2};
+  margin-top: 3px;
+  max-width: 120ch;
+  text-wrap: pretty;
+`;
+export const Head = styled.div`
+  display: flex;
+  justify-content: space-between;
+  align-items: flex-end;
+  gap: 24px;
+  padding-bottom: 14px;
+  flex-wrap: wrap;
+`;
 
 /** A sheet lying on the wall: near white, one dark hairline where it begins. */
-export const Sheet = styled.section`background: ${t.sheet}; border-top: 1px solid ${t.ink}; border-right: 1px solid ${t.line}; padding: 16px; min-width: 0; ${narrow} { padding: 12px; border-right: 0; }`;
-export const SheetTitle = styled.h2`font-weight: 600; padding-bottom: 6px; border-bottom: 1px solid ${t.ink}; margin-bottom: 4px; display: flex; justify-content: space-between; gap: 12px; span { font-weight: 400; color: ${t.ink3}; }`;
-export const Small = styled.span`color: ${t.ink2}; font-size: 12px; line-height: 15px;`;
-export const Aside = styled.div`min-width: 0; display: grid; gap: 26px; align-content: start;`;
+export const Sheet = styled.section`
+  background: ${t.sheet};
+  border-top: 1px solid ${t.ink};
+  border-right: 1px solid ${t.line};
+  padding: 16px;
+  min-width: 0;
+  ${narrow} {
+    padding: 12px;
+    border-right: 0;
+  }
+`;
+export const SheetTitle = styled.h2`
+  font-weight: 600;
+  padding-bottom: 6px;
+  border-bottom: 1px solid ${t.ink};
+  margin-bottom: 4px;
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  span {
+    font-weight: 400;
+    color: ${t.ink3};
+  }
+`;
+export const Small = styled.span`
+  color: ${t.ink2};
+  font-size: 12px;
+  line-height: 15px;
+`;
+export const Aside = styled.div`
+  min-width: 0;
+  display: grid;
+  gap: 26px;
+  align-content: start;
+`;
 /** A wide sheet and a margin beside it. */
-export const Beside = styled.div<{ $aside?: number }>`display: grid; grid-template-columns: minmax(0, 1fr) ${(p) => p.$aside ?? 304}px; gap: 24px; align-items: start; ${narrow} { grid-template-columns: minmax(0, 1fr); } @media (max-width: 980px) { grid-template-columns: minmax(0, 1fr); }`;
-export const Stack = styled.div<{ $gap?: number }>`display: grid; gap: ${(p) => p.$gap ?? 16}px; min-width: 0; align-content: start;`;
+export const Beside = styled.div<{ $aside?: number }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) ${(p) => p.$aside ?? 304}px;
+  gap: 24px;
+  align-items: start;
+  ${narrow} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  @media (max-width: 980px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+export const Stack = styled.div<{ $gap?: number }>`
+  display: grid;
+  gap: ${(p) => p.$gap ?? 16}px;
+  min-width: 0;
+  align-content: start;
+`;
 
-const cells = css`padding: 5px 16px 5px 0; vertical-align: baseline; &:last-child { padding-right: 0; }`;
+const cells = css`
+  padding: 5px 16px 5px 0;
+  vertical-align: baseline;
+  &:last-child {
+    padding-right: 0;
+  }
+`;
 /** A table of figures: hairlines, figures to the right, names to the left. */
 export const Table = styled.table<{ $middle?: boolean; $tight?: boolean }>`
-  thead th { ${cells} border-bottom: 1px solid ${t.ink}; padding-bottom: 5px; font-size: 12px; white-space: nowrap; }
-  tbody td, tbody th { ${cells} border-bottom: 1px solid ${t.hair}; }
-  tbody th { color: ${t.ink}; font-weight: 600; }
-  ${(p) => p.$tight && css`tbody td, tbody th, thead th { padding-right: 10px; }`}
-  ${(p) => p.$middle && css`tbody td, tbody th { vertical-align: middle; }`}
-  .n { text-align: right; white-space: nowrap; }
-  tr[data-lit] td, tr[data-lit] th { background: ${t.pressed}; }
-  tr.group td { color: ${t.ink3}; font-size: 12px; padding-top: 14px; border-bottom-color: ${t.line}; }
+  thead th {
+    ${cells} border-bottom: 1px solid ${t.ink};
+    padding-bottom: 5px;
+    font-size: 12px;
+    white-space: nowrap;
+  }
+  tbody td,
+  tbody th {
+    ${cells} border-bottom: 1px solid ${t.hair};
+  }
+  tbody th {
+    color: ${t.ink};
+    font-weight: 600;
+  }
+  ${(p) =>
+    p.$tight &&
+    css`
+      tbody td,
+      tbody th,
+      thead th {
+        padding-right: 10px;
+      }
+    `}
+  ${(p) =>
+    p.$middle &&
+    css`
+      tbody td,
+      tbody th {
+        vertical-align: middle;
+      }
+    `}
+  .n {
+    text-align: right;
+    white-space: nowrap;
+  }
+  tr[data-lit] td,
+  tr[data-lit] th {
+    background: ${t.pressed};
+  }
+  tr.group td {
+    color: ${t.ink3};
+    font-size: 12px;
+    padding-top: 14px;
+    border-bottom-color: ${t.line};
+  }
 `;
-export const Scroll = styled.div`overflow-x: auto; max-width: 100%; form + & { margin-top: 12px; }`;
+export const Scroll = styled.div`
+  overflow-x: auto;
+  max-width: 100%;
+  form + & {
+    margin-top: 12px;
+  }
+`;
 
-const Pairs = styled.dl`display: grid; grid-template-columns: minmax(84px, max-content) 1fr; gap: 4px 14px; dt { color: ${t.ink2}; } dd { min-width: 0; overflow-wrap: anywhere; }`;
+const Pairs = styled.dl`
+  display: grid;
+  grid-template-columns: minmax(84px, max-content) 1fr;
+  gap: 4px 14px;
+  dt {
+    color: ${t.ink2};
+  }
+  dd {
+    min-width: 0;
+    overflow-wrap: anywhere;
+  }
+`;
 /** Names and what they are. Lines without a value are left out. */
-export function Facts({ rows }: { rows: readonly (readonly [string, React.ReactNode] | null | false)[] }) {
-  return <Pairs>{rows.filter((r): r is readonly [string, React.ReactNode] => Boolean(r) && (r as readonly unknown[])[1] !== null && (r as readonly unknown[])[1] !== '').map(([k, v]) => <div key={k} style={{ display: 'contents' }}><dt>{k}</dt><dd>{v}</dd></div>)}</Pairs>;
+export function Facts({
+  rows,
+}: {
+  rows: readonly (readonly [string, React.ReactNode] | null | false)[];
+}) {
+  return (
+    <Pairs>
+      {rows
+        .filter(
+          (r): r is readonly [string, React.ReactNode] =>
+            Boolean(r) && (r as readonly unknown[])[1] !== null && (r as readonly unknown[])[1] !== '',
+        )
+        .map(([k, v]) => (
+          <div key={k} style={{ display: 'contents' }}>
+            <dt>{k}</dt>
+            <dd>{v}</dd>
+          </div>
+        ))}
+    </Pairs>
+  );
 }
 
-const Nothing = styled.div`padding: 34px 16px; color: ${t.ink2}; max-width: 62ch; h3 { font: italic 19px/24px ${t.serif}; color: ${t.ink}; margin-bottom: 4px; } p + div { margin-top: 14px; }`;
+const Nothing = styled.div`
+  padding: 34px 16px;
+  color: ${t.ink2};
+  max-width: 62ch;
+  h3 {
+    font: italic 19px/24px ${t.serif};
+    color: ${t.ink};
+    margin-bottom: 4px;
+  }
+  p + div {
+    margin-top: 14px;
+  }
+`;
 /** An empty place teaches: what belongs here, and the first step. */
 export function Empty({ title, children }: { title: string; children: React.ReactNode }) {
-  return <Nothing><h3>{title}</h3>{children}</Nothing>;
+  return (
+    <Nothing>
+      <h3>{title}</h3>
+      {children}
+    </Nothing>
+  );
 }
 
 /** Picture in a list, on neutral grey, never cropped. */
-export const Thumb = styled.span<{ $w: number; $h: number }>`display: inline-flex; align-items: center; justify-content: center; width: ${(p) => p.$w}px; height: ${(p) => p.$h}px; flex: none; img { max-width: ${(p) => p.$w}px; max-height: ${(p) => p.$h}px; display: block; border: 1px solid ${t.line}; }`;
+export const Thumb = styled.span<{ $w: number; $h: number }>`
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  width: ${(p) => p.$w}px;
+  height: ${(p) => p.$h}px;
+  flex: none;
+  img {
+    max-width: ${(p) => p.$w}px;
+    max-height: ${(p) => p.$h}px;
+    display: block;
+    border: 1px solid ${t.line};
+  }
+`;
 
-const Pager = styled.nav`display: flex; gap: 16px; align-items: baseline; padding-top: 12px; color: ${t.ink2}; a { text-decoration: underline dotted; text-underline-offset: 3px; }`;
-export function Pages({ page, perPage, total, href }: { page: number; perPage: number; total: number; href: (page: number) => string }) {
+const Pager = styled.nav`
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+  padding-top: 12px;
+  color: ${t.ink2};
+  a {
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
+`;
+export function Pages({
+  page,
+  perPage,
+  total,
+  href,
+}: {
+  page: number;
+  perPage: number;
+  total: number;
+  href: (page: number) => string;
+}) {
   const last = Math.max(0, Math.ceil(total / perPage) - 1);
   if (last === 0) return null;
   return (
     <Pager aria-label="Pages">
-      {page > 0 && <Link href={href(page - 1)} prefetch={false}>← before</Link>}
-      <span>{page * perPage + 1}–{Math.min(total, (page + 1) * perPage)} of {total}</span>
-      {page < last && <Link href={href(page + 1)} prefetch={false}>next →</Link>}
+      {page > 0 && (
+        <Link href={href(page - 1)} prefetch={false}>
+          ← before
+        </Link>
+      )}
+      <span>
+        {page * perPage + 1}–{Math.min(total, (page + 1) * perPage)} of {total}
+      </span>
+      {page < last && (
+        <Link href={href(page + 1)} prefetch={false}>
+          next →
+        </Link>
+      )}
     </Pager>
   );
 }

@@ -9,9 +9,32 @@ import { useUnits } from './Units';
 type Scale = { /** Screen units to the micrometre. */ k: number };
 const Context = createContext<Scale>({ k: 0.001 });
 /** Screen units for a length in the drawing that holds this. */
-export const useScale = () => { const { k } = useContext(Context); return (um: Um) => um * k; };
+export const useScale = () => {
+  const { k } = useContext(Context);
+  return (um: Um) => um * k;
+};
 
-const Frame = styled.figure`position: relative; svg { display: block; max-width: 100%; height: auto; font-family: ${t.sans}; } > div { position: absolute; right: 0; bottom: 0; display: flex; align-items: baseline; gap: 10px; a { text-underline-offset: 3px; text-decoration: underline dotted; } }`;
+const Frame = styled.figure`
+  position: relative;
+  svg {
+    display: block;
+    max-width: 100%;
+    height: auto;
+    font-family: ${t.sans};
+  }
+  > div {
+    position: absolute;
+    right: 0;
+    bottom: 0;
+    display: flex;
+    align-items: baseline;
+    gap: 10px;
+    a {
+      text-underline-offset: 3px;
+      text-decoration: underline dotted;
+    }
+  }
+`;
 
 const LENGTHS_MM = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
@@ -20,12 +43,31 @@ const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
  * A drawing to scale. What lies in it is given in micrometres; it fits the space, says its scale by a bar, and leaves as
  * SVG in true millimetres.
  */
-export function ScaleDrawing({ width, height, space, room = { left: 44, right: 10, top: 12, bottom: 56 }, label, name, pdf, children }: {
-  width: Um; height: Um; space: { width: number; height: number }; room?: { left: number; right: number; top: number; bottom: number }; label: string; name: string; /** Address of the same drawing as a page at true size. */ pdf?: string; children: ReactNode;
+export function ScaleDrawing({
+  width,
+  height,
+  space,
+  room = { left: 44, right: 10, top: 12, bottom: 56 },
+  label,
+  name,
+  pdf,
+  children,
+}: {
+  width: Um;
+  height: Um;
+  space: { width: number; height: number };
+  room?: { left: number; right: number; top: number; bottom: number };
+  label: string;
+  name: string;
+  /** Address of the same drawing as a page at true size. */ pdf?: string;
+  children: ReactNode;
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const id = useId();
-  const k = Math.min((space.width - room.left - room.right) / width, (space.height - room.top - room.bottom) / height);
+  const k = Math.min(
+    (space.width - room.left - room.right) / width,
+    (space.height - room.top - room.bottom) / height,
+  );
   const [w, h] = [space.width, height * k + room.top + room.bottom];
   const save = async () => {
     const copy = svg.current!.cloneNode(true) as SVGSVGElement;
@@ -34,7 +76,11 @@ export function ScaleDrawing({ width, height, space, room = { left: 44, right: 1
     copy.setAttribute('height', `${h / k / 1000}mm`);
     copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
     // The picture goes into the file: an address of this server would mean nothing to whoever opens it.
-    await Promise.all([...copy.querySelectorAll('image')].map(async (image) => image.setAttribute('href', await asDataUrl(image.getAttribute('href')!))));
+    await Promise.all(
+      [...copy.querySelectorAll('image')].map(async (image) =>
+        image.setAttribute('href', await asDataUrl(image.getAttribute('href')!)),
+      ),
+    );
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([copy.outerHTML], { type: 'image/svg+xml' }));
     link.download = `${name}.svg`;
@@ -50,7 +96,16 @@ export function ScaleDrawing({ width, height, space, room = { left: 44, right: 1
           <ScaleBar k={k} x={w - room.right - (pdf ? 38 : 0)} y={h - 8} />
         </Context>
       </svg>
-      <div>{pdf && <a href={pdf} target="_blank" rel="noreferrer" aria-label={`PDF at true size: ${label}`}>PDF</a>}<Button quiet onPress={() => void save()} aria-label={`Save the drawing as SVG: ${label}`}>Save as SVG</Button></div>
+      <div>
+        {pdf && (
+          <a href={pdf} target="_blank" rel="noreferrer" aria-label={`PDF at true size: ${label}`}>
+            PDF
+          </a>
+        )}
+        <Button quiet onPress={() => void save()} aria-label={`Save the drawing as SVG: ${label}`}>
+          Save as SVG
+        </Button>
+      </div>
     </Frame>
   );
 }
@@ -76,22 +131,42 @@ function ScaleBar({ k, x, y }: { k: number; x: number; y: number }) {
   return (
     <g stroke={t.ink} fill="none">
       <path d={`M${left} ${y - 6}V${y}H${left + w}V${y - 6}M${left + w / 2} ${y - 3}V${y}`} />
-      <text x={left - 6} y={y} textAnchor="end" fontSize="11" fill={t.ink2} stroke="none">{n} {unit}</text>
+      <text x={left - 6} y={y} textAnchor="end" fontSize="11" fill={t.ink2} stroke="none">
+        {n} {unit}
+      </text>
     </g>
   );
 }
 
 /** A dimension line with short strokes at its ends and the figure in its middle. */
-export function Dimension({ x1, y1, x2, y2, says }: { x1: number; y1: number; x2: number; y2: number; says: string }) {
+export function Dimension({
+  x1,
+  y1,
+  x2,
+  y2,
+  says,
+}: {
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+  says: string;
+}) {
   const upright = Math.abs(x1 - x2) < 0.01;
   const [mx, my] = [(x1 + x2) / 2, (y1 + y2) / 2];
   const ends = upright ? `M${x1 - 4} ${y1}h8M${x2 - 4} ${y2}h8` : `M${x1} ${y1 - 4}v8M${x2} ${y2 - 4}v8`;
   return (
     <g fontSize="11">
       <path d={`M${x1} ${y1}L${x2} ${y2}${ends}`} stroke={t.ink} fill="none" />
-      {upright
-        ? <text transform={`translate(${mx - 7} ${my}) rotate(-90)`} textAnchor="middle" fill={t.ink}>{says}</text>
-        : <text x={mx} y={my + 15} textAnchor="middle" fill={t.ink}>{says}</text>}
+      {upright ? (
+        <text transform={`translate(${mx - 7} ${my}) rotate(-90)`} textAnchor="middle" fill={t.ink}>
+          {says}
+        </text>
+      ) : (
+        <text x={mx} y={my + 15} textAnchor="middle" fill={t.ink}>
+          {says}
+        </text>
+      )}
     </g>
   );
 }

@@ -1,6 +1,14 @@
 'use client';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
-import { formatLength, formatMoney, formatSize, formatWeight, type Size, type Um, type UnitSystem } from '@/core/measure';
+import {
+  formatLength,
+  formatMoney,
+  formatSize,
+  formatWeight,
+  type Size,
+  type Um,
+  type UnitSystem,
+} from '@/core/measure';
 
 type Units = {
   unit: UnitSystem;
@@ -23,17 +31,31 @@ const Context = createContext<Units | null>(null);
 export const UNIT_COOKIE = 'glassine_unit';
 
 /** How sizes are read everywhere: millimetres or inches, flipped by one key, kept for the next visit. */
-export function UnitsProvider({ first, currency, children }: { first: UnitSystem; currency: string; children: ReactNode }) {
+export function UnitsProvider({
+  first,
+  currency,
+  children,
+}: {
+  first: UnitSystem;
+  currency: string;
+  children: ReactNode;
+}) {
   const [unit, setUnit] = useState(first);
-  const flip = useCallback(() => setUnit((was) => {
-    const now = was === 'mm' ? 'in' : 'mm';
-    document.cookie = `${UNIT_COOKIE}=${now}; path=/; max-age=31536000; samesite=strict`;
-    return now;
-  }), []);
+  const flip = useCallback(
+    () =>
+      setUnit((was) => {
+        const now = was === 'mm' ? 'in' : 'mm';
+        document.cookie = `${UNIT_COOKIE}=${now}; path=/; max-age=31536000; samesite=strict`;
+        return now;
+      }),
+    [],
+  );
   const value = useMemo<Units>(() => {
     const style = { inches: 'fraction' } as const;
     return {
-      unit, currency, flip,
+      unit,
+      currency,
+      flip,
       length: (um) => formatLength(um, unit, style),
       size: (s) => formatSize(s, unit, style),
       other: (s) => formatSize(s, unit === 'mm' ? 'in' : 'mm', style),
@@ -42,7 +64,10 @@ export function UnitsProvider({ first, currency, children }: { first: UnitSystem
       weight: (mg) => formatWeight(mg, unit),
       money: (m) => formatMoney(m, currency),
       bareMoney: (m) => formatMoney(m, currency, { bare: true }),
-      withUnit: (typed) => (!typed.trim() || /[a-zµ"'″′”+]\s*$/iu.test(typed.trim()) || /^a\d/i.test(typed.trim()) ? typed : `${typed} ${unit}`),
+      withUnit: (typed) =>
+        !typed.trim() || /[a-zµ"'″′”+]\s*$/iu.test(typed.trim()) || /^a\d/i.test(typed.trim())
+          ? typed
+          : `${typed} ${unit}`,
     };
   }, [unit, currency, flip]);
   return <Context value={value}>{children}</Context>;

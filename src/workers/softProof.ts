@@ -9,31 +9,89 @@ import { INTENTS, type Intent } from '@/core/colour/intents';
 import { cellSamples, moveTable, type MoveTable } from '@/core/colour/outOfGamut';
 import { transformOf, type Transform } from '@/imaging/transforms';
 
-const TILE = 512, MOST_TILES = 220, TABLE = 6;
+const TILE = 512,
+  MOST_TILES = 220,
+  TABLE = 6;
 
-export type ProofSource = { sha256: string; width: number; height: number; /** Where the profile of its tiles is. */ profileUrl: string };
+export type ProofSource = {
+  sha256: string;
+  width: number;
+  height: number;
+  /** Where the profile of its tiles is. */ profileUrl: string;
+};
 export type ProofView = { x: number; y: number; zoom: number };
 export type ProofPaper = { profileId: string; intent: Intent; bpc: boolean; paperWhite: boolean };
-export type ProofAsk = { source: ProofSource; view: ProofView; width: number; height: number; /** The screen's own pixels to one of the page's. */ ratio: number; papers: ProofPaper[]; /** ΔE00 above which a colour is marked; nothing: no map. */ threshold: number | null; /** Softened for the eye, px; nothing: as it is. */ sigma: number | null };
-export type ProofShown = { before: ImageBitmap; after: { picture: ImageBitmap; /** Of the picture in view. */ outShare: number }[]; soft: ImageBitmap | null; view: ProofView; width: number; height: number; ms: number };
+export type ProofAsk = {
+  source: ProofSource;
+  view: ProofView;
+  width: number;
+  height: number;
+  /** The screen's own pixels to one of the page's. */ ratio: number;
+  papers: ProofPaper[];
+  /** ΔE00 above which a colour is marked; nothing: no map. */ threshold: number | null;
+  /** Softened for the eye, px; nothing: as it is. */ sigma: number | null;
+};
+export type ProofShown = {
+  before: ImageBitmap;
+  after: { picture: ImageBitmap; /** Of the picture in view. */ outShare: number }[];
+  soft: ImageBitmap | null;
+  view: ProofView;
+  width: number;
+  height: number;
+  ms: number;
+};
 
 const ENGINE = '/api/engine/lcms.js';
 let engine: Promise<Lcms> | null = null;
 // As it was published, not bundled: it finds its own other half, and bundlers trip over how.
-const cms = () => (engine ??= (async () => { const { instantiate } = (await import(/* webpackIgnore: true */ /* turbopackIgnore: true */ ENGINE)) as typeof import('lcms-wasm'); return instantiate({ locateFile: () => '/api/engine/lcms.wasm' }); })());
+const cms = () =>
+  (engine ??= (async () => {
+    const { instantiate } = (await import(
+      /* webpackIgnore: true */ /* turbopackIgnore: true */ ENGINE
+    )) as typeof import('lcms-wasm');
+    return instantiate({ locateFile: () => '/api/engine/lcms.wasm' });
+  })());
 const bytesOf = new Map<string, Promise<Uint8Array>>();
-const fetched = (url: string) => { let b = bytesOf.get(url); if (!b) { b = fetch(url).then(async (r) => { if (!r.ok) throw new Error(`${url} did not come`); return new Uint8Array(await r.arrayBuffer()); }); bytesOf.set(url, b); b.catch(() => bytesOf.delete(url)); } return b; };
+const fetched = (url: string) => {
+  let b = bytesOf.get(url);
+  if (!b) {
+    b = fetch(url).then(async (r) => {
+      if (!r.ok) throw new Error(`${url} did not come`);
+      return new Uint8Array(await r.arrayBuffer());
+    });
+    bytesOf.set(url, b);
+    b.catch(() => bytesOf.delete(url));
+  }
+  return b;
+};
 const screen = writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve);
 
 const transforms = new Map<string, Transform<Uint8Array>>();
-const keyOf = (source: string, paper: ProofPaper | null) => `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
+const keyOf = (source: string, paper: ProofPaper | null) =>
+  `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
 async function transformFor(source: string, paper: ProofPaper | null): Promise<Transform<Uint8Array>> {
   const key = keyOf(source, paper);
   let t = transforms.get(key);
   if (!t) {
-    const from = await fetched(source), profile = paper && (await fetched(`/api/profiles/${paper.profileId}`));
-    if (transforms.size > 24) { const oldest = transforms.keys().next().value!; transforms.get(oldest)!.end(); transforms.delete(oldest); }
-    t = transformOf<Uint8Array>(await cms(), { from, to: screen, intent: paper?.intent ?? 'relative colorimetric', bpc: paper?.bpc ?? true, bits: 8, padded: true, ...(profile && { screen: true, proof: { profile, shown: paper!.paperWhite ? 'paper white' : 'screen white' } }) });
+    const from = await fetched(source),
+      profile = paper && (await fetched(`/api/profiles/${paper.profileId}`));
+    if (transforms.size > 24) {
+      const oldest = transforms.keys().next().value!;
+      transforms.get(oldest)!.end();
+      transforms.delete(oldest);
+    }
+    t = transformOf<Uint8Array>(await cms(), {
+      from,
+      to: screen,
+      intent: paper?.intent ?? 'relative colorimetric',
+      bpc: paper?.bpc ?? true,
+      bits: 8,
+      padded: true,
+      ...(profile && {
+        screen: true,
+        proof: { profile, shown: paper!.paperWhite ? 'paper white' : 'screen white' },
+      }),
+    });
     transforms.set(key, t);
   }
   return t;
@@ -44,10 +102,30 @@ async function tableFor(source: string, profileId: string): Promise<MoveTable> {
   const key = `${source} ${profileId}`;
   let table = tables.get(key);
   if (!table) {
-    const e = await cms(), from = await fetched(source), profile = await fetched(`/api/profiles/${profileId}`);
-    const lab = transformOf<Float32Array>(e, { from, to: 'Lab', intent: 'relative colorimetric', bpc: false, bits: 16 });
-    const there = transformOf<Uint16Array>(e, { from: 'Lab', to: profile, intent: 'relative colorimetric', bpc: false, bits: 16 });
-    const back = transformOf<Float32Array>(e, { from: profile, to: 'Lab', intent: 'relative colorimetric', bpc: false, bits: 16 });
+    const e = await cms(),
+      from = await fetched(source),
+      profile = await fetched(`/api/profiles/${profileId}`);
+    const lab = transformOf<Float32Array>(e, {
+      from,
+      to: 'Lab',
+      intent: 'relative colorimetric',
+      bpc: false,
+      bits: 16,
+    });
+    const there = transformOf<Uint16Array>(e, {
+      from: 'Lab',
+      to: profile,
+      intent: 'relative colorimetric',
+      bpc: false,
+      bits: 16,
+    });
+    const back = transformOf<Float32Array>(e, {
+      from: profile,
+      to: 'Lab',
+      intent: 'relative colorimetric',
+      bpc: false,
+      bits: 16,
+    });
     const own = lab.run(cellSamples(3, TABLE));
     table = moveTable(3, TABLE, own, back.run(there.run(own)));
     for (const t of [lab, there, back]) t.end();
@@ -63,7 +141,13 @@ function tileAt(sha256: string, level: number, col: number, row: number): Promis
   if (!tile) {
     if (tiles.size > MOST_TILES) for (const old of [...tiles.keys()].slice(0, 60)) tiles.delete(old);
     // Its own numbers: the browser must not convert them.
-    tile = fetch(`/api/pictures/${sha256}/tiles/${level}/${col}_${row}`).then(async (r) => (r.ok ? createImageBitmap(await r.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' }) : null)).catch(() => null);
+    tile = fetch(`/api/pictures/${sha256}/tiles/${level}/${col}_${row}`)
+      .then(async (r) =>
+        r.ok
+          ? createImageBitmap(await r.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' })
+          : null,
+      )
+      .catch(() => null);
     tiles.set(key, tile);
   }
   return tile;
@@ -79,16 +163,37 @@ async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise
   const most = Math.max(0, Math.ceil(Math.log2(Math.max(s.width, s.height) / TILE)));
   const level = Math.min(most, Math.max(0, most + Math.ceil(Math.log2(Math.max(1e-6, v.zoom)) - 0.01)));
   const k = 2 ** (most - level);
-  const canvas = new OffscreenCanvas(width, height), ctx = canvas.getContext('2d', { willReadFrequently: true })!;
+  const canvas = new OffscreenCanvas(width, height),
+    ctx = canvas.getContext('2d', { willReadFrequently: true })!;
   ctx.imageSmoothingEnabled = v.zoom < 2.5;
   ctx.imageSmoothingQuality = 'high';
   const [x0, y0] = [v.x - width / 2 / v.zoom, v.y - height / 2 / v.zoom];
   const clamp = (n: number, top: number) => Math.min(top - 1, Math.max(0, n));
-  const cols = Math.ceil(s.width / k / TILE), rows = Math.ceil(s.height / k / TILE);
+  const cols = Math.ceil(s.width / k / TILE),
+    rows = Math.ceil(s.height / k / TILE);
   const wanted: Promise<void>[] = [];
-  for (let row = clamp(Math.floor(y0 / k / TILE), rows); row <= clamp(Math.floor((y0 + height / v.zoom) / k / TILE), rows); row++) {
-    for (let col = clamp(Math.floor(x0 / k / TILE), cols); col <= clamp(Math.floor((x0 + width / v.zoom) / k / TILE), cols); col++) {
-      wanted.push(tileAt(s.sha256, level, col, row).then((tile) => { if (tile) ctx.drawImage(tile, (col * TILE * k - x0) * v.zoom, (row * TILE * k - y0) * v.zoom, tile.width * k * v.zoom, tile.height * k * v.zoom); }));
+  for (
+    let row = clamp(Math.floor(y0 / k / TILE), rows);
+    row <= clamp(Math.floor((y0 + height / v.zoom) / k / TILE), rows);
+    row++
+  ) {
+    for (
+      let col = clamp(Math.floor(x0 / k / TILE), cols);
+      col <= clamp(Math.floor((x0 + width / v.zoom) / k / TILE), cols);
+      col++
+    ) {
+      wanted.push(
+        tileAt(s.sha256, level, col, row).then((tile) => {
+          if (tile)
+            ctx.drawImage(
+              tile,
+              (col * TILE * k - x0) * v.zoom,
+              (row * TILE * k - y0) * v.zoom,
+              tile.width * k * v.zoom,
+              tile.height * k * v.zoom,
+            );
+        }),
+      );
     }
   }
   await Promise.all(wanted);
@@ -96,19 +201,27 @@ async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise
   return last;
 }
 
-const picture = (rgba: Uint8ClampedArray, width: number, height: number) => createImageBitmap(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height));
+const picture = (rgba: Uint8ClampedArray, width: number, height: number) =>
+  createImageBitmap(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height));
 
 function through(t: Transform<Uint8Array>, raw: Uint8ClampedArray): Uint8ClampedArray {
   const out = new Uint8ClampedArray(t.run(raw).buffer as ArrayBuffer);
   keepAlpha(raw, out);
   return out;
 }
-function keepAlpha(from: Uint8ClampedArray, to: Uint8ClampedArray) { for (let i = 3; i < to.length; i += 4) to[i] = from[i]!; }
+function keepAlpha(from: Uint8ClampedArray, to: Uint8ClampedArray) {
+  for (let i = 3; i < to.length; i += 4) to[i] = from[i]!;
+}
 
 let views: { raw: string; seen: Map<string, Uint8ClampedArray> } = { raw: '', seen: new Map() };
 /** What is in view by a paper or by none, kept as long as nothing else is looked at. */
-async function seenThrough(raw: Raw, profileUrl: string, paper: ProofPaper | null): Promise<Uint8ClampedArray> {
-  const about = `${profileUrl} ${raw.key}`, key = paper ? JSON.stringify(paper) : 'picture';
+async function seenThrough(
+  raw: Raw,
+  profileUrl: string,
+  paper: ProofPaper | null,
+): Promise<Uint8ClampedArray> {
+  const about = `${profileUrl} ${raw.key}`,
+    key = paper ? JSON.stringify(paper) : 'picture';
   if (views.raw !== about) views = { raw: about, seen: new Map() };
   let seen = views.seen.get(key);
   if (!seen) {
@@ -120,17 +233,35 @@ async function seenThrough(raw: Raw, profileUrl: string, paper: ProofPaper | nul
 }
 
 /** Marks what is out of gamut with slanting lines, black and white in turn: seen on any colour, and by any eye. */
-function mark(raw: Uint8ClampedArray, out: Uint8ClampedArray, table: MoveTable, threshold: number, width: number, draw: boolean): number {
-  const limit = Math.round(threshold * 10), shift = 8 - TABLE;
-  let inside = 0, over = 0;
+function mark(
+  raw: Uint8ClampedArray,
+  out: Uint8ClampedArray,
+  table: MoveTable,
+  threshold: number,
+  width: number,
+  draw: boolean,
+): number {
+  const limit = Math.round(threshold * 10),
+    shift = 8 - TABLE;
+  let inside = 0,
+    over = 0;
   for (let i = 0, p = 0; i < raw.length; i += 4, p++) {
     if (raw[i + 3]! < 128) continue;
     inside++;
-    if (table.tenths[((raw[i]! >> shift) << (2 * TABLE)) | ((raw[i + 1]! >> shift) << TABLE) | (raw[i + 2]! >> shift)]! <= limit) continue;
+    if (
+      table.tenths[
+        ((raw[i]! >> shift) << (2 * TABLE)) | ((raw[i + 1]! >> shift) << TABLE) | (raw[i + 2]! >> shift)
+      ]! <= limit
+    )
+      continue;
     over++;
     if (!draw) continue;
     const stripe = ((p % width) + Math.floor(p / width)) % 8;
-    if (stripe < 2) { out[i] = out[i + 1] = out[i + 2] = 0; } else if (stripe < 4) { out[i] = out[i + 1] = out[i + 2] = 255; }
+    if (stripe < 2) {
+      out[i] = out[i + 1] = out[i + 2] = 0;
+    } else if (stripe < 4) {
+      out[i] = out[i + 1] = out[i + 2] = 255;
+    }
   }
   return inside ? over / inside : 0;
 }
@@ -142,9 +273,19 @@ let idle: ReturnType<typeof setTimeout> | undefined;
 /** Makes the transforms of the other intents and whites of a paper, one at a time, for as long as nothing is asked. */
 function makeReady(source: string, paper: ProofPaper) {
   clearTimeout(idle);
-  const wanted: ProofPaper[] = [paper.intent, ...INTENTS].flatMap((intent) => [paper.paperWhite, !paper.paperWhite].map((paperWhite) => ({ ...paper, intent, paperWhite })));
+  const wanted: ProofPaper[] = [paper.intent, ...INTENTS].flatMap((intent) =>
+    [paper.paperWhite, !paper.paperWhite].map((paperWhite) => ({ ...paper, intent, paperWhite })),
+  );
   const next = [...wanted, { ...paper, bpc: !paper.bpc }].find((p) => !transforms.has(keyOf(source, p)));
-  if (next) idle = setTimeout(() => void transformFor(source, next).then(() => makeReady(source, paper), () => {}), IDLE_MS);
+  if (next)
+    idle = setTimeout(
+      () =>
+        void transformFor(source, next).then(
+          () => makeReady(source, paper),
+          () => {},
+        ),
+      IDLE_MS,
+    );
 }
 
 const api = {
@@ -152,20 +293,49 @@ const api = {
     clearTimeout(idle);
     const started = performance.now();
     const { source, ratio } = ask;
-    const width = Math.round(ask.width * ratio), height = Math.round(ask.height * ratio);
-    const raw = await rawView({ ...ask, width, height, view: { ...ask.view, zoom: ask.view.zoom * ratio } });
+    const width = Math.round(ask.width * ratio),
+      height = Math.round(ask.height * ratio);
+    const raw = await rawView({
+      ...ask,
+      width,
+      height,
+      view: { ...ask.view, zoom: ask.view.zoom * ratio },
+    });
     const before = await seenThrough(raw, source.profileUrl, null);
     const after: ProofShown['after'] = [];
     for (const paper of ask.papers) {
       // Marks are drawn on a copy: what is under them is wanted again when only the threshold moves.
-      const plain = await seenThrough(raw, source.profileUrl, paper), shown = ask.threshold === null ? plain : plain.slice();
-      const outShare = mark(raw.rgba, shown, await tableFor(source.profileUrl, paper.profileId), ask.threshold ?? 3, width, ask.threshold !== null);
+      const plain = await seenThrough(raw, source.profileUrl, paper),
+        shown = ask.threshold === null ? plain : plain.slice();
+      const outShare = mark(
+        raw.rgba,
+        shown,
+        await tableFor(source.profileUrl, paper.profileId),
+        ask.threshold ?? 3,
+        width,
+        ask.threshold !== null,
+      );
       after.push({ picture: await picture(shown, width, height), outShare });
     }
-    const soft = ask.sigma === null ? null : await picture(softened(before, width, height, ask.sigma * ratio), width, height);
-    const shown: ProofShown = { before: await picture(before, width, height), after, soft, view: ask.view, width: ask.width, height: ask.height, ms: performance.now() - started };
+    const soft =
+      ask.sigma === null
+        ? null
+        : await picture(softened(before, width, height, ask.sigma * ratio), width, height);
+    const shown: ProofShown = {
+      before: await picture(before, width, height),
+      after,
+      soft,
+      view: ask.view,
+      width: ask.width,
+      height: ask.height,
+      ms: performance.now() - started,
+    };
     if (ask.papers[0]) makeReady(source.profileUrl, ask.papers[0]);
-    return Comlink.transfer(shown, [shown.before, ...after.map((a) => a.picture), ...(soft ? [soft] : [])]);
+    return Comlink.transfer(shown, [
+      shown.before,
+      ...after.map((a) => a.picture),
+      ...(soft ? [soft] : []),
+    ]);
   },
 };
 export type SoftProofWorker = typeof api;

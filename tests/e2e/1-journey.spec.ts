@@ -6,16 +6,24 @@ test('one work, from the original to the posted print', async ({ page, request }
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
     await page.goto('/studio');
-    await fill(page, { 'Name of the studio': 'Skerry Lane Print Room', Artist: 'Maren Tolvik', Address: 'Skerry Lane 4\nHaldenness' });
+    await fill(page, {
+      'Name of the studio': 'Skerry Lane Print Room',
+      Artist: 'Maren Tolvik',
+      Address: 'Skerry Lane 4\nHaldenness',
+    });
     await page.getByRole('button', { name: 'Keep this' }).click();
     await said(page, 'Kept.');
   });
 
   await test.step('capture: a 16-bit TIFF is taken in and read', async () => {
     await page.goto('/works');
-    await page.locator('input[type=file]').setInputFiles(await makeTiff('night-ferry_300ppi.tif', 3000, 2250));
+    await page
+      .locator('input[type=file]')
+      .setInputFiles(await makeTiff('night-ferry_300ppi.tif', 3000, 2250));
     await page.waitForURL(/\/works\/.+\/capture/);
-    await expect(page.getByRole('img', { name: /The master night-ferry_300ppi.tif, whole/ })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('img', { name: /The master night-ferry_300ppi.tif, whole/ })).toBeVisible(
+      { timeout: 60_000 },
+    );
     await expect(page.getByText('3000 × 2250 px, 6.8 megapixels')).toBeVisible();
     await expect(page.getByText('16 bit, 3 channels RGB')).toBeVisible();
     await expect(page.getByText(/none: untagged/)).toBeVisible();
@@ -23,7 +31,12 @@ test('one work, from the original to the posted print', async ({ page, request }
 
   await test.step('original: its facts', async () => {
     await page.getByRole('link', { name: /^original/i }).click();
-    await fill(page, { Title: 'Night Ferry', Medium: 'gouache on board', 'Size of the original': '15 x 11 1/4 in', Year: '2025' });
+    await fill(page, {
+      Title: 'Night Ferry',
+      Medium: 'gouache on board',
+      'Size of the original': '15 x 11 1/4 in',
+      Year: '2025',
+    });
     await choose(page, 'May it be printed\\?', 'yes');
     await page.getByRole('button', { name: 'Keep these facts' }).click();
     await said(page, 'Night Ferry is recorded.');
@@ -47,7 +60,9 @@ test('one work, from the original to the posted print', async ({ page, request }
     await page.getByRole('button', { name: 'Border', exact: true }).click();
     await fill(page, { Bottom: '1 1/2 in' });
     await page.getByRole('button', { name: 'Keep this border' }).click();
-    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText('on a sheet of 290 × 243.1 mm');
+    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText(
+      'on a sheet of 290 × 243.1 mm',
+    );
   });
 
   await test.step('papers, a route, a shelf and a carrier', async () => {
@@ -60,7 +75,12 @@ test('one work, from the original to the posted print', async ({ page, request }
     };
     await record(
       'papers',
-      { Name: 'Harrow Rag 310', 'Weight, g/m²': '310', Thickness: '0.48 mm', 'Price of a square metre': '19.40' },
+      {
+        Name: 'Harrow Rag 310',
+        'Weight, g/m²': '310',
+        Thickness: '0.48 mm',
+        'Price of a square metre': '19.40',
+      },
       'Harrow Rag 310 is recorded.',
     );
     await record(
@@ -89,7 +109,14 @@ test('one work, from the original to the posted print', async ({ page, request }
     }
     await record(
       'carriers',
-      { Carrier: 'Coast Post', Service: 'large letter', Price: '4.10', 'Longest side': '540 mm', Heaviest: '1 kg', 'Insured up to': '100' },
+      {
+        Carrier: 'Coast Post',
+        Service: 'large letter',
+        Price: '4.10',
+        'Longest side': '540 mm',
+        Heaviest: '1 kg',
+        'Insured up to': '100',
+      },
       'large letter is recorded.',
     );
   });
@@ -189,7 +216,10 @@ test('one work, from the original to the posted print', async ({ page, request }
     await page.getByRole('button', { name: 'Note it' }).click();
     await said(page, /within/);
     await expect(page.getByRole('button', { name: /^Seal it/ })).toBeDisabled();
-    await page.getByRole('list', { name: 'What is in the parcel' }).getByRole('checkbox').click({ force: true });
+    await page
+      .getByRole('list', { name: 'What is in the parcel' })
+      .getByRole('checkbox')
+      .click({ force: true });
     await page.getByRole('button', { name: /^Seal it/ }).click();
     await said(page, /Order 101 is sealed\. Write the name, order 101/);
     await page.getByRole('button', { name: 'It has gone' }).click();
@@ -231,8 +261,18 @@ test('one work, from the original to the posted print', async ({ page, request }
     ])
       expect(slip.pages[0]!.text).toContain(words);
     const label = await readPdf(request, await href(/^Address label/));
-    expect([label.pages[0]!.widthMm, label.pages[0]!.heightMm].map((v) => Math.round(v * 10) / 10)).toEqual([100, 150]);
-    for (const words of ['Béla Szákorvány', 'Nagysó', 'SZALÁNIA', 'Do not bend', 'Order 101', 'Coast Post large letter', 'Skerry Lane 4'])
+    expect(
+      [label.pages[0]!.widthMm, label.pages[0]!.heightMm].map((v) => Math.round(v * 10) / 10),
+    ).toEqual([100, 150]);
+    for (const words of [
+      'Béla Szákorvány',
+      'Nagysó',
+      'SZALÁNIA',
+      'Do not bend',
+      'Order 101',
+      'Coast Post large letter',
+      'Skerry Lane 4',
+    ])
       expect(label.pages[0]!.text).toContain(words);
   });
 

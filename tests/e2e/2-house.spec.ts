@@ -8,7 +8,10 @@ const upload = async (page: Page, path: string) => {
   await page.locator('input[type=file]').setInputFiles(path);
 };
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  const response = await page.request.post(`/api/act/${name}`, {
+    data: input,
+    headers: { origin: 'http://127.0.0.1:3377' },
+  });
   return { status: response.status(), body: await response.json() };
 };
 
@@ -38,7 +41,9 @@ test.describe('what comes in and what does not', () => {
     await expect(page.getByRole('img', { name: /whole$/ })).toBeVisible({ timeout: 60_000 });
     const href = (await page.getByRole('link', { name: 'save the master' }).getAttribute('href'))!;
     const back = await (await page.request.get(href)).body();
-    expect(createHash('sha256').update(back).digest('hex')).toBe(createHash('sha256').update(readFileSync(path)).digest('hex'));
+    expect(createHash('sha256').update(back).digest('hex')).toBe(
+      createHash('sha256').update(readFileSync(path)).digest('hex'),
+    );
     const workUrl = page.url();
     await upload(page, path);
     await page.waitForURL(workUrl);
@@ -50,7 +55,9 @@ test.describe('what comes in and what does not', () => {
     await page.waitForLoadState('networkidle');
     const dropped = await page.evaluateHandle((base64) => {
       const transfer = new DataTransfer();
-      transfer.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'quarry face.tif'));
+      transfer.items.add(
+        new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], 'quarry face.tif'),
+      );
       return transfer;
     }, bytes);
     await page.dispatchEvent('body', 'dragover', { dataTransfer: dropped });
@@ -60,13 +67,17 @@ test.describe('what comes in and what does not', () => {
     await expect(page.getByText('400 × 300 px, 0.1 megapixels')).toBeVisible();
   });
 
-  test('a file that is cut short is looked at, refused and said on the bench, where it can be cleared', async ({ page }) => {
+  test('a file that is cut short is looked at, refused and said on the bench, where it can be cleared', async ({
+    page,
+  }) => {
     const whole = readFileSync(await makeTiff('pans.tif', 1000, 1000, 9));
     await upload(page, makeFile('pans.tif', whole.subarray(0, 2_000_000)));
     await page.waitForURL(/\/works\/.+/);
     await expect(async () => {
       await page.goto('/');
-      await expect(page.getByText(/“pans\.tif” cannot be read to its end/)).toBeVisible({ timeout: 1_000 });
+      await expect(page.getByText(/“pans\.tif” cannot be read to its end/)).toBeVisible({
+        timeout: 1_000,
+      });
     }).toPass({ timeout: 60_000 });
     await press(page, 'e');
     await said(page, 'Cleared.');
@@ -89,15 +100,25 @@ test.describe('what comes in and what does not', () => {
     await expect(page.getByText(/MB, about \d+ s left/)).toBeVisible();
     await page.getByRole('button', { name: 'Stop', exact: true }).click();
     await expect(page.getByText('Stopped. Nothing of it was kept.')).toBeVisible();
-    await session.send('Network.emulateNetworkConditions', { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: -1 });
+    await session.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+    });
     await page.goto('/works');
     expect(await page.getByText(/^\d+ works?\./).textContent()).toBe(before);
   });
 });
 
-test('two windows pick at once: one gets the last print, the other is told', async ({ page, context }) => {
+test('two windows pick at once: one gets the last print, the other is told', async ({
+  page,
+  context,
+}) => {
   await page.goto('/works?q=Night');
-  const workId = (await page.getByRole('link', { name: /Night Ferry/ }).getAttribute('href'))!.split('/')[2]!;
+  const workId = (await page.getByRole('link', { name: /Night Ferry/ }).getAttribute('href'))!.split(
+    '/',
+  )[2]!;
   await page.goto(`/works/${workId}/edition`);
   await page.getByRole('link', { name: 'Open its sheets' }).click();
   await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();
@@ -116,7 +137,8 @@ test('two windows pick at once: one gets the last print, the other is told', asy
   await Promise.all([page.goto(first), other.goto(second)]);
   const pick = (p: Page) => p.getByRole('button', { name: /^Pick it from the drawer/ }).click();
   await Promise.all([pick(page), pick(other)]);
-  const outcome = (p: Page) => p.getByText(/Picked for order \d+: 2\/5|0 of 1 ready of Night Ferry/).first();
+  const outcome = (p: Page) =>
+    p.getByText(/Picked for order \d+: 2\/5|0 of 1 ready of Night Ferry/).first();
   await Promise.all([expect(outcome(page)).toBeVisible(), expect(outcome(other)).toBeVisible()]);
   const texts = [await outcome(page).textContent(), await outcome(other).textContent()];
   expect(texts.filter((t) => t!.startsWith('Picked'))).toHaveLength(1);
@@ -125,7 +147,9 @@ test('two windows pick at once: one gets the last print, the other is told', asy
 });
 
 test.describe('hands', () => {
-  test('one key flips every size, another lists the keys, numbers go to places, and typing is left alone', async ({ page }) => {
+  test('one key flips every size, another lists the keys, numbers go to places, and typing is left alone', async ({
+    page,
+  }) => {
     await page.goto('/works?q=Night');
     await expect(page.getByText(/381 × 285\.8 mm/)).toBeVisible();
     await press(page, 'x');
@@ -134,7 +158,9 @@ test.describe('hands', () => {
     await expect(page.getByText(/15 × 11 1\/4 in/)).toBeVisible();
     await press(page, 'x');
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keys that work here' })).toContainText('flip millimetres and inches');
+    await expect(page.getByRole('dialog', { name: 'Keys that work here' })).toContainText(
+      'flip millimetres and inches',
+    );
     await page.keyboard.press('Escape');
     await press(page, '4');
     await page.waitForURL(/\/register/);
@@ -167,7 +193,9 @@ test.describe('hands', () => {
     await page.getByLabel('Bottom', { exact: true }).fill('2 in');
     await page.getByRole('button', { name: 'Keep this border' }).click();
     await press(page, 'x');
-    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText('border 25 top, 25 right, 50.8 bottom, 25 left');
+    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText(
+      'border 25 top, 25 right, 50.8 bottom, 25 left',
+    );
   });
 
   test('at 390 px the bench and the packing table fit the hand', async ({ page }) => {
@@ -184,20 +212,31 @@ test.describe('hands', () => {
   test('at 1280 px and at 200 % no page scrolls sideways', async ({ page }) => {
     for (const width of [1280, 640]) {
       await page.setViewportSize({ width, height: 800 });
-      for (const url of ['/', '/works', '/papers?show=shelf', '/register', '/orders', '/orders/new', '/journal', '/studio']) {
+      for (const url of [
+        '/',
+        '/works',
+        '/papers?show=shelf',
+        '/register',
+        '/orders',
+        '/orders/new',
+        '/journal',
+        '/studio',
+      ]) {
         await page.goto(url);
-        expect([width, url, await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)]).toEqual([
+        expect([
           width,
           url,
-          true,
-        ]);
+          await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+        ]).toEqual([width, url, true]);
       }
     }
   });
 });
 
 test.describe('the doors', () => {
-  test('a page elsewhere may not change anything, nor may another name reach the studio', async ({ request }) => {
+  test('a page elsewhere may not change anything, nor may another name reach the studio', async ({
+    request,
+  }) => {
     const post = (headers: Record<string, string>, url = '/api/act/archiveWork') =>
       request.post(url, { data: {}, headers }).then((r) => r.status());
     expect(await post({ origin: 'http://evil.example' })).toBe(403);
@@ -238,6 +277,9 @@ test.describe('the doors', () => {
       }),
     ).toEqual([422, { error: expect.objectContaining({ field: 'print.width', value: 'wide' }) }]);
     expect((await page.request.get('/api/calc').then((r) => r.json())).calcs.length).toBeGreaterThan(6);
-    expect(await act(page, 'noSuchAct', {})).toMatchObject({ status: 422, body: { error: { field: 'act' } } });
+    expect(await act(page, 'noSuchAct', {})).toMatchObject({
+      status: 422,
+      body: { error: { field: 'act' } },
+    });
   });
 });

@@ -7,7 +7,10 @@ import { writeTiff } from '../../src/imaging/tiff';
 import { choose, fill, press, readPdf, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  const response = await page.request.post(`/api/act/${name}`, {
+    data: input,
+    headers: { origin: 'http://127.0.0.1:3377' },
+  });
   expect(response.status()).toBe(200);
   return response.json();
 };
@@ -25,9 +28,13 @@ async function capture(name: string): Promise<string> {
     const band = new Uint16Array(width * rows * 3);
     for (let y = from, i = 0; y < from + rows; y++) {
       for (let x = 0; x < width; x++) {
-        const rough = x < 700 ? 9_000 * Math.sin(x / 3 + 4 * Math.sin(y / 17)) + 6_000 * Math.sin(y / 2.3 + x / 9) : 0;
+        const rough =
+          x < 700
+            ? 9_000 * Math.sin(x / 3 + 4 * Math.sin(y / 17)) + 6_000 * Math.sin(y / 2.3 + x / 9)
+            : 0;
         const speck = SPECKS.some(([sx, sy], k) => Math.hypot(x - sx, y - sy) < 3 + k);
-        for (let c = 0; c < 3; c++) band[i++] = speck ? 62_000 : 26_000 + 4_000 * c + rough + 2_000 * Math.sin((x + y) / 300);
+        for (let c = 0; c < 3; c++)
+          band[i++] = speck ? 62_000 : 26_000 + 4_000 * c + rough + 2_000 * Math.sin((x + y) / 300);
       }
     }
     return band;
@@ -35,9 +42,24 @@ async function capture(name: string): Promise<string> {
   return path;
 }
 
-test('a capture is planned, read, checked against a target, cleaned, and becomes a print file that holds', async ({ page }) => {
+test('a capture is planned, read, checked against a target, cleaned, and becomes a print file that holds', async ({
+  page,
+}) => {
   const { id } = await act(page, 'recordWork', {
-    title: 'Kelp Line', year: 2026, medium: 'gouache on board', kind: 'painting', size: '380 x 285 mm', owner: 'the studio', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, mayPrint: 'yes', rights: '', notes: '',
+    title: 'Kelp Line',
+    year: 2026,
+    medium: 'gouache on board',
+    kind: 'painting',
+    size: '380 x 285 mm',
+    owner: 'the studio',
+    soldPrice: '',
+    drySince: null,
+    varnish: '',
+    surface: '',
+    smears: false,
+    mayPrint: 'yes',
+    rights: '',
+    notes: '',
   });
   const at = (part: string) => `/works/${id}/capture${part}`;
 
@@ -47,7 +69,13 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await fill(page, { 'Largest print wanted': '300 x 225 mm' });
     await expect(page.getByText('Nothing to capture with is recorded')).toBeVisible();
     await page.getByRole('button', { name: 'Record another' }).click();
-    await fill(page, { Called: 'the flatbed', 'Its glass': '216 x 297 mm', 'Optical pixels per inch': '2400', 'Steps it can be set to': '300 600 1200', 'Seconds of one pass at 600 ppi': '48' });
+    await fill(page, {
+      Called: 'the flatbed',
+      'Its glass': '216 x 297 mm',
+      'Optical pixels per inch': '2400',
+      'Steps it can be set to': '300 600 1200',
+      'Seconds of one pass at 600 ppi': '48',
+    });
     await page.getByRole('button', { name: 'Record it' }).click();
     await said(page, 'the flatbed is recorded');
     await page.getByRole('button', { name: 'Record another' }).click();
@@ -60,10 +88,16 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await said(page, 'the camera is recorded');
     const ways = page.getByRole('table', { name: 'Ways of capturing it' });
     await expect(ways.getByText(/in 2 × 1 = 2 tiles at 300 ppi \(237 needed\)/)).toBeVisible();
-    await expect(page.getByRole('img', { name: /Kelp Line, 380 × 285 mm, 2 passes on the bed/ })).toBeVisible();
+    await expect(
+      page.getByRole('img', { name: /Kelp Line, 380 × 285 mm, 2 passes on the bed/ }),
+    ).toBeVisible();
     await page.getByText('Its surface smears').first().click();
-    await expect(page.getByText(/Use the camera: the surface smears, so it never goes face down on glass/)).toBeVisible();
-    const href = (await page.getByRole('link', { name: 'Print the checklist of this session' }).getAttribute('href'))!;
+    await expect(
+      page.getByText(/Use the camera: the surface smears, so it never goes face down on glass/),
+    ).toBeVisible();
+    const href = (await page
+      .getByRole('link', { name: 'Print the checklist of this session' })
+      .getAttribute('href'))!;
     const pdf = await readPdf(page.request, href);
     expect(pdf.pages[0]!.text).toContain('Capture of Kelp Line');
     expect(pdf.pages[0]!.text).toContain('Move the camera, not the zoom');
@@ -73,13 +107,17 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await page.goto(at(''));
     await page.locator('input[type=file]').setInputFiles(await capture('kelp line.tif'));
     const findings = page.getByRole('list', { name: 'Findings' });
-    await expect(findings.getByText(/^No profile: what its figures mean must be asked/)).toBeVisible({ timeout: 120_000 });
+    await expect(findings.getByText(/^No profile: what its figures mean must be asked/)).toBeVisible({
+      timeout: 120_000,
+    });
     await expect(findings.getByText(/300 ppi\. That is a label/)).toBeVisible();
     await expect(findings.getByText(/detail/)).toBeVisible();
     await choose(page, 'Shown on it', 'where its detail is');
     await expect(page.getByRole('img', { name: /Map of where the detail is/ })).toBeVisible();
   });
-  const first = (await page.getByRole('link', { name: 'save the master' }).getAttribute('href'))!.split('/')[3]!;
+  const first = (await page.getByRole('link', { name: 'save the master' }).getAttribute('href'))!.split(
+    '/',
+  )[3]!;
 
   await test.step('dust is ticked off by keyboard', async () => {
     await page.getByRole('link', { name: 'Dust' }).click();
@@ -90,7 +128,9 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     // The three that were put there are the largest; a rough passage may offer a few more.
     expect(count).toBeGreaterThanOrEqual(3);
     expect(count).toBeLessThan(12);
-    await expect(page.getByText(new RegExp(`Speck 1 of ${count} at 820, 800 px: 9 px across`))).toBeVisible();
+    await expect(
+      page.getByText(new RegExp(`Speck 1 of ${count} at 820, 800 px: 9 px across`)),
+    ).toBeVisible();
     for (let left = count - 1; left >= 0; left--) {
       await press(page, 'd');
       await expect(heading).toHaveText(`Specks ${left} of ${count} left`);
@@ -115,7 +155,9 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await expect(corner).not.toHaveAttribute('aria-label', before!);
     await page.keyboard.press('ArrowLeft');
     await page.getByRole('button', { name: 'Read the target' }).click();
-    await expect(page.getByText(/^Mean ΔE00 \d+\.\d, worst \d+\.\d .* A 3 × 3 fit brings it to \d\.\d/)).toBeVisible({ timeout: 60_000 });
+    await expect(
+      page.getByText(/^Mean ΔE00 \d+\.\d, worst \d+\.\d .* A 3 × 3 fit brings it to \d\.\d/),
+    ).toBeVisible({ timeout: 60_000 });
     await act(page, 'chooseMaster', { id: first });
   });
 
@@ -129,22 +171,34 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await page.getByRole('button', { name: 'Log it' }).click();
     await expect(page.getByText(/a print of it is not called a facsimile/)).toBeVisible();
     await page.getByRole('button', { name: 'Make the print file' }).click();
-    await expect(page.getByText(/The master is untagged: say what its numbers mean/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/The master is untagged: say what its numbers mean/)).toBeVisible({
+      timeout: 60_000,
+    });
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
     await said(page, '100x75mm_kelp-line_v1.tif is made and holds its check.');
     const link = page.getByRole('link', { name: '100x75mm_kelp-line_v1.tif' });
     const bytes = await (await page.request.get((await link.getAttribute('href'))!)).body();
     const meta = await sharp(bytes).metadata();
-    expect([meta.width, meta.height, meta.density, meta.depth, meta.hasProfile]).toEqual([1181, 886, 300, 'uchar', true]);
+    expect([meta.width, meta.height, meta.density, meta.depth, meta.hasProfile]).toEqual([
+      1181,
+      886,
+      300,
+      'uchar',
+      true,
+    ]);
     await expect(page.getByText('1181 × 886 px ÷ 300 ppi is 100 × 75 mm, to one pixel.')).toBeVisible();
   });
 
   await test.step('one made elsewhere whose name lies is caught', async () => {
     const path = join(mkdtempSync(join(tmpdir(), 'glassine-print-')), '200x150mm_kelp.tif');
-    await writeTiff(path, { width: 1_181, height: 886, bits: 8, channels: 3, ppi: 300 }, (_, rows) => new Uint8Array(1_181 * 3 * rows).fill(120));
+    await writeTiff(path, { width: 1_181, height: 886, bits: 8, channels: 3, ppi: 300 }, (_, rows) =>
+      new Uint8Array(1_181 * 3 * rows).fill(120),
+    );
     await page.getByLabel('Print file made elsewhere').setInputFiles(path);
-    await expect(page.getByText(/Its name promises 200 × 150 mm/).first()).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/Its name promises 200 × 150 mm/).first()).toBeVisible({
+      timeout: 60_000,
+    });
   });
 
   await test.step('master and print file are looked into together, and their numbers read', async () => {

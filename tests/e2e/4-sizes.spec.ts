@@ -4,14 +4,33 @@ import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { choose, fill, makeTiff, press, readPdf, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  const response = await page.request.post(`/api/act/${name}`, {
+    data: input,
+    headers: { origin: 'http://127.0.0.1:3377' },
+  });
   expect(response.status()).toBe(200);
   return response.json();
 };
-const WORK = { year: 2026, medium: 'gouache on board', kind: 'painting', owner: 'the studio', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, mayPrint: 'yes', rights: '', notes: '' };
+const WORK = {
+  year: 2026,
+  medium: 'gouache on board',
+  kind: 'painting',
+  owner: 'the studio',
+  soldPrice: '',
+  drySince: null,
+  varnish: '',
+  surface: '',
+  smears: false,
+  mayPrint: 'yes',
+  rights: '',
+  notes: '',
+};
 
 /** Horizontal strokes of a page, in millimetres, as they would come out on paper. */
-async function strokesOf(page: Page, url: string): Promise<{ lengths: number[]; widthMm: number; heightMm: number }> {
+async function strokesOf(
+  page: Page,
+  url: string,
+): Promise<{ lengths: number[]; widthMm: number; heightMm: number }> {
   const bytes = new Uint8Array(await (await page.request.get(url)).body());
   const sheet = await (await getDocument({ data: bytes, verbosity: 0 }).promise).getPage(1);
   const { width, height } = sheet.getViewport({ scale: 1 });
@@ -26,8 +45,14 @@ async function strokesOf(page: Page, url: string): Promise<{ lengths: number[]; 
   return { lengths, widthMm: (width / 72) * 25.4, heightMm: (height / 72) * 25.4 };
 }
 
-test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, and drawn at true size', async ({ page }) => {
-  const { id } = await act(page, 'recordWork', { ...WORK, title: 'Pilot Cutter, Wide Water', size: '400 x 300 mm' });
+test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, and drawn at true size', async ({
+  page,
+}) => {
+  const { id } = await act(page, 'recordWork', {
+    ...WORK,
+    title: 'Pilot Cutter, Wide Water',
+    size: '400 x 300 mm',
+  });
   const file = await makeTiff('pilot-cutter.tif', 3_600, 2_700, 9);
   const at = (part: string) => `/works/${id}/sizes${part}`;
   await page.goto(`/works/${id}/capture`);
@@ -44,18 +69,25 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     for (const s of steps) expect(Math.abs(Number(s.slice(2)) - Math.SQRT2)).toBeLessThan(0.25);
     await page.getByRole('button', { name: /^Offer these/ }).click();
     await said(page, /sizes are offered/);
-    await expect(page.getByRole('list', { name: 'Offered sizes' }).getByRole('listitem')).toHaveCount(steps.length + 1);
+    await expect(page.getByRole('list', { name: 'Offered sizes' }).getByRole('listitem')).toHaveCount(
+      steps.length + 1,
+    );
   });
 
   await test.step('what does not hold is hidden when asked, and counted with its reason; frames can lie the other way', async () => {
     await page.getByText('show those too thin').click();
     await expect(page.getByText(/hidden: their pixels are under two thirds/)).toBeVisible();
     await choose(page, 'Frames lying', 'the other way');
-    await expect(page.getByRole('table', { name: 'Sizes against this file' }).getByRole('rowheader', { name: '180 × 240' })).toBeVisible();
+    await expect(
+      page
+        .getByRole('table', { name: 'Sizes against this file' })
+        .getByRole('rowheader', { name: '180 × 240' }),
+    ).toBeVisible();
     await choose(page, 'Frames lying', 'as the picture');
   });
 
-  const square = (await act(page, 'offerFormat', { workId: id, size: '200 x 200 mm', family: 'squares' })).id as string;
+  const square = (await act(page, 'offerFormat', { workId: id, size: '200 x 200 mm', family: 'squares' }))
+    .id as string;
   await test.step('the crop is dragged with the mouse, nudged with keys, typed with a rule, straightened, kept, undone', async () => {
     await page.goto(at(`/crop?size=${square}`));
     const left = page.getByLabel('Lost on the left');
@@ -78,7 +110,9 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     // It stops at the picture's edge: nothing is lost on the right any more.
     await expect(left).toHaveValue('66.7 mm');
     await fill(page, { 'Lost on the left': '80 mm' });
-    await expect(page.getByText(/Expected at most 66\.7 mm: more would cut outside the picture/)).toBeVisible();
+    await expect(
+      page.getByText(/Expected at most 66\.7 mm: more would cut outside the picture/),
+    ).toBeVisible();
     await expect(left).toHaveValue('80 mm');
     await fill(page, { 'Lost on the left': '1 1/2 in' });
     await expect(page.getByText('28.6 mm')).toBeVisible();
@@ -111,35 +145,56 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     expect(drawn.lengths.some((l) => Math.abs(l - 200) < 0.1)).toBe(true);
     expect(drawn.lengths.some((l) => Math.abs(l - 275.4) < 0.1)).toBe(true);
     expect(drawn.widthMm).toBeGreaterThan(275.4);
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Save the drawing as SVG: Pilot Cutter/ }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: /Save the drawing as SVG: Pilot Cutter/ }).click(),
+    ]);
     expect(readFileSync((await download.path())!, 'utf8')).toMatch(/width="[\d.]+mm"/);
   });
 
   await test.step('a mat with the framer’s tolerances: held against the worst, advised in figures, listed for cutting', async () => {
     await page.goto(at(`/mount?size=${square}`));
     await page.getByRole('button', { name: 'Record who cuts' }).click();
-    await fill(page, { Name: 'the framers', 'Window, widest to narrowest': '3 mm', 'Sheet, widest to narrowest': '2 mm', 'Laid off the middle by up to': '1 mm' });
+    await fill(page, {
+      Name: 'the framers',
+      'Window, widest to narrowest': '3 mm',
+      'Sheet, widest to narrowest': '2 mm',
+      'Laid off the middle by up to': '1 mm',
+    });
     await page.getByRole('button', { name: 'Keep it' }).click();
     await said(page, 'the framers is recorded');
     await choose(page, 'Cut by', 'the framers');
     await fill(page, { 'Window, wide': '230 mm', 'Window, high': '210 mm' });
-    const hold = page.getByRole('table', { name: 'Hold and cover' }).getByRole('row').filter({ hasText: 'Holds the sheet, left and right' });
+    const hold = page
+      .getByRole('table', { name: 'Hold and cover' })
+      .getByRole('row')
+      .filter({ hasText: 'Holds the sheet, left and right' });
     // Sheet 250, window 230: 10 as drawn, 6.5 at the worst, 7.9 expected.
     await expect(hold).toContainText('10 mm');
     await expect(hold).toContainText('6.5 mm');
     await expect(hold).toContainText('7.9 mm');
     await fill(page, { 'Window, wide': '246 mm' });
-    await expect(page.getByText(/Print on a sheet 9 mm larger, or ask for a window 9 mm smaller in width/)).toBeVisible();
+    await expect(
+      page.getByText(/Print on a sheet 9 mm larger, or ask for a window 9 mm smaller in width/),
+    ).toBeVisible();
     await fill(page, { 'Window, wide': '300 mm' });
-    await expect(page.getByText(/less than the sheet, which is 250 mm wide: it would fall through/)).toBeVisible();
+    await expect(
+      page.getByText(/less than the sheet, which is 250 mm wide: it would fall through/),
+    ).toBeVisible();
     await page.getByRole('button', { name: 'Keep this mat' }).click();
     await expect(page.getByRole('textbox', { name: 'Window, wide' })).toHaveValue('300 mm');
     await fill(page, { 'Window, wide': '230 mm' });
     await page.getByRole('button', { name: 'Keep this mat' }).click();
     await said(page, /The mat of 200 × 200 mm is kept/);
-    await expect(page.getByRole('table', { name: 'Cutting list' }).getByRole('row', { name: /^window/ })).toContainText('230 × 210 mm');
-    const href = (await page.getByRole('link', { name: /PDF at true size: Mat of/ }).getAttribute('href'))!;
-    expect((await readPdf(page.request, href)).pages[0]!.text).toContain('Tolerances of the framers: sheet 2 mm, window 3 mm');
+    await expect(
+      page.getByRole('table', { name: 'Cutting list' }).getByRole('row', { name: /^window/ }),
+    ).toContainText('230 × 210 mm');
+    const href = (await page
+      .getByRole('link', { name: /PDF at true size: Mat of/ })
+      .getAttribute('href'))!;
+    expect((await readPdf(page.request, href)).pages[0]!.text).toContain(
+      'Tolerances of the framers: sheet 2 mm, window 3 mm',
+    );
   });
 
   await test.step('a canvas is wrapped: sheet, bars, sticks, square; as a diptych', async () => {
@@ -164,23 +219,49 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await fill(page, { 'Pixels per inch': '100' });
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
-    await expect(page.getByText(/^246x356mm_pilot-cutter-wide-water-panel-2_v\d+\.tif$/)).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByText(/^246x356mm_pilot-cutter-wide-water-panel-2_v\d+\.tif$/)).toBeVisible({
+      timeout: 120_000,
+    });
     await expect(page.getByText(/Stale:/)).toHaveCount(0);
     await page.goto(at(`/wrap?size=${square}`));
     await fill(page, { 'Depth of the bars': '20 mm' });
     await page.getByRole('button', { name: 'Keep this wrap' }).click();
     await said(page, /The wrap of 200 × 200 mm is kept/);
     await page.goto(`/works/${id}/capture/files`);
-    await expect(page.getByText(/Stale: .*the mirrored edge.* changed since it was made/).first()).toBeVisible();
+    await expect(
+      page.getByText(/Stale: .*the mirrored edge.* changed since it was made/).first(),
+    ).toBeVisible();
   });
 
   await test.step('a roll of mixed works: received, nested, moved by hand, queued, printed; the stock is charged', async () => {
-    const other = (await act(page, 'recordWork', { ...WORK, title: 'Second Boat', size: '300 x 300 mm' })).id;
+    const other = (await act(page, 'recordWork', { ...WORK, title: 'Second Boat', size: '300 x 300 mm' }))
+      .id;
     await act(page, 'offerFormat', { workId: other, size: '300 x 200 mm', family: 'own' });
-    const paper = (await act(page, 'recordPaper', { name: 'Test Rag', base: 'cotton', surface: 'matte', gsm: 300, thickness: '0.5 mm', brightener: 'none', mayRoll: true, scuffs: true, dryHours: 24, pricePerM2: '20', sizes: '', permanence: '', notes: '' })).id;
+    const paper = (
+      await act(page, 'recordPaper', {
+        name: 'Test Rag',
+        base: 'cotton',
+        surface: 'matte',
+        gsm: 300,
+        thickness: '0.5 mm',
+        brightener: 'none',
+        mayRoll: true,
+        scuffs: true,
+        dryHours: 24,
+        pricePerM2: '20',
+        sizes: '',
+        permanence: '',
+        notes: '',
+      })
+    ).id;
     await page.goto('/papers');
     await page.getByRole('button', { name: 'Receive a lot of Test Rag' }).click();
-    await fill(page, { Lot: 'T-1', 'Width of the roll': '610 mm', 'Its length': '5000 mm', 'What all of it cost, EUR': '50' });
+    await fill(page, {
+      Lot: 'T-1',
+      'Width of the roll': '610 mm',
+      'Its length': '5000 mm',
+      'What all of it cost, EUR': '50',
+    });
     await page.getByRole('button', { name: 'Put it in the drawer' }).click();
     await said(page, 'Test Rag, T-1, is in the drawer');
     await expect(page.getByText('5000 mm of 610 mm roll')).toBeVisible();
@@ -193,7 +274,10 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     const add = async (what: string, count: string) => {
       const finder = page.getByRole('combobox', { name: 'Prints of' });
       await finder.fill(what);
-      await page.getByRole('option', { name: new RegExp(what) }).first().click();
+      await page
+        .getByRole('option', { name: new RegExp(what) })
+        .first()
+        .click();
       await fill(page, { 'How many': count });
       await page.getByRole('button', { name: 'Add prints' }).click();
     };
@@ -217,7 +301,10 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await page.keyboard.press('Shift+ArrowRight');
     await expect(page.getByRole('button', { name: 'Keep what I moved' })).toBeVisible();
     await page.getByRole('button', { name: 'Put it back' }).click();
-    const [was, first] = [(await piece.boundingBox())!, (await page.locator('[data-piece]').first().boundingBox())!];
+    const [was, first] = [
+      (await piece.boundingBox())!,
+      (await page.locator('[data-piece]').first().boundingBox())!,
+    ];
     await page.mouse.move(was.x + was.width / 2, was.y + was.height / 2);
     await page.mouse.down();
     await page.mouse.move(first.x + first.width / 2, first.y + first.height / 2, { steps: 8 });

@@ -5,15 +5,51 @@ import { expect, test, type Page } from '@playwright/test';
 import { choose, fill, makeTiff, readPdf, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  const response = await page.request.post(`/api/act/${name}`, {
+    data: input,
+    headers: { origin: 'http://127.0.0.1:3377' },
+  });
   expect(response.status(), await response.text()).toBe(200);
   return response.json();
 };
-const PAPER = { base: 'cotton', surface: 'matte', gsm: 300, thickness: '0.5 mm', brightener: 'none', mayRoll: true, scuffs: true, dryHours: 24, pricePerM2: '20', sizes: '', permanence: '', notes: '' };
+const PAPER = {
+  base: 'cotton',
+  surface: 'matte',
+  gsm: 300,
+  thickness: '0.5 mm',
+  brightener: 'none',
+  mayRoll: true,
+  scuffs: true,
+  dryHours: 24,
+  pricePerM2: '20',
+  sizes: '',
+  permanence: '',
+  notes: '',
+};
 
-test('a paper from its sample to its last sheet: received, printed on, spoiled, forecast, discontinued; routes compared', async ({ page }) => {
-  const work = (await act(page, 'recordWork', { title: 'Pier, Low Water', year: 2026, medium: 'ink on paper', kind: 'drawing', size: '300 x 200 mm', owner: 'the studio', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, mayPrint: 'yes', rights: '', notes: '' })).id as string;
-  const format = (await act(page, 'offerFormat', { workId: work, size: '300 x 200 mm', family: 'own' })).id as string;
+test('a paper from its sample to its last sheet: received, printed on, spoiled, forecast, discontinued; routes compared', async ({
+  page,
+}) => {
+  const work = (
+    await act(page, 'recordWork', {
+      title: 'Pier, Low Water',
+      year: 2026,
+      medium: 'ink on paper',
+      kind: 'drawing',
+      size: '300 x 200 mm',
+      owner: 'the studio',
+      soldPrice: '',
+      drySince: null,
+      varnish: '',
+      surface: '',
+      smears: false,
+      mayPrint: 'yes',
+      rights: '',
+      notes: '',
+    })
+  ).id as string;
+  const format = (await act(page, 'offerFormat', { workId: work, size: '300 x 200 mm', family: 'own' }))
+    .id as string;
   await act(page, 'changeBorder', { id: format, top: '0', right: '0', bottom: '0', left: '0' });
   await page.goto(`/works/${work}/capture`);
   await page.locator('input[type=file]').setInputFiles(await makeTiff('pier.tif', 1_800, 1_200, 4));
@@ -25,7 +61,11 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
   await test.step('a printer with its inks', async () => {
     await page.goto('/papers/machines');
     await page.getByRole('button', { name: 'Record a printer' }).click();
-    await fill(page, { Name: 'the back room', 'Inks: colour, ml, price': 'black, 80, 40\nblack, 80, 40', 'Cost, EUR': '1900' });
+    await fill(page, {
+      Name: 'the back room',
+      'Inks: colour, ml, price': 'black, 80, 40\nblack, 80, 40',
+      'Cost, EUR': '1900',
+    });
     await page.getByRole('button', { name: 'Keep it' }).click();
     await expect(page.getByText('Expected each colour once.')).toBeVisible();
     await fill(page, { 'Inks: colour, ml, price': 'black, 80, 40\ncyan, 80, 38' });
@@ -53,16 +93,47 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     await page.getByRole('button', { name: 'Keep it', exact: true }).click();
     await said(page, 'Mole Rag 300 is kept');
     await page.getByRole('button', { name: 'Receive a lot' }).click();
-    await fill(page, { Lot: 'MR-1', 'Width of the roll': '610 mm', 'Its length': '3000 mm', 'What all of it cost, EUR': '30' });
+    await fill(page, {
+      Lot: 'MR-1',
+      'Width of the roll': '610 mm',
+      'Its length': '3000 mm',
+      'What all of it cost, EUR': '30',
+    });
     await page.getByRole('button', { name: 'Put it in the drawer' }).click();
     await said(page, 'is in the drawer');
     await expect(page.getByRole('img', { name: /3000 mm on hand/ })).toBeVisible();
   });
 
   await test.step('a gang goes to the queue, is misprinted once, then printed: paper, ink and the register move', async () => {
-    const edition = (await act(page, 'openEdition', { workId: work, kind: 'limited', size: 5, proofs: { AP: 0, PP: 0, HC: 0 }, run: 'all sizes', formatId: null, signing: 'back' })).id as string;
-    const layout = (await act(page, 'beginLayout', { name: 'Piers', kind: 'roll', paperId: paper, size: '610 mm', margin: '5 mm', gap: '0' })).id as string;
-    await act(page, 'addPieces', { id: layout, formatId: format, size: '', says: '', count: 2, rotate: true });
+    const edition = (
+      await act(page, 'openEdition', {
+        workId: work,
+        kind: 'limited',
+        size: 5,
+        proofs: { AP: 0, PP: 0, HC: 0 },
+        run: 'all sizes',
+        formatId: null,
+        signing: 'back',
+      })
+    ).id as string;
+    const layout = (
+      await act(page, 'beginLayout', {
+        name: 'Piers',
+        kind: 'roll',
+        paperId: paper,
+        size: '610 mm',
+        margin: '5 mm',
+        gap: '0',
+      })
+    ).id as string;
+    await act(page, 'addPieces', {
+      id: layout,
+      formatId: format,
+      size: '',
+      says: '',
+      count: 2,
+      rotate: true,
+    });
     await act(page, 'queueLayout', { id: layout, queued: true });
     await page.goto('/papers/queue');
     // Two of 300 × 200 beside each other across 600: 200 + 10.
@@ -75,7 +146,10 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     await fill(page, { 'What went wrong': 'banding in the sky' });
     await page.getByRole('button', { name: 'It is spoiled' }).click();
     await said(page, /Spoiled: 2\.10\sEUR of paper from MR-1/);
-    await page.getByRole('button', { name: /^It is printed/ }).first().click();
+    await page
+      .getByRole('button', { name: /^It is printed/ })
+      .first()
+      .click();
     await fill(page, { 'Why, where a proof is missing or stale': 'first of the run, judged as it came' });
     await page.getByRole('dialog').getByRole('button', { name: 'It is printed' }).click();
     await said(page, /printed\. Inspect/);
@@ -85,7 +159,9 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     // 3000 − 2 × 210.
     await expect(page.getByRole('img', { name: /2580 mm on hand/ })).toBeVisible();
     const moves = page.getByRole('table', { name: 'Moves' });
-    await expect(moves.getByRole('row', { name: /spoiled/ })).toContainText('banding in the sky; borne by us');
+    await expect(moves.getByRole('row', { name: /spoiled/ })).toContainText(
+      'banding in the sky; borne by us',
+    );
     await expect(moves.getByRole('row', { name: /printed/ })).toContainText('2.10');
     await page.goto('/papers/machines');
     // Two gangs of 0.12 m² at the first guess of 1.4 ml: 60 − 0.336.
@@ -112,7 +188,9 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     await expect(page.getByText(/Order now: 70 mm free/)).toBeVisible();
     await page.goto('/papers/order');
     await expect(page.getByRole('row', { name: /Mole Rag 300, 610 mm roll/ })).toBeVisible();
-    expect((await readPdf(page.request, '/api/documents/to-order/now')).pages[0]!.text).toContain('The Mill, 9 days');
+    expect((await readPdf(page.request, '/api/documents/to-order/now')).pages[0]!.text).toContain(
+      'The Mill, 9 days',
+    );
     expect(await (await page.request.get('/api/export/to-order.csv')).text()).toContain('Mole Rag 300');
   });
 
@@ -120,7 +198,11 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     await page.goto(at);
     await page.getByRole('button', { name: 'No longer made' }).click();
     await said(page, 'Mole Rag 300 is discontinued');
-    await expect(page.getByText(/Pier, Low Water: its limited edition of 5 is printed on it: later numbers would differ/)).toBeVisible();
+    await expect(
+      page.getByText(
+        /Pier, Low Water: its limited edition of 5 is printed on it: later numbers would differ/,
+      ),
+    ).toBeVisible();
     await expect(page.getByText('Quay Rag 310, 10 g/m² heavier, brightener little')).toBeVisible();
     await page.getByRole('link', { name: 'Beside its nearest' }).click();
     const beside = page.getByRole('table', { name: 'Papers side by side' });
@@ -129,7 +211,22 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
   });
 
   await test.step('routes are priced from a table, bad rows named, and compared', async () => {
-    const lab = (await act(page, 'recordRoute', { name: 'Mole Lab', kind: 'lab', process: 'chromogenic', leadDays: 6, ppi: 254, space: 'sRGB', fileKinds: 'JPEG', addsBorder: false, givesProofs: false, pricePerM2: '58', minimum: '0', notes: '' })).id as string;
+    const lab = (
+      await act(page, 'recordRoute', {
+        name: 'Mole Lab',
+        kind: 'lab',
+        process: 'chromogenic',
+        leadDays: 6,
+        ppi: 254,
+        space: 'sRGB',
+        fileKinds: 'JPEG',
+        addsBorder: false,
+        givesProofs: false,
+        pricePerM2: '58',
+        minimum: '0',
+        notes: '',
+      })
+    ).id as string;
     const file = join(mkdtempSync(join(tmpdir(), 'glassine-table-')), 'prices.csv');
     writeFileSync(file, 'Size;Qty;Price\n300x200 mm;1;6,40\n300x200 mm;5;5,20\nhuge;1;9\ncustom;1;70\n');
     await page.goto(`/papers/route/${lab}`);

@@ -3,29 +3,94 @@ import sharp from 'sharp';
 import { choose, fill, makeFile, press, said } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, { data: input, headers: { origin: 'http://127.0.0.1:3377' } });
+  const response = await page.request.post(`/api/act/${name}`, {
+    data: input,
+    headers: { origin: 'http://127.0.0.1:3377' },
+  });
   expect(response.status(), await response.text()).toBe(200);
   return response.json();
 };
 /** A painted scene in sRGB: a sky, hills, and stones of many sizes and colours. */
 async function scene(name: string, width: number, height: number, seed: number): Promise<string> {
-  const chance = (n: number) => { let h = Math.imul(n + seed * 7_919, 0x9e3779b1); h = Math.imul(h ^ (h >>> 15), 0x85ebca6b); return ((h ^ (h >>> 13)) >>> 0) / 4_294_967_296; };
-  const stones = Array.from({ length: 240 }, (_, i) => `<ellipse cx="${chance(5 * i) * width}" cy="${height * (0.35 + 0.65 * chance(5 * i + 1))}" rx="${8 + 90 * chance(5 * i + 2) ** 3}" ry="${6 + 60 * chance(5 * i + 3) ** 3}" fill="hsl(${Math.round(360 * chance(5 * i + 4))} ${i % 9 === 0 ? 95 : 22}% ${25 + Math.round(50 * chance(5 * i + 2))}%)"/>`);
+  const chance = (n: number) => {
+    let h = Math.imul(n + seed * 7_919, 0x9e3779b1);
+    h = Math.imul(h ^ (h >>> 15), 0x85ebca6b);
+    return ((h ^ (h >>> 13)) >>> 0) / 4_294_967_296;
+  };
+  const stones = Array.from(
+    { length: 240 },
+    (_, i) =>
+      `<ellipse cx="${chance(5 * i) * width}" cy="${height * (0.35 + 0.65 * chance(5 * i + 1))}" rx="${8 + 90 * chance(5 * i + 2) ** 3}" ry="${6 + 60 * chance(5 * i + 3) ** 3}" fill="hsl(${Math.round(360 * chance(5 * i + 4))} ${i % 9 === 0 ? 95 : 22}% ${25 + Math.round(50 * chance(5 * i + 2))}%)"/>`,
+  );
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><defs><linearGradient id="g" x2="0" y2="1"><stop stop-color="#8fa3b4"/><stop offset="1" stop-color="#6b6250"/></linearGradient></defs><rect width="100%" height="100%" fill="url(#g)"/>${stones.join('')}</svg>`;
-  return makeFile(name, await sharp(Buffer.from(svg)).flatten().withIccProfile('srgb').tiff({ compression: 'none' }).toBuffer());
+  return makeFile(
+    name,
+    await sharp(Buffer.from(svg))
+      .flatten()
+      .withIccProfile('srgb')
+      .tiff({ compression: 'none' })
+      .toBuffer(),
+  );
 }
-const BLANK = { owner: 'the studio', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false, rights: '', notes: '' };
-const PAPER = { base: 'cotton', surface: 'matte', gsm: 300, thickness: '0.5 mm', brightener: 'none', mayRoll: true, scuffs: true, dryHours: 0, pricePerM2: '20', sizes: '', permanence: '', notes: '' };
-const ROUTE = { kind: 'own printer', process: 'pigment inkjet', leadDays: 1, ppi: 200, space: 'opRGB', fileKinds: 'TIFF', addsBorder: true, givesProofs: true, pricePerM2: '21', minimum: '0', notes: '' };
+const BLANK = {
+  owner: 'the studio',
+  soldPrice: '',
+  drySince: null,
+  varnish: '',
+  surface: '',
+  smears: false,
+  rights: '',
+  notes: '',
+};
+const PAPER = {
+  base: 'cotton',
+  surface: 'matte',
+  gsm: 300,
+  thickness: '0.5 mm',
+  brightener: 'none',
+  mayRoll: true,
+  scuffs: true,
+  dryHours: 0,
+  pricePerM2: '20',
+  sizes: '',
+  permanence: '',
+  notes: '',
+};
+const ROUTE = {
+  kind: 'own printer',
+  process: 'pigment inkjet',
+  leadDays: 1,
+  ppi: 200,
+  space: 'opRGB',
+  fileKinds: 'TIFF',
+  addsBorder: true,
+  givesProofs: true,
+  pricePerM2: '21',
+  minimum: '0',
+  notes: '',
+};
 
-test('colour from the soft proof to the inspected print: profile, gamut, snippet, rounds, comparing back, staleness with override', async ({ page }) => {
-  const work = (await act(page, 'recordWork', { ...BLANK, title: 'Tarn, Clearing', year: 2026, medium: 'gouache', kind: 'painting', size: '400 x 300 mm', mayPrint: 'yes' })).id as string;
+test('colour from the soft proof to the inspected print: profile, gamut, snippet, rounds, comparing back, staleness with override', async ({
+  page,
+}) => {
+  const work = (
+    await act(page, 'recordWork', {
+      ...BLANK,
+      title: 'Tarn, Clearing',
+      year: 2026,
+      medium: 'gouache',
+      kind: 'painting',
+      size: '400 x 300 mm',
+      mayPrint: 'yes',
+    })
+  ).id as string;
   await page.goto(`/works/${work}/proofs/soft`);
   await expect(page.getByText('A picture comes first')).toBeVisible();
   await page.goto(`/works/${work}/capture`);
   await page.locator('input[type=file]').setInputFiles(await scene('tarn.tif', 1_600, 1_200, 5));
   await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
-  const format = (await act(page, 'offerFormat', { workId: work, size: '200 x 150 mm', family: 'own' })).id as string;
+  const format = (await act(page, 'offerFormat', { workId: work, size: '200 x 150 mm', family: 'own' }))
+    .id as string;
   const paper = (await act(page, 'recordPaper', { ...PAPER, name: 'Tarn Rag 300' })).id as string;
   const route = (await act(page, 'recordRoute', { ...ROUTE, name: 'the tarn room' })).id as string;
 
@@ -33,7 +98,13 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await page.goto('/papers/profiles');
     await choose(page, 'Paper', 'Tarn Rag 300');
     await choose(page, 'Printed by', 'any machine or route');
-    await page.getByLabel('ICC file').setInputFiles({ name: 'broken.icc', mimeType: 'application/octet-stream', buffer: Buffer.concat([Buffer.alloc(36), Buffer.from('acsp'), Buffer.alloc(200)]) });
+    await page
+      .getByLabel('ICC file')
+      .setInputFiles({
+        name: 'broken.icc',
+        mimeType: 'application/octet-stream',
+        buffer: Buffer.concat([Buffer.alloc(36), Buffer.from('acsp'), Buffer.alloc(200)]),
+      });
     await page.getByRole('button', { name: 'Read and keep it' }).click();
     await expect(page.getByText(/This profile cannot be used: expected/)).toBeVisible();
     await page.getByRole('button', { name: 'Profile this paper' }).click();
@@ -48,14 +119,31 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await choose(page, 'Paper and machine', /Tarn Rag 300/);
     const pane = page.getByRole('group', { name: 'Tarn, Clearing on Tarn Rag 300' });
     await choose(page, 'Show', 'the proof');
-    const sum = () => pane.locator('canvas').evaluate((c: HTMLCanvasElement) => { const d = c.getContext('2d')!.getImageData(0, 0, c.width, c.height).data; let s = 0; for (let i = 0; i < d.length; i += 41) s = (s * 31 + d[i]!) % 1_000_003; return s; });
+    const sum = () =>
+      pane.locator('canvas').evaluate((c: HTMLCanvasElement) => {
+        const d = c.getContext('2d')!.getImageData(0, 0, c.width, c.height).data;
+        let s = 0;
+        for (let i = 0; i < d.length; i += 41) s = (s * 31 + d[i]!) % 1_000_003;
+        return s;
+      });
     await expect(page.locator('[data-ready]')).toBeVisible();
     let before = 0;
-    await expect(async () => { before = await sum(); expect(before).toBeGreaterThan(0); }).toPass();
-    const changes = async (how: () => Promise<unknown>) => { const was = await sum(); await how(); await expect(async () => expect(await sum()).not.toBe(was)).toPass(); };
-    await changes(() => page.getByRole('checkbox', { name: 'The paper’s own white' }).click({ force: true }));
+    await expect(async () => {
+      before = await sum();
+      expect(before).toBeGreaterThan(0);
+    }).toPass();
+    const changes = async (how: () => Promise<unknown>) => {
+      const was = await sum();
+      await how();
+      await expect(async () => expect(await sum()).not.toBe(was)).toPass();
+    };
+    await changes(() =>
+      page.getByRole('checkbox', { name: 'The paper’s own white' }).click({ force: true }),
+    );
     await changes(() => choose(page, 'Intent', 'perceptual'));
-    await changes(() => page.getByRole('checkbox', { name: 'Mark what is out of gamut' }).click({ force: true }));
+    await changes(() =>
+      page.getByRole('checkbox', { name: 'Mark what is out of gamut' }).click({ force: true }),
+    );
     await changes(() => page.getByRole('slider', { name: 'Out of gamut above, ΔE00' }).fill('0.5'));
     await expect(page.getByText(/% of what is in view is out of gamut/)).toBeVisible();
     await changes(() => page.getByRole('button', { name: '1:1' }).click());
@@ -81,7 +169,12 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await said(page, 'regions by measure');
     const first = page.getByRole('button', { name: /^Region 1, at/ });
     const where = await first.getAttribute('aria-label');
-    await first.press('ArrowLeft'); await first.press('ArrowUp'); await first.press('ArrowRight'); await first.press('ArrowRight'); await first.press('ArrowDown'); await first.press('ArrowDown');
+    await first.press('ArrowLeft');
+    await first.press('ArrowUp');
+    await first.press('ArrowRight');
+    await first.press('ArrowRight');
+    await first.press('ArrowDown');
+    await first.press('ArrowDown');
     await expect(first).not.toHaveAttribute('aria-label', where!);
     await expect(page.getByText(/Shows .* % of the picture/)).toBeVisible();
     await page.getByLabel('Changed since the last round').fill('nothing yet');
@@ -99,9 +192,29 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
   });
 
   await test.step('the loop practised: a whole, made smaller; compared; the advice begins the next round', async () => {
-    const whole = { formatId: format, paperId: paper, routeId: route, machineId: null, lotId: null, intent: 'relative colorimetric', ppi: 150, kernel: 'mitchell', sharpen: null, adjust: null, untaggedIs: null, changed: 'the whole in place of a part', cost: '2.40', what: { kind: 'whole' } };
+    const whole = {
+      formatId: format,
+      paperId: paper,
+      routeId: route,
+      machineId: null,
+      lotId: null,
+      intent: 'relative colorimetric',
+      ppi: 150,
+      kernel: 'mitchell',
+      sharpen: null,
+      adjust: null,
+      untaggedIs: null,
+      changed: 'the whole in place of a part',
+      cost: '2.40',
+      what: { kind: 'whole' },
+    };
     await act(page, 'makeProofSheet', whole);
-    await expect(async () => { await page.goto(`/works/${work}/proofs`); await expect(page.getByRole('link', { name: /whole-round-2_v2\.tif/ })).toBeVisible({ timeout: 1_000 }); }).toPass();
+    await expect(async () => {
+      await page.goto(`/works/${work}/proofs`);
+      await expect(page.getByRole('link', { name: /whole-round-2_v2\.tif/ })).toBeVisible({
+        timeout: 1_000,
+      });
+    }).toPass();
     await page.goto(`/works/${work}/proofs/compare`);
     await choose(page, 'Which proof', /round 2, whole/);
     await page.getByRole('button', { name: 'Print and scan for practice' }).click();
@@ -109,14 +222,25 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await expect(page.getByRole('img', { name: 'Map of differences' })).toBeVisible();
     await expect(page.getByText('from a repeat capture')).toBeVisible();
     // What is not this proof is refused, and why stays to be read; nothing is taken for it.
-    await page.getByLabel('Scan or photograph of the proof').setInputFiles(makeFile('a blank board.tif', await sharp({ create: { width: 900, height: 700, channels: 3, background: '#8a8a86' } }).tiff().toBuffer()));
+    await page.getByLabel('Scan or photograph of the proof').setInputFiles(
+      makeFile(
+        'a blank board.tif',
+        await sharp({ create: { width: 900, height: 700, channels: 3, background: '#8a8a86' } })
+          .tiff()
+          .toBuffer(),
+      ),
+    );
     await page.getByRole('button', { name: 'Compare', exact: true }).click();
-    await expect(page.getByText(/The proof is not found in this capture/)).toBeVisible({ timeout: 120_000 });
+    await expect(page.getByText(/The proof is not found in this capture/)).toBeVisible({
+      timeout: 120_000,
+    });
     await expect(page.getByRole('button', { name: 'Compare', exact: true })).toBeEnabled();
     await expect(page.locator('[data-verdict-of]')).toHaveCount(1);
     await page.getByRole('button', { name: 'Begin the next round with this' }).click();
     await expect(page).toHaveURL(/proofs\/sheet\?from=.*advice=/);
-    await expect(page.getByLabel('Changed since the last round, in your words')).toHaveValue('the adjustment, as comparing back advised');
+    await expect(page.getByLabel('Changed since the last round, in your words')).toHaveValue(
+      'the adjustment, as comparing back advised',
+    );
   });
 
   await test.step('judged, it is the reference; the client is sent a page that needs nothing else', async () => {
@@ -127,13 +251,20 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await said(page, 'are held against it from now');
     await expect(page.getByText(/at the north window/)).toBeVisible();
     await page.locator('li[data-state=accepted]').getByRole('button', { name: 'Photo, client' }).click();
-    const html = await (await page.request.get((await page.getByRole('link', { name: 'The page for the client' }).getAttribute('href'))!)).text();
+    const html = await (
+      await page.request.get(
+        (await page.getByRole('link', { name: 'The page for the client' }).getAttribute('href'))!,
+      )
+    ).text();
     expect(html).toContain('data:image/jpeg;base64,');
     expect(html).not.toMatch(/<script|src="http|href=/);
     await fill(page, { 'Sent to': 'Oda Brennick' });
     await page.getByRole('button', { name: 'Note that it was sent' }).click();
     await said(page, 'Their answer is waited for');
-    await page.locator('li[data-state=accepted]').getByRole('button', { name: 'The client’s answer' }).click();
+    await page
+      .locator('li[data-state=accepted]')
+      .getByRole('button', { name: 'The client’s answer' })
+      .click();
     await fill(page, { 'Their answer, in their words': 'Yes, and I know it is softer from near.' });
     await page.getByRole('button', { name: 'They accept it' }).click();
     await expect(page.getByText('Yes, and I know it is softer from near.')).toBeVisible();
@@ -152,12 +283,38 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await said(page, 'practice-v2.icc is kept for Tarn Rag 300');
     await page.goto(`/works/${work}/proofs`);
     await expect(page.getByText('Stale: the profile changed since')).toBeVisible();
-    const edition = (await act(page, 'openEdition', { workId: work, kind: 'open', size: null, proofs: { AP: 0, PP: 0, HC: 0 }, run: 'all sizes', formatId: null, signing: 'on request' })).id as string;
-    const print = { editionId: edition, impressionIds: null, count: 2, formatId: format, paperId: paper, reason: '' };
-    const refused = await page.request.post('/api/act/printImpressions', { data: print, headers: { origin: 'http://127.0.0.1:3377' } });
+    const edition = (
+      await act(page, 'openEdition', {
+        workId: work,
+        kind: 'open',
+        size: null,
+        proofs: { AP: 0, PP: 0, HC: 0 },
+        run: 'all sizes',
+        formatId: null,
+        signing: 'on request',
+      })
+    ).id as string;
+    const print = {
+      editionId: edition,
+      impressionIds: null,
+      count: 2,
+      formatId: format,
+      paperId: paper,
+      reason: '',
+    };
+    const refused = await page.request.post('/api/act/printImpressions', {
+      data: print,
+      headers: { origin: 'http://127.0.0.1:3377' },
+    });
     expect(refused.status()).toBe(409);
-    expect((await refused.json()).error).toMatchObject({ overridable: true, says: expect.stringContaining('the profile changed since') });
-    await act(page, 'printImpressions', { ...print, reason: 'the new profile was compared and is the same' });
+    expect((await refused.json()).error).toMatchObject({
+      overridable: true,
+      says: expect.stringContaining('the profile changed since'),
+    });
+    await act(page, 'printImpressions', {
+      ...print,
+      reason: 'the new profile was compared and is the same',
+    });
     await page.goto(`/register/${edition}`);
     await page.getByLabel('Impressions').getByRole('row').first().click();
     await expect(page.getByText(/Printed all the same: the new profile was compared/)).toBeVisible();
@@ -171,14 +328,26 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await press(page, 'k');
     await said(page, 'Passed: 6 points right.');
     await expect(page.getByText('1 to look over')).toBeVisible();
-    await press(page, 'y'); await press(page, 'y'); await press(page, 'a');
+    await press(page, 'y');
+    await press(page, 'y');
+    await press(page, 'a');
     await choose(page, 'Who bears the cost', 'the paper’s maker');
     await page.getByRole('button', { name: 'Spoil it, with the reason' }).click();
     await said(page, 'Spoiled: a scratch or crease; borne by the paper’s maker');
   });
 
   await test.step('what passed is found again and used for another work', async () => {
-    const other = (await act(page, 'recordWork', { ...BLANK, title: 'Tarn, Closing', year: 2026, medium: 'gouache', kind: 'painting', size: '400 x 300 mm', mayPrint: 'yes' })).id as string;
+    const other = (
+      await act(page, 'recordWork', {
+        ...BLANK,
+        title: 'Tarn, Closing',
+        year: 2026,
+        medium: 'gouache',
+        kind: 'painting',
+        size: '400 x 300 mm',
+        mayPrint: 'yes',
+      })
+    ).id as string;
     await page.goto(`/works/${other}/capture`);
     await page.locator('input[type=file]').setInputFiles(await scene('tarn2.tif', 1_500, 1_100, 6));
     await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
@@ -186,7 +355,10 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await page.goto(`/works/${other}/proofs/formulas`);
     await choose(page, 'Paper', 'Tarn Rag 300');
     await expect(page.getByRole('row', { name: /Tarn, Clearing/ })).toBeVisible();
-    await page.getByRole('row', { name: /Tarn, Clearing/ }).getByRole('button', { name: 'Use again' }).click();
+    await page
+      .getByRole('row', { name: /Tarn, Clearing/ })
+      .getByRole('button', { name: 'Use again' })
+      .click();
     await expect(page).toHaveURL(new RegExp(`works/${other}/proofs/sheet\\?from=`));
     await said(page, 'A prep with');
   });

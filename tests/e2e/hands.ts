@@ -27,7 +27,8 @@ export async function choose(page: Page, label: string, option: string | RegExp)
 export async function fill(page: Page, values: Record<string, string>): Promise<void> {
   const dialog = page.getByRole('dialog').last();
   const root = (await dialog.count()) ? dialog : page;
-  for (const [label, value] of Object.entries(values)) await root.getByLabel(label, { exact: true }).first().fill(value);
+  for (const [label, value] of Object.entries(values))
+    await root.getByLabel(label, { exact: true }).first().fill(value);
 }
 
 /** Waits until the studio has said what was done. */
@@ -38,11 +39,16 @@ export async function said(page: Page, text: string | RegExp): Promise<void> {
 /** A TIFF of 16 bits with stripes fine enough to measure, written to disk. */
 export async function makeTiff(name: string, width: number, height: number, seed = 0): Promise<string> {
   const path = join(mkdtempSync(join(tmpdir(), 'glassine-file-')), name);
-  await writeTiff(path, { width, height, bits: 16, channels: 3, ppi: 300, taken: '2026:11:04 10:12:00' }, (from, rows) => {
-    const band = new Uint16Array(width * rows * 3);
-    for (let i = 0; i < band.length; i++) band[i] = ((i * 2654435761 + from * 40503 + seed) >>> 8) & 0xffff;
-    return band;
-  });
+  await writeTiff(
+    path,
+    { width, height, bits: 16, channels: 3, ppi: 300, taken: '2026:11:04 10:12:00' },
+    (from, rows) => {
+      const band = new Uint16Array(width * rows * 3);
+      for (let i = 0; i < band.length; i++)
+        band[i] = ((i * 2654435761 + from * 40503 + seed) >>> 8) & 0xffff;
+      return band;
+    },
+  );
   return path;
 }
 
@@ -68,7 +74,11 @@ export async function readPdf(request: APIRequestContext, url: string): Promise<
     pages.push({
       widthMm: (width / 72) * 25.4,
       heightMm: (height / 72) * 25.4,
-      text: joined(content.items.flatMap((i) => ('str' in i ? [{ str: i.str, transform: i.transform as number[], width: i.width }] : []))),
+      text: joined(
+        content.items.flatMap((i) =>
+          'str' in i ? [{ str: i.str, transform: i.transform as number[], width: i.width }] : [],
+        ),
+      ),
     });
   }
   const { info } = await doc.getMetadata();

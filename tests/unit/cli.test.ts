@@ -27,7 +27,10 @@ test.each([
     { field: 'print.height', value: 'tall', expected: expect.stringContaining('length') },
   ],
   [['resolution.check', 'not json'], { field: 'input', value: 'not json', expected: 'one JSON object' }],
-  [['no.such', '{}'], { field: 'name', value: 'no.such', expected: expect.stringContaining('resolution.check') }],
+  [
+    ['no.such', '{}'],
+    { field: 'name', value: 'no.such', expected: expect.stringContaining('resolution.check') },
+  ],
   [['resolution.largest'], { field: 'input', value: null, expected: 'one JSON object' }],
 ])('bad input %j exits with 2 and names it', (args, error) => {
   const { status, stdout } = calc(...args);
@@ -38,6 +41,13 @@ test.each([
 test('calc list names them all', () => {
   const { calcs } = JSON.parse(calc('list').stdout) as { calcs: { name: string }[] };
   expect(calcs.map((c) => c.name)).toEqual(
-    expect.arrayContaining(['resolution.check', 'resolution.largest', 'layout.ratio', 'price.solve', 'parcel.shipBy', 'parcel.weigh']),
+    expect.arrayContaining([
+      'resolution.check',
+      'resolution.largest',
+      'layout.ratio',
+      'price.solve',
+      'parcel.shipBy',
+      'parcel.weigh',
+    ]),
   );
 });

@@ -6,7 +6,11 @@ const ROOT = join(process.cwd(), 'src/core');
 const files = (dir: string): string[] =>
   readdirSync(dir).flatMap((name) => {
     const path = join(dir, name);
-    return statSync(path).isDirectory() ? files(path) : /\.ts$/.test(name) && !/\.test\.ts$/.test(name) ? [path] : [];
+    return statSync(path).isDirectory()
+      ? files(path)
+      : /\.ts$/.test(name) && !/\.test\.ts$/.test(name)
+        ? [path]
+        : [];
   });
 
 type Example = { file: string; expression: string; result: string };
@@ -21,7 +25,8 @@ for (const path of files(ROOT)) {
     examples.push({ file: path.slice(ROOT.length + 1), expression: m[1]!, result: m[2]! });
 }
 const names = Object.keys(scope).filter((n) => /^[A-Za-z_$]\w*$/.test(n) && n !== 'default');
-const evaluate = (code: string): unknown => new Function(...names, `return (${code});`)(...names.map((n) => scope[n]));
+const evaluate = (code: string): unknown =>
+  new Function(...names, `return (${code});`)(...names.map((n) => scope[n]));
 
 test('core is documented with examples', () => {
   expect(examples.length).toBeGreaterThan(45);

@@ -10,7 +10,9 @@ import { folder, saved, tiff } from './helpers/files';
 import { emptyStudio, furnished, numbersOf, order, refused, withPrints } from './helpers/house';
 
 const child = (script: string, ...args: string[]): ChildProcess =>
-  spawn(process.execPath, ['--import', 'tsx', `tests/unit/helpers/${script}.ts`, ...args], { stdio: ['pipe', 'pipe', 'inherit'] });
+  spawn(process.execPath, ['--import', 'tsx', `tests/unit/helpers/${script}.ts`, ...args], {
+    stdio: ['pipe', 'pipe', 'inherit'],
+  });
 
 /** Waits until a child has printed so many lines that begin so; gives all of its lines. */
 function lines(of: ChildProcess, begin: string, count = 1): Promise<string[]> {
@@ -35,7 +37,9 @@ test('forty picks at once from eight processes: forty numbers, none twice, the f
   const f = await furnished({ withMaster: false });
   const { editionId } = await withPrints(f, 40, 40);
   const ids = await Promise.all(Array.from({ length: 40 }, () => order(f, editionId)));
-  expect((await refused(order(f, editionId))).says).toMatch(/at most 0: that many of Night Ferry are neither gone nor promised/);
+  expect((await refused(order(f, editionId))).says).toMatch(
+    /at most 0: that many of Night Ferry are neither gone nor promised/,
+  );
   // The forty-first cannot even be taken, so it is laid beside the others by hand.
   const [first] = await f.studio.db.select().from(orders).where(eq(orders.id, ids[0]!));
   const extra = { ...first!, id: 'the forty-first', number: 9_999 };
@@ -44,7 +48,14 @@ test('forty picks at once from eight processes: forty numbers, none twice, the f
     const { orderLines } = await import('@/store/schema');
     await tx
       .insert(orderLines)
-      .values({ id: 'its line', orderId: extra.id, editionId, formatId: f.formatId, quantity: 1, priceMinor: 5_310 });
+      .values({
+        id: 'its line',
+        orderId: extra.id,
+        editionId,
+        formatId: f.formatId,
+        quantity: 1,
+        priceMinor: 5_310,
+      });
   });
   const all = [...ids, extra.id];
   const children = Array.from({ length: 8 }, (_, k) =>
@@ -67,7 +78,9 @@ test('forty picks at once from eight processes: forty numbers, none twice, the f
   expect(numbers).toHaveLength(40);
   expect(new Set(numbers).size).toBe(40);
   expect(answers.filter((a) => a.includes('refused'))).toEqual([
-    expect.stringMatching(/refused None left of Night Ferry at 100 × 75 mm: every number of the 40 has gone/),
+    expect.stringMatching(
+      /refused None left of Night Ferry at 100 × 75 mm: every number of the 40 has gone/,
+    ),
   ]);
   const held = (await numbersOf(f.studio, editionId)).map((i) => i.orderLineId);
   expect(new Set(held).size).toBe(40);
@@ -141,9 +154,18 @@ test('two readers of one number cannot both print it', async () => {
   const [, second] = await numbersOf(f.studio, editionId);
   const { printImpressions } = await import('@/studio/editions');
   const print = (s: typeof other) =>
-    printImpressions(s, { editionId, impressionIds: [second!.id], count: null, formatId: f.formatId, paperId: f.paperId, reason: 'test' });
+    printImpressions(s, {
+      editionId,
+      impressionIds: [second!.id],
+      count: null,
+      formatId: f.formatId,
+      paperId: f.paperId,
+      reason: 'test',
+    });
   const results = await Promise.allSettled([print(f.studio), print(other)]);
   expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
   expect((await refused(print(other))).says).toBe('2/5 is to inspect: it is not printed twice.');
-  expect((await other.db.select().from(impressions).where(eq(impressions.id, second!.id)))[0]!.state).toBe('printed');
+  expect(
+    (await other.db.select().from(impressions).where(eq(impressions.id, second!.id)))[0]!.state,
+  ).toBe('printed');
 });

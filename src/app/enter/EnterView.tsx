@@ -17,8 +17,22 @@ export function EnterView() {
   return (
     <Wall style={{ maxWidth: 460, margin: '12vh auto 0' }}>
       <Sheet>
-        <form onSubmit={(e) => { e.preventDefault(); void enter(); }}>
-          <Stack><PageTitle>Glassine</PageTitle><Field label="Passphrase" type="password" value={phrase} onChange={setPhrase} autoFocus /><TroubleNote trouble={trouble} /><div><Button main type="submit" isDisabled={!phrase}>Come in</Button></div></Stack>
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void enter();
+          }}
+        >
+          <Stack>
+            <PageTitle>Glassine</PageTitle>
+            <Field label="Passphrase" type="password" value={phrase} onChange={setPhrase} autoFocus />
+            <TroubleNote trouble={trouble} />
+            <div>
+              <Button main type="submit" isDisabled={!phrase}>
+                Come in
+              </Button>
+            </div>
+          </Stack>
         </form>
       </Sheet>
     </Wall>

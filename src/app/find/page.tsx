@@ -7,5 +7,12 @@ export const metadata: Metadata = { title: 'Find' };
 
 export default async function FindPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
   const text = ((await searchParams).q ?? '').slice(0, 100).trim();
-  return <FindView text={text} found={text ? await findAnything((await studio()).db, text) : { works: [], orders: [], impressions: [] }} />;
+  return (
+    <FindView
+      text={text}
+      found={
+        text ? await findAnything((await studio()).db, text) : { works: [], orders: [], impressions: [] }
+      }
+    />
+  );
 }

@@ -6,7 +6,11 @@ import { JournalView } from './JournalView';
 
 export const metadata: Metadata = { title: 'Journal' };
 
-export default async function JournalPage({ searchParams }: { searchParams: Promise<{ q?: string; page?: string }> }) {
+export default async function JournalPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ q?: string; page?: string }>;
+}) {
   const q = await searchParams;
   const asked = { search: (q.q ?? '').slice(0, 100), page: pageOf(q.page) };
   const { lines, total } = await journalPage((await studio()).db, asked);

@@ -16,10 +16,41 @@ import { useUnits } from '@/ui/Units';
 import { Marked, type MarkKind } from '@/ui/Verdict';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
-type Props = { lines: Awaited<ReturnType<typeof ordersPage>>['lines']; total: number; perPage: number; counts: Partial<Record<OrderState, number>>; asked: Asked; today: string };
+type Props = {
+  lines: Awaited<ReturnType<typeof ordersPage>>['lines'];
+  total: number;
+  perPage: number;
+  counts: Partial<Record<OrderState, number>>;
+  asked: Asked;
+  today: string;
+};
 
-const Shelves = styled.nav`display: flex; gap: 6px 20px; flex-wrap: wrap; padding-bottom: 14px; a { color: ${t.ink2}; padding-bottom: 3px; } a[aria-current] { color: ${t.ink}; font-weight: 600; border-bottom: 2px solid ${t.ink}; }`;
-const MARKS: Record<OrderState, MarkKind> = { new: 'none', picked: 'none', packed: 'none', sealed: 'none', dispatched: 'none', delivered: 'holds', returned: 'care', lost: 'fails', cancelled: 'none' };
+const Shelves = styled.nav`
+  display: flex;
+  gap: 6px 20px;
+  flex-wrap: wrap;
+  padding-bottom: 14px;
+  a {
+    color: ${t.ink2};
+    padding-bottom: 3px;
+  }
+  a[aria-current] {
+    color: ${t.ink};
+    font-weight: 600;
+    border-bottom: 2px solid ${t.ink};
+  }
+`;
+const MARKS: Record<OrderState, MarkKind> = {
+  new: 'none',
+  picked: 'none',
+  packed: 'none',
+  sealed: 'none',
+  dispatched: 'none',
+  delivered: 'holds',
+  returned: 'care',
+  lost: 'fails',
+  cancelled: 'none',
+};
 
 /** Orders: those that want hands first, by the day they are promised for. */
 export function OrdersView({ lines, total, perPage, counts, asked, today }: Props) {
@@ -32,12 +63,34 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
   useKeys([{ key: 'n', says: 'take a new order', run: () => router.push('/orders/new') }]);
   const open = OPEN_ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
   const all = ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
-  const tab = (show: Asked['show'], name: string, n: number) => <Link key={show} href={href({ show })} prefetch={false} aria-current={asked.show === show ? 'page' : undefined}>{name} <Small>{n}</Small></Link>;
+  const tab = (show: Asked['show'], name: string, n: number) => (
+    <Link
+      key={show}
+      href={href({ show })}
+      prefetch={false}
+      aria-current={asked.show === show ? 'page' : undefined}
+    >
+      {name} <Small>{n}</Small>
+    </Link>
+  );
   return (
     <Wall>
       <Head>
-        <div><PageTitle>Orders</PageTitle><Lead>{open === 0 ? 'Nothing is waiting to leave.' : `${open} still to leave the house.`} Each is promised for a day; late is shown before it happens.</Lead></div>
-        <Row><ButtonLink href="/orders/new" main keyName="n">New order</ButtonLink><a href="/api/export/orders.csv" download>Save all as CSV</a></Row>
+        <div>
+          <PageTitle>Orders</PageTitle>
+          <Lead>
+            {open === 0 ? 'Nothing is waiting to leave.' : `${open} still to leave the house.`} Each is
+            promised for a day; late is shown before it happens.
+          </Lead>
+        </div>
+        <Row>
+          <ButtonLink href="/orders/new" main keyName="n">
+            New order
+          </ButtonLink>
+          <a href="/api/export/orders.csv" download>
+            Save all as CSV
+          </a>
+        </Row>
       </Head>
       <Shelves aria-label="Which orders">
         {tab('open', 'to leave', open)}
@@ -45,34 +98,106 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
         {tab('all', 'all', all)}
       </Shelves>
       <Sheet>
-        <form onSubmit={(e) => { e.preventDefault(); router.push(href({ search })); }}><Field label="Find by buyer or number" hideLabel placeholder="Find by buyer or number" value={search} onChange={setSearch} width={240} /></form>
-        {lines.length === 0
-          ? <Empty title={asked.search ? 'No such order' : all === 0 ? 'No orders yet' : 'None here'}><p>{asked.search ? 'Try a part of the buyer’s name, or the number alone.' : all === 0 ? 'An order has a buyer, what they bought, and a day it is promised for. Take one as soon as a size has a price and an edition.' : 'Look under another word above.'}</p></Empty>
-          : (
-            <Scroll>
-              <Table aria-label="Orders">
-                <thead><tr><th className="n">No.</th><th>Buyer</th><th>What</th><th className="n">Pieces</th><th className="n">Sum</th><th>Where it is</th><th>Leaves by</th></tr></thead>
-                <tbody>{lines.map((l) => <OrderLine key={l.order.id} line={l} today={today} />)}</tbody>
-              </Table>
-            </Scroll>
-          )}
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            router.push(href({ search }));
+          }}
+        >
+          <Field
+            label="Find by buyer or number"
+            hideLabel
+            placeholder="Find by buyer or number"
+            value={search}
+            onChange={setSearch}
+            width={240}
+          />
+        </form>
+        {lines.length === 0 ? (
+          <Empty title={asked.search ? 'No such order' : all === 0 ? 'No orders yet' : 'None here'}>
+            <p>
+              {asked.search
+                ? 'Try a part of the buyer’s name, or the number alone.'
+                : all === 0
+                  ? 'An order has a buyer, what they bought, and a day it is promised for. Take one as soon as a size has a price and an edition.'
+                  : 'Look under another word above.'}
+            </p>
+          </Empty>
+        ) : (
+          <Scroll>
+            <Table aria-label="Orders">
+              <thead>
+                <tr>
+                  <th className="n">No.</th>
+                  <th>Buyer</th>
+                  <th>What</th>
+                  <th className="n">Pieces</th>
+                  <th className="n">Sum</th>
+                  <th>Where it is</th>
+                  <th>Leaves by</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((l) => (
+                  <OrderLine key={l.order.id} line={l} today={today} />
+                ))}
+              </tbody>
+            </Table>
+          </Scroll>
+        )}
         <Pages page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
       </Sheet>
     </Wall>
   );
 }
 
-function OrderLine({ line: { order: o, buyer, country, pieces, sum, what }, today }: { line: Props['lines'][number]; today: string }) {
+function OrderLine({
+  line: { order: o, buyer, country, pieces, sum, what },
+  today,
+}: {
+  line: Props['lines'][number];
+  today: string;
+}) {
   const { money } = useUnits();
   const isOpen = OPEN_ORDER_STATES.includes(o.state);
   const left = daysBetween(today, o.shipBy);
   return (
     <tr>
-      <td className="n"><Link href={`/orders/${o.id}`} prefetch={false}><strong>{o.number}</strong></Link></td>
-      <td><Link href={`/orders/${o.id}`} prefetch={false}>{buyer}</Link> <Small>{country}</Small></td>
-      <td>{what ?? ''}</td><td className="n">{pieces}</td><td className="n">{money(sum + o.carriageMinor)}{!o.paidAt && <Small> to pay</Small>}</td>
-      <td>{MARKS[o.state] === 'none' ? ORDER_WORDS[o.state] : <Marked kind={MARKS[o.state]}>{ORDER_WORDS[o.state]}</Marked>}</td>
-      <td>{!isOpen ? <Small>{o.shipBy}</Small> : left > 0 ? dueWords(o.shipBy, today) : <Marked kind={left < 0 ? 'fails' : 'care'}>{left < 0 ? `late: ${dueWords(o.shipBy, today)}` : 'today'}</Marked>}</td>
+      <td className="n">
+        <Link href={`/orders/${o.id}`} prefetch={false}>
+          <strong>{o.number}</strong>
+        </Link>
+      </td>
+      <td>
+        <Link href={`/orders/${o.id}`} prefetch={false}>
+          {buyer}
+        </Link>{' '}
+        <Small>{country}</Small>
+      </td>
+      <td>{what ?? ''}</td>
+      <td className="n">{pieces}</td>
+      <td className="n">
+        {money(sum + o.carriageMinor)}
+        {!o.paidAt && <Small> to pay</Small>}
+      </td>
+      <td>
+        {MARKS[o.state] === 'none' ? (
+          ORDER_WORDS[o.state]
+        ) : (
+          <Marked kind={MARKS[o.state]}>{ORDER_WORDS[o.state]}</Marked>
+        )}
+      </td>
+      <td>
+        {!isOpen ? (
+          <Small>{o.shipBy}</Small>
+        ) : left > 0 ? (
+          dueWords(o.shipBy, today)
+        ) : (
+          <Marked kind={left < 0 ? 'fails' : 'care'}>
+            {left < 0 ? `late: ${dueWords(o.shipBy, today)}` : 'today'}
+          </Marked>
+        )}
+      </td>
     </tr>
   );
 }

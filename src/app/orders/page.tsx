@@ -8,12 +8,34 @@ import { OrdersView } from './OrdersView';
 
 export const metadata: Metadata = { title: 'Orders' };
 
-export default async function OrdersPage({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+export default async function OrdersPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | undefined>>;
+}) {
   const q = await searchParams;
   const s = await studio();
   const show = q.show === 'all' ? 'all' : (ORDER_STATES.find((x) => x === q.show) ?? 'open');
-  const states: readonly OrderState[] | null = show === 'all' ? null : show === 'open' ? OPEN_ORDER_STATES : [show];
-  const asked = { show: show as 'all' | 'open' | OrderState, search: (q.q ?? '').slice(0, 100), page: pageOf(q.page) };
-  const [{ lines, total }, counts, settings] = await Promise.all([ordersPage(s.db, { search: asked.search, states, page: asked.page }), orderCounts(s.db), s.settings()]);
-  return <OrdersView lines={lines} total={total} perPage={ORDERS_A_PAGE} counts={counts} asked={asked} today={localDay(s.now(), settings.timeZone)} />;
+  const states: readonly OrderState[] | null =
+    show === 'all' ? null : show === 'open' ? OPEN_ORDER_STATES : [show];
+  const asked = {
+    show: show as 'all' | 'open' | OrderState,
+    search: (q.q ?? '').slice(0, 100),
+    page: pageOf(q.page),
+  };
+  const [{ lines, total }, counts, settings] = await Promise.all([
+    ordersPage(s.db, { search: asked.search, states, page: asked.page }),
+    orderCounts(s.db),
+    s.settings(),
+  ]);
+  return (
+    <OrdersView
+      lines={lines}
+      total={total}
+      perPage={ORDERS_A_PAGE}
+      counts={counts}
+      asked={asked}
+      today={localDay(s.now(), settings.timeZone)}
+    />
+  );
 }

@@ -11,9 +11,24 @@ const SHELVES = ['papers', 'routes', 'shelf', 'carriers'] as const;
 export type Shelf = (typeof SHELVES)[number];
 
 export default async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
-  const s = await studio(), { db } = s;
+  const s = await studio(),
+    { db } = s;
   const asked = (await searchParams).show;
-  const [{ papers, routes }, supplies, services] = await Promise.all([papersAndRoutes(db), allSupplies(db), allServices(db)]);
+  const [{ papers, routes }, supplies, services] = await Promise.all([
+    papersAndRoutes(db),
+    allSupplies(db),
+    allServices(db),
+  ]);
   const lots = await lotsOnHand(db);
-  return <PapersView lots={lots} today={localDay(s.now(), (await s.settings()).timeZone)} papers={papers} routes={routes} supplies={supplies} services={services} show={SHELVES.find((x) => x === asked) ?? 'papers'} />;
+  return (
+    <PapersView
+      lots={lots}
+      today={localDay(s.now(), (await s.settings()).timeZone)}
+      papers={papers}
+      routes={routes}
+      supplies={supplies}
+      services={services}
+      show={SHELVES.find((x) => x === asked) ?? 'papers'}
+    />
+  );
 }

@@ -13,7 +13,9 @@ export function ChainLine({ entries }: { entries: number }) {
   const [busy, setBusy] = useState(false);
   const look = useCallback(async () => {
     setBusy(true);
-    const answer = await fetch('/api/register/check').then((r) => (r.ok ? r.json() : 'failed')).catch(() => 'failed');
+    const answer = await fetch('/api/register/check')
+      .then((r) => (r.ok ? r.json() : 'failed'))
+      .catch(() => 'failed');
     setCheck(answer);
     setBusy(false);
   }, []);
@@ -25,12 +27,28 @@ export function ChainLine({ entries }: { entries: number }) {
   if (entries === 0) return null;
   return (
     <div role="status" style={{ display: 'flex', gap: 10, alignItems: 'baseline', flexWrap: 'wrap' }}>
-      {check === null && <Marked kind="none">{busy ? `Walking the chain of ${entries} entries…` : `The chain of ${entries} entries has not been walked since this page was opened.`}</Marked>}
+      {check === null && (
+        <Marked kind="none">
+          {busy
+            ? `Walking the chain of ${entries} entries…`
+            : `The chain of ${entries} entries has not been walked since this page was opened.`}
+        </Marked>
+      )}
       {check === 'failed' && <Marked kind="care">The chain could not be walked just now.</Marked>}
-      {check && check !== 'failed' && (check.whole
-        ? <Marked kind="holds">The chain of {check.entries} entries is whole, checked {check.checkedAt.slice(11, 16)} UTC.</Marked>
-        : <Marked kind="fails">The chain is broken. {check.says} Everything before it still stands.</Marked>)}
-      <Button quiet onPress={() => void look()} isDisabled={busy}>Check it {check ? 'again' : 'now'}</Button>
+      {check &&
+        check !== 'failed' &&
+        (check.whole ? (
+          <Marked kind="holds">
+            The chain of {check.entries} entries is whole, checked {check.checkedAt.slice(11, 16)} UTC.
+          </Marked>
+        ) : (
+          <Marked kind="fails">
+            The chain is broken. {check.says} Everything before it still stands.
+          </Marked>
+        ))}
+      <Button quiet onPress={() => void look()} isDisabled={busy}>
+        Check it {check ? 'again' : 'now'}
+      </Button>
     </div>
   );
 }

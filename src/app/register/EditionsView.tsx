@@ -3,42 +3,106 @@ import Link from 'next/link';
 import styled from 'styled-components';
 import type { ImpressionState } from '@/core/edition/states';
 import type { editionsPage } from '@/store/editions';
-import { Empty, Head, Lead, Pages, PageTitle, Scroll, Sheet, Small, Table, Thumb, Wall, WorkTitle } from '@/ui/Layout';
+import {
+  Empty,
+  Head,
+  Lead,
+  Pages,
+  PageTitle,
+  Scroll,
+  Sheet,
+  Small,
+  Table,
+  Thumb,
+  Wall,
+  WorkTitle,
+} from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { ChainLine } from './ChainLine';
 
 type Line = Awaited<ReturnType<typeof editionsPage>>['lines'][number];
 
-const Bar = styled.span`display: flex; width: 220px; height: 14px; border: 1px solid ${t.ink3}; i { display: block; height: 100%; border-right: 1px solid ${t.sheet}; }`;
+const Bar = styled.span`
+  display: flex;
+  width: 220px;
+  height: 14px;
+  border: 1px solid ${t.ink3};
+  i {
+    display: block;
+    height: 100%;
+    border-right: 1px solid ${t.sheet};
+  }
+`;
 
-const sum = (c: Record<string, number>, ...states: ImpressionState[]) => states.reduce((a, s) => a + (c[s] ?? 0), 0);
-const gone = (c: Record<string, number>) => sum(c, 'dispatched', 'delivered', 'gifted', 'kept', 'consigned');
-const house = (c: Record<string, number>) => sum(c, 'printed', 'inspected', 'signed', 'certified', 'allocated', 'returned');
+const sum = (c: Record<string, number>, ...states: ImpressionState[]) =>
+  states.reduce((a, s) => a + (c[s] ?? 0), 0);
+const gone = (c: Record<string, number>) =>
+  sum(c, 'dispatched', 'delivered', 'gifted', 'kept', 'consigned');
+const house = (c: Record<string, number>) =>
+  sum(c, 'printed', 'inspected', 'signed', 'certified', 'allocated', 'returned');
 const lost = (c: Record<string, number>) => sum(c, 'spoiled', 'destroyed', 'lost');
 
 /** Every edition, with how far it has come. */
-export function EditionsView({ lines, total, page, perPage, entries }: { lines: Line[]; total: number; page: number; perPage: number; entries: number }) {
+export function EditionsView({
+  lines,
+  total,
+  page,
+  perPage,
+  entries,
+}: {
+  lines: Line[];
+  total: number;
+  page: number;
+  perPage: number;
+  entries: number;
+}) {
   return (
     <Wall>
       <Head>
         <div>
           <PageTitle>The register</PageTitle>
-          <Lead>Every impression and everything that happened to it, in the order it happened. Nothing in it is ever changed; what was wrong is put right by a later line.</Lead>
+          <Lead>
+            Every impression and everything that happened to it, in the order it happened. Nothing in it
+            is ever changed; what was wrong is put right by a later line.
+          </Lead>
           <ChainLine entries={entries} />
         </div>
-        <a href="/api/export/register.csv" download>Save it as CSV</a>
+        <a href="/api/export/register.csv" download>
+          Save it as CSV
+        </a>
       </Head>
       <Sheet>
-        {lines.length === 0
-          ? <Empty title="No edition yet"><p>An edition is a declared run of prints of a work: open, or limited to a number that never grows. It is opened from a work, at its station Edition.</p></Empty>
-          : (
-            <Scroll>
-              <Table aria-label="Editions" $middle>
-                <thead><tr><th /><th>Work</th><th>Edition</th><th>Run</th><th className="n">Gone</th><th className="n">In the house</th><th className="n">To print</th><th className="n">Lost or destroyed</th><th>Opened</th></tr></thead>
-                <tbody>{lines.map((l) => <EditionLine key={l.edition.id} line={l} />)}</tbody>
-              </Table>
-            </Scroll>
-          )}
+        {lines.length === 0 ? (
+          <Empty title="No edition yet">
+            <p>
+              An edition is a declared run of prints of a work: open, or limited to a number that never
+              grows. It is opened from a work, at its station Edition.
+            </p>
+          </Empty>
+        ) : (
+          <Scroll>
+            <Table aria-label="Editions" $middle>
+              <thead>
+                <tr>
+                  <th />
+                  <th>Work</th>
+                  <th>Edition</th>
+                  <th>Run</th>
+                  <th className="n">Gone</th>
+                  <th className="n">In the house</th>
+                  <th className="n">To print</th>
+                  <th className="n">Lost or destroyed</th>
+                  <th>Opened</th>
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((l) => (
+                  <EditionLine key={l.edition.id} line={l} />
+                ))}
+              </tbody>
+            </Table>
+          </Scroll>
+        )}
         <Pages page={page} perPage={perPage} total={total} href={(p) => `/register?page=${p}`} />
       </Sheet>
     </Wall>
@@ -48,14 +112,40 @@ export function EditionsView({ lines, total, page, perPage, entries }: { lines: 
 function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line: Line }) {
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
   const whole = Math.max(1, gone(c) + house(c) + lost(c) + (c.declared ?? 0));
-  const part = (n: number, background: string) => (n ? <i style={{ width: `${(100 * n) / whole}%`, background }} /> : null);
+  const part = (n: number, background: string) =>
+    n ? <i style={{ width: `${(100 * n) / whole}%`, background }} /> : null;
   return (
     <tr>
-      <td><Thumb $w={54} $h={42}>{sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}</Thumb></td>
-      <td><Link href={`/register/${e.id}`} prefetch={false}><WorkTitle>{title}</WorkTitle></Link></td>
-      <td>{e.kind === 'open' ? 'open' : `limited to ${e.size}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}{e.closedAt && <Small>, closed {e.closedAt.slice(0, 10)}</Small>}</td>
-      <td><Bar role="img" aria-label={`${gone(c)} gone, ${house(c)} in the house, ${c.declared ?? 0} to print`}>{part(gone(c), t.ink3)}{part(house(c), t.line)}{part(lost(c), t.fails)}</Bar></td>
-      <td className="n">{gone(c)}</td><td className="n">{house(c)}</td><td className="n">{e.kind === 'open' ? '–' : (c.declared ?? 0)}</td><td className="n">{lost(c)}</td>
+      <td>
+        <Thumb $w={54} $h={42}>
+          {sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}
+        </Thumb>
+      </td>
+      <td>
+        <Link href={`/register/${e.id}`} prefetch={false}>
+          <WorkTitle>{title}</WorkTitle>
+        </Link>
+      </td>
+      <td>
+        {e.kind === 'open'
+          ? 'open'
+          : `limited to ${e.size}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}
+        {e.closedAt && <Small>, closed {e.closedAt.slice(0, 10)}</Small>}
+      </td>
+      <td>
+        <Bar
+          role="img"
+          aria-label={`${gone(c)} gone, ${house(c)} in the house, ${c.declared ?? 0} to print`}
+        >
+          {part(gone(c), t.ink3)}
+          {part(house(c), t.line)}
+          {part(lost(c), t.fails)}
+        </Bar>
+      </td>
+      <td className="n">{gone(c)}</td>
+      <td className="n">{house(c)}</td>
+      <td className="n">{e.kind === 'open' ? '–' : (c.declared ?? 0)}</td>
+      <td className="n">{lost(c)}</td>
       <td>{e.openedAt.slice(0, 10)}</td>
     </tr>
   );

@@ -7,9 +7,18 @@ import { EditionsView } from './EditionsView';
 export const metadata: Metadata = { title: 'Register' };
 const A_PAGE = 50;
 
-export default async function RegisterPage({ searchParams }: { searchParams: Promise<Record<string, string | undefined>> }) {
+export default async function RegisterPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | undefined>>;
+}) {
   const { db } = await studio();
   const page = pageOf((await searchParams).page);
-  const [{ total, lines }, length] = await Promise.all([editionsPage(db, page, A_PAGE), registerLength(db)]);
-  return <EditionsView lines={lines} total={total} page={page} perPage={A_PAGE} entries={length.entries} />;
+  const [{ total, lines }, length] = await Promise.all([
+    editionsPage(db, page, A_PAGE),
+    registerLength(db),
+  ]);
+  return (
+    <EditionsView lines={lines} total={total} page={page} perPage={A_PAGE} entries={length.entries} />
+  );
 }

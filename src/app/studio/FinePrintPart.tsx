@@ -16,9 +16,52 @@ export function FinePrintPart({ rule }: { rule: FinePrint | null }) {
     <section>
       <SheetTitle>What is called a fine print</SheetTitle>
       <Stack $gap={10} style={{ marginTop: 10 }}>
-        <Row $gap={14} role="group" aria-label="Papers that deserve it">{BASES.map((b) => <Check key={b} checked={f.bases.includes(b)} onChange={(on) => setF({ ...f, bases: on ? [...f.bases, b] : f.bases.filter((x) => x !== b) })}>{b}</Check>)}</Row>
-        <Fields $columns="1fr 1fr 1fr"><Field label="The process says" value={f.process} onChange={(process) => setF({ ...f, process })} hint="pigment" /><Field label="At least, ppi" value={f.ppi} onChange={(ppi) => setF({ ...f, ppi })} wrong={act.wrong('ppi')} /><Select<'none' | 'little' | 'much'> label="Brightener at most" value={f.brightener} onChange={(brightener) => setF({ ...f, brightener })} options={(['none', 'little', 'much'] as const).map((key) => ({ key, name: key }))} /></Fields>
-        <Row><Button onPress={() => void act.run('defineFinePrint', { ...f, ppi: /^\s*\d+\s*$/.test(f.ppi) ? Number(f.ppi) : f.ppi })} isDisabled={act.busy || !f.bases.length}>Keep the definition</Button></Row>
+        <Row $gap={14} role="group" aria-label="Papers that deserve it">
+          {BASES.map((b) => (
+            <Check
+              key={b}
+              checked={f.bases.includes(b)}
+              onChange={(on) =>
+                setF({ ...f, bases: on ? [...f.bases, b] : f.bases.filter((x) => x !== b) })
+              }
+            >
+              {b}
+            </Check>
+          ))}
+        </Row>
+        <Fields $columns="1fr 1fr 1fr">
+          <Field
+            label="The process says"
+            value={f.process}
+            onChange={(process) => setF({ ...f, process })}
+            hint="pigment"
+          />
+          <Field
+            label="At least, ppi"
+            value={f.ppi}
+            onChange={(ppi) => setF({ ...f, ppi })}
+            wrong={act.wrong('ppi')}
+          />
+          <Select<'none' | 'little' | 'much'>
+            label="Brightener at most"
+            value={f.brightener}
+            onChange={(brightener) => setF({ ...f, brightener })}
+            options={(['none', 'little', 'much'] as const).map((key) => ({ key, name: key }))}
+          />
+        </Fields>
+        <Row>
+          <Button
+            onPress={() =>
+              void act.run('defineFinePrint', {
+                ...f,
+                ppi: /^\s*\d+\s*$/.test(f.ppi) ? Number(f.ppi) : f.ppi,
+              })
+            }
+            isDisabled={act.busy || !f.bases.length}
+          >
+            Keep the definition
+          </Button>
+        </Row>
         <TroubleNote trouble={act.trouble} fields={['ppi']} />
         <Small>Every size is held against it where a work is listed.</Small>
       </Stack>

@@ -10,25 +10,74 @@ import { SheetTitle, Small, Stack } from '@/ui/Layout';
 
 /** The screen proofs are looked at on, and what a proof may differ by. */
 export function ScreenPart({ settings: s }: { settings: Settings }) {
-  const screen = s.screen ?? USUAL_SCREEN, limits = s.proofLimits ?? USUAL_LIMITS;
-  const [on, setOn] = useState(screen.calibratedOn ?? ''), [every, setEvery] = useState(String(screen.everyDays)), [white, setWhite] = useState(String(screen.whiteK)), [bright, setBright] = useState(String(screen.luminance));
-  const [mean, setMean] = useState(String(limits.mean)), [p95, setP95] = useState(String(limits.p95)), [again, setAgain] = useState(s.referenceDays ? String(s.referenceDays) : '');
+  const screen = s.screen ?? USUAL_SCREEN,
+    limits = s.proofLimits ?? USUAL_LIMITS;
+  const [on, setOn] = useState(screen.calibratedOn ?? ''),
+    [every, setEvery] = useState(String(screen.everyDays)),
+    [white, setWhite] = useState(String(screen.whiteK)),
+    [bright, setBright] = useState(String(screen.luminance));
+  const [mean, setMean] = useState(String(limits.mean)),
+    [p95, setP95] = useState(String(limits.p95)),
+    [again, setAgain] = useState(s.referenceDays ? String(s.referenceDays) : '');
   const act = useAct();
   const n = (v: string) => Number(v.replace(',', '.')) || 0;
-  const save = () => void act.run('setScreen', { calibratedOn: on || null, everyDays: n(every), whiteK: n(white), luminance: n(bright), surround: screen.surround, limits: { mean: n(mean), p95: n(p95) }, referenceDays: again ? n(again) : null });
+  const save = () =>
+    void act.run('setScreen', {
+      calibratedOn: on || null,
+      everyDays: n(every),
+      whiteK: n(white),
+      luminance: n(bright),
+      surround: screen.surround,
+      limits: { mean: n(mean), p95: n(p95) },
+      referenceDays: again ? n(again) : null,
+    });
   return (
     <section id="screen">
       <SheetTitle>Screen and proofs</SheetTitle>
       <Stack $gap={10} style={{ paddingTop: 8 }}>
         <Fields $columns="1fr 1fr">
-          <Field label="Screen calibrated on" value={on} onChange={setOn} type="date" wrong={act.wrong('calibratedOn')} /><Field label="due every, days" value={every} onChange={setEvery} wrong={act.wrong('everyDays')} />
-          <Field label="to a white of, K" value={white} onChange={setWhite} wrong={act.wrong('whiteK')} /><Field label="and, cd/m²" value={bright} onChange={setBright} wrong={act.wrong('luminance')} />
-          <Field label="A proof may differ, mean ΔE00" value={mean} onChange={setMean} wrong={act.wrong('mean')} /><Field label="95th percentile" value={p95} onChange={setP95} wrong={act.wrong('limits')} />
-          <Field label="Prints beside the reference again after, days" value={again} onChange={setAgain} hint="empty: never asked" wrong={act.wrong('referenceDays')} />
+          <Field
+            label="Screen calibrated on"
+            value={on}
+            onChange={setOn}
+            type="date"
+            wrong={act.wrong('calibratedOn')}
+          />
+          <Field
+            label="due every, days"
+            value={every}
+            onChange={setEvery}
+            wrong={act.wrong('everyDays')}
+          />
+          <Field label="to a white of, K" value={white} onChange={setWhite} wrong={act.wrong('whiteK')} />
+          <Field label="and, cd/m²" value={bright} onChange={setBright} wrong={act.wrong('luminance')} />
+          <Field
+            label="A proof may differ, mean ΔE00"
+            value={mean}
+            onChange={setMean}
+            wrong={act.wrong('mean')}
+          />
+          <Field label="95th percentile" value={p95} onChange={setP95} wrong={act.wrong('limits')} />
+          <Field
+            label="Prints beside the reference again after, days"
+            value={again}
+            onChange={setAgain}
+            hint="empty: never asked"
+            wrong={act.wrong('referenceDays')}
+          />
         </Fields>
-        <Small>Prints are judged under D50 (ISO 3664). The reminder stands on the bench and at the soft proof.</Small>
-        <Row><Button onPress={save} isDisabled={act.busy}>Keep</Button></Row>
-        <TroubleNote trouble={act.trouble} fields={['calibratedOn', 'everyDays', 'whiteK', 'luminance', 'limits', 'referenceDays']} />
+        <Small>
+          Prints are judged under D50 (ISO 3664). The reminder stands on the bench and at the soft proof.
+        </Small>
+        <Row>
+          <Button onPress={save} isDisabled={act.busy}>
+            Keep
+          </Button>
+        </Row>
+        <TroubleNote
+          trouble={act.trouble}
+          fields={['calibratedOn', 'everyDays', 'whiteK', 'luminance', 'limits', 'referenceDays']}
+        />
       </Stack>
     </section>
   );

@@ -7,12 +7,35 @@ import type { Settings } from '@/studio/studio';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { Aside, Beside, Facts, Head, Lead, PageTitle, Sheet, SheetTitle, Small, Stack, Wall } from '@/ui/Layout';
+import {
+  Aside,
+  Beside,
+  Facts,
+  Head,
+  Lead,
+  PageTitle,
+  Sheet,
+  SheetTitle,
+  Small,
+  Stack,
+  Wall,
+} from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
-const FIELDS = ['ownSizes', 'name', 'artist', 'currency', 'timeZone', 'holidays', 'handlingDays', 'border', 'school', 'address'] as const;
+const FIELDS = [
+  'ownSizes',
+  'name',
+  'artist',
+  'currency',
+  'timeZone',
+  'holidays',
+  'handlingDays',
+  'border',
+  'school',
+  'address',
+] as const;
 
 /** Who the studio is, how it measures, and what it promises. */
 export function StudioView({ settings: s, dataDir }: { settings: Settings; dataDir: string }) {
@@ -21,74 +44,249 @@ export function StudioView({ settings: s, dataDir }: { settings: Settings; dataD
   const [shownSizes] = useState(s.ownSizes.map(size).join('\n'));
   const [shownBorder] = useState(length(s.borderUm));
   const [f, setF] = useState({
-    name: s.name, artist: s.artist, address: s.address.join('\n'), unit: s.unit, currency: s.currency, timeZone: s.timeZone, families: s.families,
-    handlingDays: String(s.handlingDays), workdays: s.workdays, ownSizes: shownSizes, holidays: s.holidays.join('\n'), remake: s.remake, border: shownBorder,
-    schoolKind: s.school.kind, ppi: s.school.kind === 'flat' ? String(s.school.ppi) : '300',
+    name: s.name,
+    artist: s.artist,
+    address: s.address.join('\n'),
+    unit: s.unit,
+    currency: s.currency,
+    timeZone: s.timeZone,
+    families: s.families,
+    handlingDays: String(s.handlingDays),
+    workdays: s.workdays,
+    ownSizes: shownSizes,
+    holidays: s.holidays.join('\n'),
+    remake: s.remake,
+    border: shownBorder,
+    schoolKind: s.school.kind,
+    ppi: s.school.kind === 'flat' ? String(s.school.ppi) : '300',
   });
-  const set = <K extends keyof typeof f>(key: K) => (value: (typeof f)[K]) => setF((was) => ({ ...was, [key]: value }));
+  const set =
+    <K extends keyof typeof f>(key: K) =>
+    (value: (typeof f)[K]) =>
+      setF((was) => ({ ...was, [key]: value }));
   const school = (): School | unknown =>
-    f.schoolKind === 'flat' ? { kind: 'flat', ppi: Number(f.ppi) }
-    : f.schoolKind === 'distance' ? { kind: 'distance' }
-    : s.school.kind === 'stepped' ? s.school : { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] };
+    f.schoolKind === 'flat'
+      ? { kind: 'flat', ppi: Number(f.ppi) }
+      : f.schoolKind === 'distance'
+        ? { kind: 'distance' }
+        : s.school.kind === 'stepped'
+          ? s.school
+          : { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] };
   const save = () => {
     const { schoolKind: _kind, ppi: _ppi, ownSizes, ...rest } = f;
     void act.run('changeSettings', {
-      ...rest, ...(ownSizes !== shownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }), school: school(), handlingDays: /^\s*\d+\s*$/.test(f.handlingDays) ? Number(f.handlingDays) : f.handlingDays, border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
+      ...rest,
+      ...(ownSizes !== shownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }),
+      school: school(),
+      handlingDays: /^\s*\d+\s*$/.test(f.handlingDays) ? Number(f.handlingDays) : f.handlingDays,
+      border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
     });
   };
   return (
     <Wall>
-      <Head><div><PageTitle>{s.artist ? s.name : 'Your studio'}</PageTitle><Lead>Who you are stands on every certificate and label; how you measure decides what every size is judged by.</Lead></div></Head>
+      <Head>
+        <div>
+          <PageTitle>{s.artist ? s.name : 'Your studio'}</PageTitle>
+          <Lead>
+            Who you are stands on every certificate and label; how you measure decides what every size is
+            judged by.
+          </Lead>
+        </div>
+      </Head>
       <Beside $aside={320}>
         <Sheet>
-          <form onSubmit={(e) => { e.preventDefault(); save(); }}>
+          <form
+            onSubmit={(e) => {
+              e.preventDefault();
+              save();
+            }}
+          >
             <Stack $gap={20}>
-              <section><SheetTitle>Who</SheetTitle>
+              <section>
+                <SheetTitle>Who</SheetTitle>
                 <Stack style={{ marginTop: 10 }}>
-                  <Fields $columns="1fr 1fr"><Field label="Name of the studio" value={f.name} onChange={set('name')} required wrong={act.wrong('name')} /><Field label="Artist" value={f.artist} onChange={set('artist')} required hint="as it is signed" wrong={act.wrong('artist')} /></Fields>
-                  <Field label="Address" value={f.address} onChange={set('address')} lines={3} hint="a line each; stands on labels and slips" wrong={act.wrong('address')} />
+                  <Fields $columns="1fr 1fr">
+                    <Field
+                      label="Name of the studio"
+                      value={f.name}
+                      onChange={set('name')}
+                      required
+                      wrong={act.wrong('name')}
+                    />
+                    <Field
+                      label="Artist"
+                      value={f.artist}
+                      onChange={set('artist')}
+                      required
+                      hint="as it is signed"
+                      wrong={act.wrong('artist')}
+                    />
+                  </Fields>
+                  <Field
+                    label="Address"
+                    value={f.address}
+                    onChange={set('address')}
+                    lines={3}
+                    hint="a line each; stands on labels and slips"
+                    wrong={act.wrong('address')}
+                  />
                 </Stack>
               </section>
-              <section><SheetTitle>How it measures</SheetTitle>
+              <section>
+                <SheetTitle>How it measures</SheetTitle>
                 <Stack style={{ marginTop: 10 }}>
                   <Fields>
-                    <Select label="Sizes read in" value={f.unit} onChange={set('unit')} options={[{ key: 'mm', name: 'millimetres' }, { key: 'in', name: 'inches' }]} />
-                    <Field label="Currency" value={f.currency} onChange={set('currency')} hint="ISO 4217, e.g. EUR" wrong={act.wrong('currency')} />
-                    <Field label="Time zone" value={f.timeZone} onChange={set('timeZone')} hint="e.g. Europe/Lisbon" wrong={act.wrong('timeZone')} />
-                    <Field label="Usual white border" value={f.border} onChange={set('border')} hint="each side, until a size says otherwise" wrong={act.wrong('border')} />
+                    <Select
+                      label="Sizes read in"
+                      value={f.unit}
+                      onChange={set('unit')}
+                      options={[
+                        { key: 'mm', name: 'millimetres' },
+                        { key: 'in', name: 'inches' },
+                      ]}
+                    />
+                    <Field
+                      label="Currency"
+                      value={f.currency}
+                      onChange={set('currency')}
+                      hint="ISO 4217, e.g. EUR"
+                      wrong={act.wrong('currency')}
+                    />
+                    <Field
+                      label="Time zone"
+                      value={f.timeZone}
+                      onChange={set('timeZone')}
+                      hint="e.g. Europe/Lisbon"
+                      wrong={act.wrong('timeZone')}
+                    />
+                    <Field
+                      label="Usual white border"
+                      value={f.border}
+                      onChange={set('border')}
+                      hint="each side, until a size says otherwise"
+                      wrong={act.wrong('border')}
+                    />
                   </Fields>
                   <Fields>
-                    <Select<School['kind']> label="Sizes judged by" value={f.schoolKind} onChange={set('schoolKind')} options={[{ key: 'flat', name: 'one figure for all sizes' }, { key: 'stepped', name: 'steps by the long edge' }, { key: 'distance', name: 'the eye at the judged distance' }]} wrong={act.wrong('school')} />
-                    {f.schoolKind === 'flat' && <Field label="Pixels per inch asked" value={f.ppi} onChange={set('ppi')} />}
+                    <Select<School['kind']>
+                      label="Sizes judged by"
+                      value={f.schoolKind}
+                      onChange={set('schoolKind')}
+                      options={[
+                        { key: 'flat', name: 'one figure for all sizes' },
+                        { key: 'stepped', name: 'steps by the long edge' },
+                        { key: 'distance', name: 'the eye at the judged distance' },
+                      ]}
+                      wrong={act.wrong('school')}
+                    />
+                    {f.schoolKind === 'flat' && (
+                      <Field label="Pixels per inch asked" value={f.ppi} onChange={set('ppi')} />
+                    )}
                   </Fields>
                   <Row $gap={16} role="group" aria-label="Families of sizes">
-                    {FAMILY_NAMES.map((name) => <Check key={name} checked={f.families.includes(name)} onChange={(on) => set('families')(on ? [...f.families, name] : f.families.filter((x: FamilyName) => x !== name))}>{name}</Check>)}
+                    {FAMILY_NAMES.map((name) => (
+                      <Check
+                        key={name}
+                        checked={f.families.includes(name)}
+                        onChange={(on) =>
+                          set('families')(
+                            on ? [...f.families, name] : f.families.filter((x: FamilyName) => x !== name),
+                          )
+                        }
+                      >
+                        {name}
+                      </Check>
+                    ))}
                   </Row>
-                  {f.families.includes('the studio’s own') && <Field label="Sizes of your own" value={f.ownSizes} onChange={set('ownSizes')} lines={3} hint="350 x 262.5 mm, a size each line; of an image, without its border" wrong={act.wrong('ownSizes')} />}
+                  {f.families.includes('the studio’s own') && (
+                    <Field
+                      label="Sizes of your own"
+                      value={f.ownSizes}
+                      onChange={set('ownSizes')}
+                      lines={3}
+                      hint="350 x 262.5 mm, a size each line; of an image, without its border"
+                      wrong={act.wrong('ownSizes')}
+                    />
+                  )}
                 </Stack>
               </section>
-              <section><SheetTitle>What it promises</SheetTitle>
+              <section>
+                <SheetTitle>What it promises</SheetTitle>
                 <Stack style={{ marginTop: 10 }}>
                   <Fields>
-                    <Field label="Working days to send an order" value={f.handlingDays} onChange={set('handlingDays')} wrong={act.wrong('handlingDays')} />
-                    <Select label="A destroyed number" value={f.remake} onChange={set('remake')} options={[{ key: 'remake', name: 'may be made again' }, { key: 'retire', name: 'is retired' }]} hint="for editions opened from now on" />
+                    <Field
+                      label="Working days to send an order"
+                      value={f.handlingDays}
+                      onChange={set('handlingDays')}
+                      wrong={act.wrong('handlingDays')}
+                    />
+                    <Select
+                      label="A destroyed number"
+                      value={f.remake}
+                      onChange={set('remake')}
+                      options={[
+                        { key: 'remake', name: 'may be made again' },
+                        { key: 'retire', name: 'is retired' },
+                      ]}
+                      hint="for editions opened from now on"
+                    />
                   </Fields>
                   <Row $gap={16} role="group" aria-label="Working days">
-                    {DAYS.map((day, i) => <Check key={day} checked={f.workdays.includes(i)} onChange={(on) => set('workdays')(on ? [...f.workdays, i].sort() : f.workdays.filter((x) => x !== i))}>{day}</Check>)}
+                    {DAYS.map((day, i) => (
+                      <Check
+                        key={day}
+                        checked={f.workdays.includes(i)}
+                        onChange={(on) =>
+                          set('workdays')(
+                            on ? [...f.workdays, i].sort() : f.workdays.filter((x) => x !== i),
+                          )
+                        }
+                      >
+                        {day}
+                      </Check>
+                    ))}
                   </Row>
-                  <Field label="Holidays kept" value={f.holidays} onChange={set('holidays')} lines={3} hint="2026-12-24, a day each" wrong={act.wrong('holidays')} />
+                  <Field
+                    label="Holidays kept"
+                    value={f.holidays}
+                    onChange={set('holidays')}
+                    lines={3}
+                    hint="2026-12-24, a day each"
+                    wrong={act.wrong('holidays')}
+                  />
                 </Stack>
               </section>
               <TroubleNote trouble={act.trouble} fields={FIELDS} />
-              <Row><Button main type="submit" isDisabled={act.busy || f.families.length === 0 || f.workdays.length === 0}>Keep this</Button></Row>
+              <Row>
+                <Button
+                  main
+                  type="submit"
+                  isDisabled={act.busy || f.families.length === 0 || f.workdays.length === 0}
+                >
+                  Keep this
+                </Button>
+              </Row>
             </Stack>
           </form>
         </Sheet>
         <Aside>
           <ScreenPart settings={s} />
           <FinePrintPart rule={s.finePrint} />
-          <section><SheetTitle>Kept on this machine</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}><Facts rows={[['Folder', <Small key="d">{dataDir}</Small>]]} /><Small>Pictures lie in it byte for byte under their SHA-256, records in one SQLite file, copies put aside before every change of its shape. Nothing leaves this machine.</Small></Stack></section>
-          <Slip><h3>The key that signs certificates</h3>It lies in the folder’s <code>keys</code>. Whoever has it can sign certificates in your name; without it earlier codes can no longer be checked here. Keep a copy apart from this machine.</Slip>
+          <section>
+            <SheetTitle>Kept on this machine</SheetTitle>
+            <Stack $gap={6} style={{ marginTop: 8 }}>
+              <Facts rows={[['Folder', <Small key="d">{dataDir}</Small>]]} />
+              <Small>
+                Pictures lie in it byte for byte under their SHA-256, records in one SQLite file, copies
+                put aside before every change of its shape. Nothing leaves this machine.
+              </Small>
+            </Stack>
+          </section>
+          <Slip>
+            <h3>The key that signs certificates</h3>It lies in the folder’s <code>keys</code>. Whoever has
+            it can sign certificates in your name; without it earlier codes can no longer be checked here.
+            Keep a copy apart from this machine.
+          </Slip>
         </Aside>
       </Beside>
     </Wall>

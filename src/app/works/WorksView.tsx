@@ -15,39 +15,135 @@ import { Marked, type MarkKind } from '@/ui/Verdict';
 
 type Asked = { search: string; order: WorkOrder; archived: boolean; page: number };
 
-const List = styled.ul`display: grid; grid-template-columns: repeat(auto-fill, minmax(380px, 1fr)); gap: 0 24px; ${narrow} { grid-template-columns: 1fr; }`;
-const Item = styled.li`border-bottom: 1px solid ${t.hair}; a { display: grid; grid-template-columns: 108px minmax(0, 1fr); gap: 14px; padding: 12px 4px; text-decoration: none; align-items: center; } a:hover { background: ${t.second}; } ul { display: flex; flex-wrap: wrap; gap: 2px 14px; margin-top: 5px; font-size: 12px; }`;
+const List = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
+  gap: 0 24px;
+  ${narrow} {
+    grid-template-columns: 1fr;
+  }
+`;
+const Item = styled.li`
+  border-bottom: 1px solid ${t.hair};
+  a {
+    display: grid;
+    grid-template-columns: 108px minmax(0, 1fr);
+    gap: 14px;
+    padding: 12px 4px;
+    text-decoration: none;
+    align-items: center;
+  }
+  a:hover {
+    background: ${t.second};
+  }
+  ul {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 14px;
+    margin-top: 5px;
+    font-size: 12px;
+  }
+`;
 
 /** All works, each with what is known of it in a few words. */
-export function WorksView({ lines, total, perPage, asked }: { lines: WorkLine[]; total: number; perPage: number; asked: Asked }) {
+export function WorksView({
+  lines,
+  total,
+  perPage,
+  asked,
+}: {
+  lines: WorkLine[];
+  total: number;
+  perPage: number;
+  asked: Asked;
+}) {
   const router = useRouter();
   const [search, setSearch] = useState(asked.search);
   const href = (change: Partial<Asked>) => {
     const q = { ...asked, page: 0, ...change };
     return `/works?${new URLSearchParams({ ...(q.search && { q: q.search }), order: q.order, ...(q.archived && { away: '1' }), ...(q.page && { page: String(q.page) }) })}`;
   };
-  useKeys([{ key: 'n', says: 'record a work that has no file yet', run: () => router.push('/works/new') }]);
+  useKeys([
+    { key: 'n', says: 'record a work that has no file yet', run: () => router.push('/works/new') },
+  ]);
   return (
     <Wall>
       <IntakeZone workId={null} label="Bring a picture in" openWork>
         {(choose) => (
           <Head>
-            <div><PageTitle>Works</PageTitle><Lead>{total} {asked.archived ? 'put away' : total === 1 ? 'work' : 'works'}. Drop a TIFF, JPEG, PNG or WebP anywhere here to begin another.</Lead></div>
-            <Row>{choose}<ButtonLink href="/works/new" keyName="n">Record one without a file</ButtonLink><ButtonLink href="/works/plan">Plan a capture</ButtonLink></Row>
+            <div>
+              <PageTitle>Works</PageTitle>
+              <Lead>
+                {total} {asked.archived ? 'put away' : total === 1 ? 'work' : 'works'}. Drop a TIFF, JPEG,
+                PNG or WebP anywhere here to begin another.
+              </Lead>
+            </div>
+            <Row>
+              {choose}
+              <ButtonLink href="/works/new" keyName="n">
+                Record one without a file
+              </ButtonLink>
+              <ButtonLink href="/works/plan">Plan a capture</ButtonLink>
+            </Row>
           </Head>
         )}
       </IntakeZone>
       <Sheet>
-        <form onSubmit={(e) => { e.preventDefault(); router.push(href({ search })); }}>
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            router.push(href({ search }));
+          }}
+        >
           <Row $gap={16}>
-            <Field label="Find by title or medium" hideLabel placeholder="Find by title or medium" value={search} onChange={setSearch} width={240} />
-            <Select label="In order of" hideLabel value={asked.order} width={170} onChange={(order) => router.push(href({ order }))} options={[{ key: 'newest', name: 'newest first' }, { key: 'title', name: 'by title' }, { key: 'year', name: 'by year' }]} />
-            <Link href={href({ archived: !asked.archived })} prefetch={false}><Small>{asked.archived ? 'show those at hand' : 'show those put away'}</Small></Link>
+            <Field
+              label="Find by title or medium"
+              hideLabel
+              placeholder="Find by title or medium"
+              value={search}
+              onChange={setSearch}
+              width={240}
+            />
+            <Select
+              label="In order of"
+              hideLabel
+              value={asked.order}
+              width={170}
+              onChange={(order) => router.push(href({ order }))}
+              options={[
+                { key: 'newest', name: 'newest first' },
+                { key: 'title', name: 'by title' },
+                { key: 'year', name: 'by year' },
+              ]}
+            />
+            <Link href={href({ archived: !asked.archived })} prefetch={false}>
+              <Small>{asked.archived ? 'show those at hand' : 'show those put away'}</Small>
+            </Link>
           </Row>
         </form>
-        {lines.length === 0
-          ? <Empty title={asked.search ? 'Nothing of that name' : asked.archived ? 'Nothing is put away' : 'No works yet'}><p>{asked.search ? 'Try a part of the title, or the medium.' : 'A work is one original: a painting, a drawing, a photograph, a picture born digital. Drop its file on this page, or record it before it is captured.'}</p></Empty>
-          : <List aria-label="Works">{lines.map((w) => <WorkItem key={w.id} work={w} />)}</List>}
+        {lines.length === 0 ? (
+          <Empty
+            title={
+              asked.search
+                ? 'Nothing of that name'
+                : asked.archived
+                  ? 'Nothing is put away'
+                  : 'No works yet'
+            }
+          >
+            <p>
+              {asked.search
+                ? 'Try a part of the title, or the medium.'
+                : 'A work is one original: a painting, a drawing, a photograph, a picture born digital. Drop its file on this page, or record it before it is captured.'}
+            </p>
+          </Empty>
+        ) : (
+          <List aria-label="Works">
+            {lines.map((w) => (
+              <WorkItem key={w.id} work={w} />
+            ))}
+          </List>
+        )}
         <Pages page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
       </Sheet>
     </Wall>
@@ -56,21 +152,56 @@ export function WorksView({ lines, total, perPage, asked }: { lines: WorkLine[];
 
 function WorkItem({ work: w }: { work: WorkLine }) {
   const { size } = useUnits();
-  const facts = [w.medium, w.widthUm && w.heightUm ? size({ width: w.widthUm, height: w.heightUm }) : '', w.year].filter(Boolean).join(' · ');
+  const facts = [
+    w.medium,
+    w.widthUm && w.heightUm ? size({ width: w.widthUm, height: w.heightUm }) : '',
+    w.year,
+  ]
+    .filter(Boolean)
+    .join(' · ');
   const words: [MarkKind, string][] = [
-    !w.sha256 ? ['none', 'no file'] : w.state === 'reading' ? ['none', 'being read'] : ['holds', `${w.widthPx} × ${w.heightPx} px`],
-    w.mayPrint === 'yes' ? (w.formats ? ['holds', `${w.formats} ${w.formats === 1 ? 'size' : 'sizes'}`] : ['none', 'no sizes']) : ['fails', w.mayPrint === 'no' ? 'may not be printed' : 'may not be printed yet'],
-    w.toJudge ? ['care', `${w.toJudge} to judge`] : w.accepted ? ['holds', 'proof accepted'] : ['none', 'no proof'],
-    ...(w.editions ? [['holds', w.priced ? 'in edition, priced' : 'in edition'] as [MarkKind, string]] : []),
+    !w.sha256
+      ? ['none', 'no file']
+      : w.state === 'reading'
+        ? ['none', 'being read']
+        : ['holds', `${w.widthPx} × ${w.heightPx} px`],
+    w.mayPrint === 'yes'
+      ? w.formats
+        ? ['holds', `${w.formats} ${w.formats === 1 ? 'size' : 'sizes'}`]
+        : ['none', 'no sizes']
+      : ['fails', w.mayPrint === 'no' ? 'may not be printed' : 'may not be printed yet'],
+    w.toJudge
+      ? ['care', `${w.toJudge} to judge`]
+      : w.accepted
+        ? ['holds', 'proof accepted']
+        : ['none', 'no proof'],
+    ...(w.editions
+      ? [['holds', w.priced ? 'in edition, priced' : 'in edition'] as [MarkKind, string]]
+      : []),
   ];
   return (
     <Item>
       <Link href={`/works/${w.id}/${w.sha256 ? 'sizes' : 'original'}`} prefetch={false}>
-        
-        <Thumb $w={108} $h={82}>{w.sha256 && w.state === 'ready' ? <img src={`/api/pictures/${w.sha256}/thumb`} alt="" loading="lazy" /> : <Marked kind="none"><Small>no picture</Small></Marked>}</Thumb>
+        <Thumb $w={108} $h={82}>
+          {w.sha256 && w.state === 'ready' ? (
+            <img src={`/api/pictures/${w.sha256}/thumb`} alt="" loading="lazy" />
+          ) : (
+            <Marked kind="none">
+              <Small>no picture</Small>
+            </Marked>
+          )}
+        </Thumb>
         <div>
-          <WorkTitle>{w.title}</WorkTitle><br /><Small>{facts || 'nothing recorded yet'}</Small>
-          <ul>{words.map(([kind, says]) => <li key={says}><Marked kind={kind}>{says}</Marked></li>)}</ul>
+          <WorkTitle>{w.title}</WorkTitle>
+          <br />
+          <Small>{facts || 'nothing recorded yet'}</Small>
+          <ul>
+            {words.map(([kind, says]) => (
+              <li key={says}>
+                <Marked kind={kind}>{says}</Marked>
+              </li>
+            ))}
+          </ul>
         </div>
       </Link>
     </Item>

@@ -6,15 +6,20 @@ import type { Mark } from '../finding';
 export type BenchDrawing = 'proof' | 'sheets' | 'flat' | 'tube' | 'picture' | 'refused';
 
 /** Either an act that is done at once, or the place where it is done. */
-export type NextAct = { label: string; key: string } & ({ act: string; input: unknown } | { href: string });
+export type NextAct = { label: string; key: string } & (
+  { act: string; input: unknown } | { href: string }
+);
 
 export type BenchLine = {
   id: string;
   group: 'Promised' | 'Dry now, or waiting on an eye' | 'Will hold something up';
-  when: string; whenNote: string;
+  when: string;
+  whenNote: string;
   drawing: BenchDrawing;
-  subject: string; about: string;
-  reason: string; mark?: Mark;
+  subject: string;
+  about: string;
+  reason: string;
+  mark?: Mark;
   minutes: number;
   next: NextAct;
   /** Sorts within its group: lower first. */
@@ -22,23 +27,81 @@ export type BenchLine = {
 };
 
 export type OrderFact = {
-  id: string; number: number; buyer: string; what: string; state: 'new' | 'picked' | 'packed' | 'sealed'; shipBy: Day; pieces: number; ready: number;
-  form: 'flat' | 'rolled' | null; scaleOff: string | null;
+  id: string;
+  number: number;
+  buyer: string;
+  what: string;
+  state: 'new' | 'picked' | 'packed' | 'sealed';
+  shipBy: Day;
+  pieces: number;
+  ready: number;
+  form: 'flat' | 'rolled' | null;
+  scaleOff: string | null;
 };
-export type ProofFact = { id: string; workId: string; title: string; format: string; paper: string; route: string; round: number; state: 'asked' | 'made'; madeAt: string | null; askedAt: string; dryHours: number; leadDays: number; distanceMm: number };
-export type ImpressionFact = { editionId: string; title: string; state: 'printed' | 'inspected' | 'returned'; signing: string; count: number; labels: string; since: string };
+export type ProofFact = {
+  id: string;
+  workId: string;
+  title: string;
+  format: string;
+  paper: string;
+  route: string;
+  round: number;
+  state: 'asked' | 'made';
+  madeAt: string | null;
+  askedAt: string;
+  dryHours: number;
+  leadDays: number;
+  distanceMm: number;
+};
+export type ImpressionFact = {
+  editionId: string;
+  title: string;
+  state: 'printed' | 'inspected' | 'returned';
+  signing: string;
+  count: number;
+  labels: string;
+  since: string;
+};
 export type MasterFact = { workId: string; title: string; reading: boolean; createdAt: string };
 export type RefusalFact = { id: string; fileName: string; says: string; at: string };
 export type UnpricedFact = { workId: string; title: string; formats: string };
 
 /** A layout in the print queue; work that should be back from a lab; an original that should be back. */
 export type QueuedFact = { id: string; name: string; paper: string; pieces: number; since: string };
-export type OutFact = { id: string; kind: 'work' | 'original'; where: string; what: string; dueOn: Day; href: string };
+export type OutFact = {
+  id: string;
+  kind: 'work' | 'original';
+  where: string;
+  what: string;
+  dueOn: Day;
+  href: string;
+};
 
 /** Something about colour that is due: the screen, a print to hold beside its reference, a client who has not answered. */
-export type ColourFact = { id: string; when: string; whenNote: string; subject: string; about: string; reason: string; href: string; label: string };
+export type ColourFact = {
+  id: string;
+  when: string;
+  whenNote: string;
+  subject: string;
+  about: string;
+  reason: string;
+  href: string;
+  label: string;
+};
 
-export type BenchFacts = { colour?: ColourFact[]; queued?: QueuedFact[]; out?: OutFact[]; today: Day; now: string; orders: OrderFact[]; proofs: ProofFact[]; impressions: ImpressionFact[]; masters: MasterFact[]; refusals: RefusalFact[]; unpriced: UnpricedFact[] };
+export type BenchFacts = {
+  colour?: ColourFact[];
+  queued?: QueuedFact[];
+  out?: OutFact[];
+  today: Day;
+  now: string;
+  orders: OrderFact[];
+  proofs: ProofFact[];
+  impressions: ImpressionFact[];
+  masters: MasterFact[];
+  refusals: RefusalFact[];
+  unpriced: UnpricedFact[];
+};
 
 /**
  * What needs hands today, each with its reason and its one next act, what is promised first.
@@ -55,10 +118,30 @@ export function benchLines(f: BenchFacts): BenchLine[] {
     ...f.unpriced.map(unpricedLine),
     ...(f.queued ?? []).map((q) => queuedLine(q, f.now)),
     ...(f.out ?? []).map((o) => outLine(o, f.today)),
-    ...(f.colour ?? []).map((c): BenchLine => ({ id: c.id, group: 'Will hold something up', when: c.when, whenNote: c.whenNote, drawing: 'proof', subject: c.subject, about: c.about, reason: c.reason, mark: 'care', minutes: 10, rank: 8, next: { label: c.label, key: 'l', href: c.href } })),
+    ...(f.colour ?? []).map((c): BenchLine => ({
+      id: c.id,
+      group: 'Will hold something up',
+      when: c.when,
+      whenNote: c.whenNote,
+      drawing: 'proof',
+      subject: c.subject,
+      about: c.about,
+      reason: c.reason,
+      mark: 'care',
+      minutes: 10,
+      rank: 8,
+      next: { label: c.label, key: 'l', href: c.href },
+    })),
   ];
-  const order: BenchLine['group'][] = ['Promised', 'Dry now, or waiting on an eye', 'Will hold something up'];
-  return lines.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.rank - b.rank || (a.id < b.id ? -1 : 1));
+  const order: BenchLine['group'][] = [
+    'Promised',
+    'Dry now, or waiting on an eye',
+    'Will hold something up',
+  ];
+  return lines.sort(
+    (a, b) =>
+      order.indexOf(a.group) - order.indexOf(b.group) || a.rank - b.rank || (a.id < b.id ? -1 : 1),
+  );
 }
 
 /** When something is due, in words a person uses. @example dueWords('2026-11-24', '2026-11-23') // 'tomorrow' */
@@ -74,66 +157,242 @@ const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Frida
 function orderLine(o: OrderFact, today: Day): BenchLine {
   const left = daysBetween(today, o.shipBy);
   const base = {
-    id: `order:${o.id}`, group: 'Promised' as const, when: dueWords(o.shipBy, today), whenNote: left < 0 ? 'late' : 'to leave by', rank: left * 10,
-    drawing: o.form === 'rolled' ? 'tube' as const : 'flat' as const, subject: `Order ${o.number}`, about: `${o.what}, to ${o.buyer}`,
+    id: `order:${o.id}`,
+    group: 'Promised' as const,
+    when: dueWords(o.shipBy, today),
+    whenNote: left < 0 ? 'late' : 'to leave by',
+    rank: left * 10,
+    drawing: o.form === 'rolled' ? ('tube' as const) : ('flat' as const),
+    subject: `Order ${o.number}`,
+    about: `${o.what}, to ${o.buyer}`,
   };
   const page = `/orders/${o.id}`;
-  const late = left < 0 ? { mark: 'fails' as const, prefix: `Promised for ${o.shipBy}. ` } : { prefix: '' };
-  const with_ = (reason: string, minutes: number, next: NextAct, mark: Mark | undefined = late.mark): BenchLine => ({ ...base, reason: late.prefix + reason, minutes, next, ...(mark && { mark }) });
+  const late =
+    left < 0 ? { mark: 'fails' as const, prefix: `Promised for ${o.shipBy}. ` } : { prefix: '' };
+  const with_ = (
+    reason: string,
+    minutes: number,
+    next: NextAct,
+    mark: Mark | undefined = late.mark,
+  ): BenchLine => ({ ...base, reason: late.prefix + reason, minutes, next, ...(mark && { mark }) });
   switch (o.state) {
     case 'new':
-      if (o.ready >= o.pieces) return with_(o.pieces === 1 ? 'The print lies ready in the drawer.' : `All ${o.pieces} prints lie ready in the drawer.`, 4, { label: 'Pick it', key: 'p', act: 'pickOrder', input: { id: o.id } });
-      return with_(`${o.ready} of ${o.pieces} ready: ${o.pieces - o.ready} to print, inspect and sign first.`, 20, { label: 'See what is short', key: 's', href: page }, late.mark ?? 'care');
-    case 'picked': return with_('Picked. Pack it, tick it a second time, weigh it.', 12, { label: 'Pack it', key: 'p', href: page });
+      if (o.ready >= o.pieces)
+        return with_(
+          o.pieces === 1
+            ? 'The print lies ready in the drawer.'
+            : `All ${o.pieces} prints lie ready in the drawer.`,
+          4,
+          { label: 'Pick it', key: 'p', act: 'pickOrder', input: { id: o.id } },
+        );
+      return with_(
+        `${o.ready} of ${o.pieces} ready: ${o.pieces - o.ready} to print, inspect and sign first.`,
+        20,
+        { label: 'See what is short', key: 's', href: page },
+        late.mark ?? 'care',
+      );
+    case 'picked':
+      return with_('Picked. Pack it, tick it a second time, weigh it.', 12, {
+        label: 'Pack it',
+        key: 'p',
+        href: page,
+      });
     case 'packed':
-      if (o.scaleOff) return with_(o.scaleOff, 4, { label: 'Open and count', key: 'o', href: page }, 'fails');
-      return with_('Packed, not sealed: the scale has the last word.', 5, { label: 'Weigh and seal', key: 'w', href: page });
-    case 'sealed': return with_('Sealed, labelled and waiting for the carrier.', 3, { label: 'Post it', key: 'd', href: page });
+      if (o.scaleOff)
+        return with_(o.scaleOff, 4, { label: 'Open and count', key: 'o', href: page }, 'fails');
+      return with_('Packed, not sealed: the scale has the last word.', 5, {
+        label: 'Weigh and seal',
+        key: 'w',
+        href: page,
+      });
+    case 'sealed':
+      return with_('Sealed, labelled and waiting for the carrier.', 3, {
+        label: 'Post it',
+        key: 'd',
+        href: page,
+      });
   }
 }
 
 function proofLine(p: ProofFact, f: BenchFacts): BenchLine[] {
-  const subject = `${p.state === 'made' ? 'Judge proof' : 'Proof'} round ${p.round}`, about = `${p.title} ${p.format} on ${p.paper}`;
+  const subject = `${p.state === 'made' ? 'Judge proof' : 'Proof'} round ${p.round}`,
+    about = `${p.title} ${p.format} on ${p.paper}`;
   const place = `/works/${p.workId}/proofs`;
   if (p.state === 'made') {
     const dry = dried(p.madeAt!, p.dryHours, f.now);
     if (dry.left > 0) {
-      return [{ id: `proof:${p.id}`, group: 'Will hold something up', when: `in ${dry.left} h`, whenNote: 'dry then', drawing: 'proof', subject: `Proof round ${p.round} is drying`, about, reason: `${dry.hours} h of ${p.dryHours} dried; colours still move until then.`, minutes: 0, rank: 30 + dry.left, next: { label: 'See it', key: 'j', href: place } }];
+      return [
+        {
+          id: `proof:${p.id}`,
+          group: 'Will hold something up',
+          when: `in ${dry.left} h`,
+          whenNote: 'dry then',
+          drawing: 'proof',
+          subject: `Proof round ${p.round} is drying`,
+          about,
+          reason: `${dry.hours} h of ${p.dryHours} dried; colours still move until then.`,
+          minutes: 0,
+          rank: 30 + dry.left,
+          next: { label: 'See it', key: 'j', href: place },
+        },
+      ];
     }
-    return [{ id: `proof:${p.id}`, group: 'Dry now, or waiting on an eye', when: 'now', whenNote: `${dry.hours} h dried`, drawing: 'proof', subject, about, reason: `Beside the original, in the light it will hang in, from ${(p.distanceMm / 1000).toFixed(2)} m.`, minutes: 10, rank: 0, next: { label: 'Judge it', key: 'j', href: place } }];
+    return [
+      {
+        id: `proof:${p.id}`,
+        group: 'Dry now, or waiting on an eye',
+        when: 'now',
+        whenNote: `${dry.hours} h dried`,
+        drawing: 'proof',
+        subject,
+        about,
+        reason: `Beside the original, in the light it will hang in, from ${(p.distanceMm / 1000).toFixed(2)} m.`,
+        minutes: 10,
+        rank: 0,
+        next: { label: 'Judge it', key: 'j', href: place },
+      },
+    ];
   }
   const out = daysBetween(p.askedAt.slice(0, 10), f.today);
-  return [{
-    id: `proof:${p.id}`, group: 'Will hold something up', when: `day ${out + 1}`, whenNote: `of ${p.leadDays}`, drawing: 'proof', subject, about, mark: out > p.leadDays ? 'care' : undefined,
-    reason: out > p.leadDays ? `Asked of ${p.route} ${out} days ago; ${p.leadDays} were said.` : `With ${p.route}, asked ${out === 0 ? 'today' : `${out} days ago`}.`, minutes: 2, rank: 20, next: { label: 'It is here', key: 'h', act: 'proofMade', input: { id: p.id } },
-  }];
+  return [
+    {
+      id: `proof:${p.id}`,
+      group: 'Will hold something up',
+      when: `day ${out + 1}`,
+      whenNote: `of ${p.leadDays}`,
+      drawing: 'proof',
+      subject,
+      about,
+      mark: out > p.leadDays ? 'care' : undefined,
+      reason:
+        out > p.leadDays
+          ? `Asked of ${p.route} ${out} days ago; ${p.leadDays} were said.`
+          : `With ${p.route}, asked ${out === 0 ? 'today' : `${out} days ago`}.`,
+      minutes: 2,
+      rank: 20,
+      next: { label: 'It is here', key: 'h', act: 'proofMade', input: { id: p.id } },
+    },
+  ];
 }
 
 function impressionLine(i: ImpressionFact, now: string): BenchLine[] {
   const days = Math.floor((Date.parse(now) - Date.parse(i.since)) / 86_400_000);
-  const base = { id: `impressions:${i.editionId}:${i.state}`, group: 'Dry now, or waiting on an eye' as const, when: days < 1 ? 'today' : days === 1 ? 'a day' : `${days} days`, drawing: 'sheets' as const };
+  const base = {
+    id: `impressions:${i.editionId}:${i.state}`,
+    group: 'Dry now, or waiting on an eye' as const,
+    when: days < 1 ? 'today' : days === 1 ? 'a day' : `${days} days`,
+    drawing: 'sheets' as const,
+  };
   const many = i.count === 1 ? '1 impression' : `${i.count} impressions`;
   if (i.state === 'inspected') {
     // Signed on request or not at all: an inspected print is ready as it is.
     if (i.signing === 'on request' || i.signing === 'certificate only') return [];
-    return [{ ...base, whenNote: 'unsigned', subject: `Sign ${many}`, about: `${i.title}, ${i.labels}`, reason: `Passed and dry. Signed on the ${i.signing}; try the pen on scrap of this paper first.`, minutes: Math.ceil(i.count * 1.5), rank: 10, next: { label: 'Start signing', key: 's', href: `/register/${i.editionId}?do=sign` } }];
+    return [
+      {
+        ...base,
+        whenNote: 'unsigned',
+        subject: `Sign ${many}`,
+        about: `${i.title}, ${i.labels}`,
+        reason: `Passed and dry. Signed on the ${i.signing}; try the pen on scrap of this paper first.`,
+        minutes: Math.ceil(i.count * 1.5),
+        rank: 10,
+        next: { label: 'Start signing', key: 's', href: `/register/${i.editionId}?do=sign` },
+      },
+    ];
   }
   const back = i.state === 'returned';
-  return [{ ...base, whenNote: back ? 'came back' : 'not inspected', subject: `Inspect ${many}`, about: `${i.title}, ${i.labels}`, reason: back ? 'Came back from a buyer: look at it before it goes into the drawer, or destroy it.' : 'Size, corners, surface, missing ink, specks, colour beside the reference.', minutes: i.count * 3, rank: 5, next: { label: 'Inspect', key: 'i', href: `/register/${i.editionId}?do=inspect` } }];
+  return [
+    {
+      ...base,
+      whenNote: back ? 'came back' : 'not inspected',
+      subject: `Inspect ${many}`,
+      about: `${i.title}, ${i.labels}`,
+      reason: back
+        ? 'Came back from a buyer: look at it before it goes into the drawer, or destroy it.'
+        : 'Size, corners, surface, missing ink, specks, colour beside the reference.',
+      minutes: i.count * 3,
+      rank: 5,
+      next: { label: 'Inspect', key: 'i', href: `/register/${i.editionId}?do=inspect` },
+    },
+  ];
 }
 
 function queuedLine(q: QueuedFact, now: string): BenchLine {
   const days = Math.floor((Date.parse(now) - Date.parse(q.since)) / 86_400_000);
-  return { id: `queue:${q.id}`, group: 'Dry now, or waiting on an eye', when: days < 1 ? 'today' : days === 1 ? 'a day' : `${days} days`, whenNote: 'in the queue', drawing: 'sheets', subject: `Print ${q.name}`, about: `${q.pieces === 1 ? 'one piece' : `${q.pieces} pieces`} on ${q.paper}`, reason: 'Laid out and sent to be printed; its paper and ink leave the stock then.', minutes: 15, rank: 8, next: { label: 'Print it', key: 'q', href: '/papers/queue' } };
+  return {
+    id: `queue:${q.id}`,
+    group: 'Dry now, or waiting on an eye',
+    when: days < 1 ? 'today' : days === 1 ? 'a day' : `${days} days`,
+    whenNote: 'in the queue',
+    drawing: 'sheets',
+    subject: `Print ${q.name}`,
+    about: `${q.pieces === 1 ? 'one piece' : `${q.pieces} pieces`} on ${q.paper}`,
+    reason: 'Laid out and sent to be printed; its paper and ink leave the stock then.',
+    minutes: 15,
+    rank: 8,
+    next: { label: 'Print it', key: 'q', href: '/papers/queue' },
+  };
 }
 
 function outLine(o: OutFact, today: Day): BenchLine {
   const late = -daysBetween(today, o.dueOn);
-  return { id: `out:${o.id}`, group: 'Will hold something up', when: `${late} ${late === 1 ? 'day' : 'days'}`, whenNote: 'late', drawing: o.kind === 'work' ? 'sheets' : 'picture', subject: o.kind === 'work' ? `Ask ${o.where}` : `${o.what} is not back`, about: o.kind === 'work' ? o.what : `with ${o.where}`, reason: `${o.kind === 'work' ? 'Expected' : 'Due'} back on ${o.dueOn}.`, mark: 'care', minutes: 5, rank: 5, next: { label: o.kind === 'work' ? 'See it' : 'It is back', key: 'a', href: o.href } };
+  return {
+    id: `out:${o.id}`,
+    group: 'Will hold something up',
+    when: `${late} ${late === 1 ? 'day' : 'days'}`,
+    whenNote: 'late',
+    drawing: o.kind === 'work' ? 'sheets' : 'picture',
+    subject: o.kind === 'work' ? `Ask ${o.where}` : `${o.what} is not back`,
+    about: o.kind === 'work' ? o.what : `with ${o.where}`,
+    reason: `${o.kind === 'work' ? 'Expected' : 'Due'} back on ${o.dueOn}.`,
+    mark: 'care',
+    minutes: 5,
+    rank: 5,
+    next: { label: o.kind === 'work' ? 'See it' : 'It is back', key: 'a', href: o.href },
+  };
 }
 
-const refusalLine = (r: RefusalFact): BenchLine => ({ id: `refusal:${r.id}`, group: 'Will hold something up', when: 'not taken in', whenNote: r.at.slice(0, 10), drawing: 'refused', subject: r.fileName, about: 'did not come in', reason: r.says, mark: 'fails', minutes: 2, rank: 0, next: { label: 'Seen', key: 'e', act: 'dismissRefusal', input: { id: r.id } } });
+const refusalLine = (r: RefusalFact): BenchLine => ({
+  id: `refusal:${r.id}`,
+  group: 'Will hold something up',
+  when: 'not taken in',
+  whenNote: r.at.slice(0, 10),
+  drawing: 'refused',
+  subject: r.fileName,
+  about: 'did not come in',
+  reason: r.says,
+  mark: 'fails',
+  minutes: 2,
+  rank: 0,
+  next: { label: 'Seen', key: 'e', act: 'dismissRefusal', input: { id: r.id } },
+});
 
-const masterLine = (m: MasterFact): BenchLine => ({ id: `master:${m.workId}`, group: 'Will hold something up', when: m.reading ? 'now' : 'no file', whenNote: m.reading ? 'being read' : 'since it was recorded', drawing: 'picture', subject: m.title, about: m.reading ? 'is being read' : 'has no capture yet', reason: m.reading ? 'Tiles and view are being made; everything else can go on.' : 'No size can be judged before there is a file.', minutes: m.reading ? 0 : 30, rank: m.reading ? 40 : 10, next: { label: m.reading ? 'See it' : 'Bring a file in', key: 'f', href: `/works/${m.workId}/capture` } });
+const masterLine = (m: MasterFact): BenchLine => ({
+  id: `master:${m.workId}`,
+  group: 'Will hold something up',
+  when: m.reading ? 'now' : 'no file',
+  whenNote: m.reading ? 'being read' : 'since it was recorded',
+  drawing: 'picture',
+  subject: m.title,
+  about: m.reading ? 'is being read' : 'has no capture yet',
+  reason: m.reading
+    ? 'Tiles and view are being made; everything else can go on.'
+    : 'No size can be judged before there is a file.',
+  minutes: m.reading ? 0 : 30,
+  rank: m.reading ? 40 : 10,
+  next: { label: m.reading ? 'See it' : 'Bring a file in', key: 'f', href: `/works/${m.workId}/capture` },
+});
 
-const unpricedLine = (u: UnpricedFact): BenchLine => ({ id: `price:${u.workId}`, group: 'Will hold something up', when: 'no price', whenNote: 'cannot be sold', drawing: 'picture', subject: u.title, about: u.formats, reason: 'Offered and in an edition, but nobody has said what it costs.', minutes: 10, rank: 15, next: { label: 'Price it', key: 'c', href: `/works/${u.workId}/price` } });
+const unpricedLine = (u: UnpricedFact): BenchLine => ({
+  id: `price:${u.workId}`,
+  group: 'Will hold something up',
+  when: 'no price',
+  whenNote: 'cannot be sold',
+  drawing: 'picture',
+  subject: u.title,
+  about: u.formats,
+  reason: 'Offered and in an edition, but nobody has said what it costs.',
+  minutes: 10,
+  rank: 15,
+  next: { label: 'Price it', key: 'c', href: `/works/${u.workId}/price` },
+});

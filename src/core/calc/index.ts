@@ -10,7 +10,14 @@ import { resolutionCalcs } from './resolution';
 
 /** Every calculation by name. The interface's workings, the scripts' door and the command line read this one list. */
 export const CALCS: ReadonlyMap<string, Calc> = new Map(
-  [...resolutionCalcs, ...captureCalcs, ...colourCalcs, ...layoutCalcs, ...priceCalcs, ...parcelCalcs].map((c) => [c.name, c]),
+  [
+    ...resolutionCalcs,
+    ...captureCalcs,
+    ...colourCalcs,
+    ...layoutCalcs,
+    ...priceCalcs,
+    ...parcelCalcs,
+  ].map((c) => [c.name, c]),
 );
 
 /**

@@ -5,7 +5,17 @@ import { ratioOf } from '../layout/ratio';
 import { nestRoll } from '../layout/roll';
 import { MAX_UNBRACED_UM, WRAP_EDGES, wrapCanvas, type WrapEdge } from '../layout/wrap';
 import { InputError } from '../errors';
-import { array, calc, lengthSchema, object, readLength, readSize, sizeSchema, type LengthInput, type SizeInput } from './kit';
+import {
+  array,
+  calc,
+  lengthSchema,
+  object,
+  readLength,
+  readSize,
+  sizeSchema,
+  type LengthInput,
+  type SizeInput,
+} from './kit';
 
 const ratioSide = { anyOf: [lengthSchema, { type: 'number', exclusiveMinimum: 0 }] };
 const flag = { type: 'boolean' };
@@ -16,67 +26,218 @@ export const layoutCalcs = [
   calc<{ picture: { width: LengthInput; height: LengthInput }; frames: SizeInput[] }, unknown>({
     name: 'layout.ratio',
     says: 'How a picture meets frames of other shapes: what filling loses, what fitting leaves white',
-    units: { 'fill.lostShare': '0–1 of the area', 'fit.left': 'µm', 'fit.right': 'µm', 'fit.top': 'µm', 'fit.bottom': 'µm' },
+    units: {
+      'fill.lostShare': '0–1 of the area',
+      'fit.left': 'µm',
+      'fit.right': 'µm',
+      'fit.top': 'µm',
+      'fit.bottom': 'µm',
+    },
     source: '1 − min(r/q, q/r)',
-    schema: object({ picture: object({ width: ratioSide, height: ratioSide }), frames: array(sizeSchema, { minItems: 1, maxItems: 500 }) }),
+    schema: object({
+      picture: object({ width: ratioSide, height: ratioSide }),
+      frames: array(sizeSchema, { minItems: 1, maxItems: 500 }),
+    }),
     run: ({ picture, frames }) => {
       const side = (v: LengthInput, f: string) => (typeof v === 'number' ? v : readLength(v, f));
-      const shape = { width: side(picture.width, 'picture.width'), height: side(picture.height, 'picture.height') };
+      const shape = {
+        width: side(picture.width, 'picture.width'),
+        height: side(picture.height, 'picture.height'),
+      };
       return frames.map((f, i) => {
         const frame = readSize(f, `frames[${i}]`);
         return { frame, ...ratioOf(shape, frame) };
       });
     },
   }),
-  calc<{ sheet: SizeInput; image: SizeInput; window: SizeInput; tolerance: Tolerances; minimumHold?: LengthInput }, unknown>({
+  calc<
+    {
+      sheet: SizeInput;
+      image: SizeInput;
+      window: SizeInput;
+      tolerance: Tolerances;
+      minimumHold?: LengthInput;
+    },
+    unknown
+  >({
     name: 'layout.mat',
     says: 'Whether a mat holds a sheet and covers its image, as drawn, at the worst and as expected',
-    units: { 'hold.width.nominal': 'µm per side', 'hold.width.worst': 'µm per side', 'hold.width.expected': 'µm per side', 'cover.width.nominal': 'µm per side, negative where white shows' },
-    source: 'Hold (P − W)/2, cover (I − W)/2; worst nominal − (t₁ + t₂)/2 − a, expected nominal − √((t₁/2)² + (t₂/2)² + a²)',
-    schema: object({ sheet: sizeSchema, image: sizeSchema, window: sizeSchema, tolerance: object({ sheet: lengthSchema, image: lengthSchema, window: lengthSchema, placing: lengthSchema }), minimumHold: lengthSchema }, ['minimumHold']),
-    run: (q) => matCheck({
-      sheet: readSize(q.sheet, 'sheet'), image: readSize(q.image, 'image'), window: readSize(q.window, 'window'),
-      tolerance: { sheet: readLength(q.tolerance.sheet, 'tolerance.sheet'), image: readLength(q.tolerance.image, 'tolerance.image'), window: readLength(q.tolerance.window, 'tolerance.window'), placing: readLength(q.tolerance.placing, 'tolerance.placing') },
-      minimumHold: q.minimumHold === undefined ? MINIMUM_HOLD_UM : readLength(q.minimumHold, 'minimumHold'),
-    }),
+    units: {
+      'hold.width.nominal': 'µm per side',
+      'hold.width.worst': 'µm per side',
+      'hold.width.expected': 'µm per side',
+      'cover.width.nominal': 'µm per side, negative where white shows',
+    },
+    source:
+      'Hold (P − W)/2, cover (I − W)/2; worst nominal − (t₁ + t₂)/2 − a, expected nominal − √((t₁/2)² + (t₂/2)² + a²)',
+    schema: object(
+      {
+        sheet: sizeSchema,
+        image: sizeSchema,
+        window: sizeSchema,
+        tolerance: object({
+          sheet: lengthSchema,
+          image: lengthSchema,
+          window: lengthSchema,
+          placing: lengthSchema,
+        }),
+        minimumHold: lengthSchema,
+      },
+      ['minimumHold'],
+    ),
+    run: (q) =>
+      matCheck({
+        sheet: readSize(q.sheet, 'sheet'),
+        image: readSize(q.image, 'image'),
+        window: readSize(q.window, 'window'),
+        tolerance: {
+          sheet: readLength(q.tolerance.sheet, 'tolerance.sheet'),
+          image: readLength(q.tolerance.image, 'tolerance.image'),
+          window: readLength(q.tolerance.window, 'tolerance.window'),
+          placing: readLength(q.tolerance.placing, 'tolerance.placing'),
+        },
+        minimumHold:
+          q.minimumHold === undefined ? MINIMUM_HOLD_UM : readLength(q.minimumHold, 'minimumHold'),
+      }),
   }),
-  calc<{ sheet: SizeInput; piece: SizeInput; margin: LengthInput; gutter: LengthInput; rotate?: boolean }, unknown>({
+  calc<
+    { sheet: SizeInput; piece: SizeInput; margin: LengthInput; gutter: LengthInput; rotate?: boolean },
+    unknown
+  >({
     name: 'layout.sheet',
     says: 'How many of a piece go on a sheet, where, and the straight cuts that free them',
     units: { wasteShare: '0–1 of the sheet', 'placements[].x': 'µm', 'cuts[].at': 'µm' },
     source: 'Best of all cuttings by straight lines, both orientations and mixed strips',
-    schema: object({ sheet: sizeSchema, piece: sizeSchema, margin: lengthSchema, gutter: lengthSchema, rotate: flag }, ['rotate']),
-    run: (q) => layOnSheet({ sheet: readSize(q.sheet, 'sheet'), piece: readSize(q.piece, 'piece'), margin: readLength(q.margin, 'margin'), gutter: readLength(q.gutter, 'gutter'), rotate: q.rotate ?? true }),
+    schema: object(
+      { sheet: sizeSchema, piece: sizeSchema, margin: lengthSchema, gutter: lengthSchema, rotate: flag },
+      ['rotate'],
+    ),
+    run: (q) =>
+      layOnSheet({
+        sheet: readSize(q.sheet, 'sheet'),
+        piece: readSize(q.piece, 'piece'),
+        margin: readLength(q.margin, 'margin'),
+        gutter: readLength(q.gutter, 'gutter'),
+        rotate: q.rotate ?? true,
+      }),
   }),
-  calc<{ width: LengthInput; margin: LengthInput; gap: LengthInput; pieces: { id: string; width: LengthInput; height: LengthInput; count: number; rotate: boolean }[] }, unknown>({
+  calc<
+    {
+      width: LengthInput;
+      margin: LengthInput;
+      gap: LengthInput;
+      pieces: { id: string; width: LengthInput; height: LengthInput; count: number; rotate: boolean }[];
+    },
+    unknown
+  >({
     name: 'layout.roll',
     says: 'Pieces of any works on a roll of one width: the least length found, and where each lies',
-    units: { length: 'µm', wasteShare: '0–1 of the length used', 'placements[].x': 'µm', 'crossCuts[]': 'µm from the start' },
-    source: 'Best fit into the lowest gap (Burke, Kendall, Whitwell 2004), the order improved by exchanges',
-    schema: object({ width: lengthSchema, margin: lengthSchema, gap: lengthSchema, pieces: array(object({ id: { type: 'string', minLength: 1, maxLength: 80 }, width: lengthSchema, height: lengthSchema, count: whole(1, 2_000), rotate: flag }), { minItems: 1, maxItems: 2_000 }) }),
+    units: {
+      length: 'µm',
+      wasteShare: '0–1 of the length used',
+      'placements[].x': 'µm',
+      'crossCuts[]': 'µm from the start',
+    },
+    source:
+      'Best fit into the lowest gap (Burke, Kendall, Whitwell 2004), the order improved by exchanges',
+    schema: object({
+      width: lengthSchema,
+      margin: lengthSchema,
+      gap: lengthSchema,
+      pieces: array(
+        object({
+          id: { type: 'string', minLength: 1, maxLength: 80 },
+          width: lengthSchema,
+          height: lengthSchema,
+          count: whole(1, 2_000),
+          rotate: flag,
+        }),
+        { minItems: 1, maxItems: 2_000 },
+      ),
+    }),
     run: (q) => {
       const ids = new Set<string>();
       for (const [i, p] of q.pieces.entries()) {
         if (ids.has(p.id)) throw new InputError(`pieces[${i}].id`, p.id, 'an id that no other piece has');
         ids.add(p.id);
       }
-      return nestRoll({ width: readLength(q.width, 'width'), margin: readLength(q.margin, 'margin'), gap: readLength(q.gap, 'gap'), pieces: q.pieces.map((p, i) => ({ ...p, width: readLength(p.width, `pieces[${i}].width`), height: readLength(p.height, `pieces[${i}].height`) })) });
+      return nestRoll({
+        width: readLength(q.width, 'width'),
+        margin: readLength(q.margin, 'margin'),
+        gap: readLength(q.gap, 'gap'),
+        pieces: q.pieces.map((p, i) => ({
+          ...p,
+          width: readLength(p.width, `pieces[${i}].width`),
+          height: readLength(p.height, `pieces[${i}].height`),
+        })),
+      });
     },
   }),
-  calc<{ face: SizeInput; depth: LengthInput; foldOver: LengthInput; edge: WrapEdge; maxUnbraced?: LengthInput; barWidth?: LengthInput }, unknown>({
+  calc<
+    {
+      face: SizeInput;
+      depth: LengthInput;
+      foldOver: LengthInput;
+      edge: WrapEdge;
+      maxUnbraced?: LengthInput;
+      barWidth?: LengthInput;
+    },
+    unknown
+  >({
     name: 'layout.wrap',
     says: 'A canvas over bars: the sheet to cut, its bars and braces, what the face shows',
-    units: { 'sheet.width': 'µm', 'bars[].length': 'µm', 'braces[].length': 'µm', faceShare: '0–1 of the printed picture', diagonal: 'µm', coatedArea: 'mm²' },
+    units: {
+      'sheet.width': 'µm',
+      'bars[].length': 'µm',
+      'braces[].length': 'µm',
+      faceShare: '0–1 of the printed picture',
+      diagonal: 'µm',
+      coatedArea: 'mm²',
+    },
     source: 'Sheet side = face + 2 × (depth + fold-over)',
-    schema: object({ face: sizeSchema, depth: lengthSchema, foldOver: lengthSchema, edge: { type: 'string', enum: [...WRAP_EDGES] }, maxUnbraced: lengthSchema, barWidth: lengthSchema }, ['maxUnbraced', 'barWidth']),
-    run: (q) => wrapCanvas({ face: readSize(q.face, 'face'), depth: readLength(q.depth, 'depth'), foldOver: readLength(q.foldOver, 'foldOver'), edge: q.edge, maxUnbraced: q.maxUnbraced === undefined ? MAX_UNBRACED_UM : readLength(q.maxUnbraced, 'maxUnbraced'), barWidth: q.barWidth === undefined ? 0 : readLength(q.barWidth, 'barWidth') }),
+    schema: object(
+      {
+        face: sizeSchema,
+        depth: lengthSchema,
+        foldOver: lengthSchema,
+        edge: { type: 'string', enum: [...WRAP_EDGES] },
+        maxUnbraced: lengthSchema,
+        barWidth: lengthSchema,
+      },
+      ['maxUnbraced', 'barWidth'],
+    ),
+    run: (q) =>
+      wrapCanvas({
+        face: readSize(q.face, 'face'),
+        depth: readLength(q.depth, 'depth'),
+        foldOver: readLength(q.foldOver, 'foldOver'),
+        edge: q.edge,
+        maxUnbraced:
+          q.maxUnbraced === undefined ? MAX_UNBRACED_UM : readLength(q.maxUnbraced, 'maxUnbraced'),
+        barWidth: q.barWidth === undefined ? 0 : readLength(q.barWidth, 'barWidth'),
+      }),
   }),
-  calc<{ stockLength: LengthInput; kerf: LengthInput; cuts: { length: LengthInput; count: number }[] }, unknown>({
+  calc<
+    { stockLength: LengthInput; kerf: LengthInput; cuts: { length: LengthInput; count: number }[] },
+    unknown
+  >({
     name: 'layout.bars',
     says: 'Which pieces to saw from which stick, so that few sticks are bought',
     units: { 'sticks[].cuts[]': 'µm', 'sticks[].left': 'µm', wasteShare: '0–1 of the sticks bought' },
     source: 'Σ length + kerf × (pieces − 1) ≤ stock; exact search from the fullest-first plan',
-    schema: object({ stockLength: lengthSchema, kerf: lengthSchema, cuts: array(object({ length: lengthSchema, count: whole(1, 400) }), { minItems: 1, maxItems: 400 }) }),
-    run: (q) => cutBars({ stockLength: readLength(q.stockLength, 'stockLength'), kerf: readLength(q.kerf, 'kerf'), cuts: q.cuts.map((c, i) => ({ length: readLength(c.length, `cuts[${i}].length`), count: c.count })) }),
+    schema: object({
+      stockLength: lengthSchema,
+      kerf: lengthSchema,
+      cuts: array(object({ length: lengthSchema, count: whole(1, 400) }), { minItems: 1, maxItems: 400 }),
+    }),
+    run: (q) =>
+      cutBars({
+        stockLength: readLength(q.stockLength, 'stockLength'),
+        kerf: readLength(q.kerf, 'kerf'),
+        cuts: q.cuts.map((c, i) => ({
+          length: readLength(c.length, `cuts[${i}].length`),
+          count: c.count,
+        })),
+      }),
   }),
 ];

@@ -6,8 +6,12 @@ const name = { type: 'string', minLength: 1, maxLength: 120 };
 const amounts = array(object({ name, amount: moneySchema }), { maxItems: 100 });
 /** What `price.solve` takes; the price act takes the same. */
 export const priceQuestionSchema = object({
-  costs: amounts, fixedFees: amounts, shareFees: array(object({ name, share: shareSchema }), { maxItems: 50 }),
-  carriageCharged: moneySchema, margin: shareSchema, given: shareSchema,
+  costs: amounts,
+  fixedFees: amounts,
+  shareFees: array(object({ name, share: shareSchema }), { maxItems: 50 }),
+  carriageCharged: moneySchema,
+  margin: shareSchema,
+  given: shareSchema,
 });
 
 export const priceCalcs = [

@@ -11,8 +11,15 @@ import { uncompressedBytes } from './scan';
  * Source: handbook §4: one layer costs `w × h × channels × bytes`.
  * @example planCanvas({ largest: { width: 508000, height: 406400 }, ppi: 300, bits: 8, channels: 4, budgetBytes: 2147483648 }) // { pixels: { width: 6000, height: 4800 }, layerBytes: 115200000, layers: 18 }
  */
-export function planCanvas(q: { largest: Size; ppi: number; bits: number; channels: number; budgetBytes: number }): { pixels: Pixels; layerBytes: number; layers: number } {
-  if (!(q.largest.width > 0 && q.largest.height > 0)) throw new InputError('largest', q.largest, 'two sides above zero');
+export function planCanvas(q: {
+  largest: Size;
+  ppi: number;
+  bits: number;
+  channels: number;
+  budgetBytes: number;
+}): { pixels: Pixels; layerBytes: number; layers: number } {
+  if (!(q.largest.width > 0 && q.largest.height > 0))
+    throw new InputError('largest', q.largest, 'two sides above zero');
   if (!(q.ppi > 0)) throw new InputError('ppi', q.ppi, 'pixels per inch above zero');
   if (!(q.budgetBytes > 0)) throw new InputError('budgetBytes', q.budgetBytes, 'bytes above zero');
   const side = (um: number) => Math.ceil((um / UM_PER_INCH) * q.ppi - 1e-9);
@@ -30,10 +37,19 @@ export const GRAIN_LIMIT = 12;
  * @returns enlargement linear; `grain` true past about 12 ×, to be said, not forbidden
  * @example planFilm({ frame: { width: 36000, height: 24000 }, scanPpi: 4000, print: { width: 600000, height: 400000 } }) // { pixels: { width: 5669, height: 3780 }, enlargement: 16.666666666666668, grain: true }
  */
-export function planFilm(q: { frame: Size; scanPpi: number; print: Size }): { pixels: Pixels; enlargement: number; grain: boolean } {
-  if (!(q.frame.width > 0 && q.frame.height > 0)) throw new InputError('frame', q.frame, 'two sides above zero');
+export function planFilm(q: { frame: Size; scanPpi: number; print: Size }): {
+  pixels: Pixels;
+  enlargement: number;
+  grain: boolean;
+} {
+  if (!(q.frame.width > 0 && q.frame.height > 0))
+    throw new InputError('frame', q.frame, 'two sides above zero');
   if (!(q.scanPpi > 0)) throw new InputError('scanPpi', q.scanPpi, 'pixels per inch above zero');
   const side = (um: number) => Math.round((um / UM_PER_INCH) * q.scanPpi);
   const enlargement = Math.max(q.print.width / q.frame.width, q.print.height / q.frame.height);
-  return { pixels: { width: side(q.frame.width), height: side(q.frame.height) }, enlargement, grain: enlargement > GRAIN_LIMIT };
+  return {
+    pixels: { width: side(q.frame.width), height: side(q.frame.height) },
+    enlargement,
+    grain: enlargement > GRAIN_LIMIT,
+  };
 }

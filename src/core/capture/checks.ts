@@ -8,9 +8,24 @@ import type { Speck } from './dust';
 export type CaptureCheck =
   | { kind: 'evenness'; reading: Evenness; grid: LightGrid; madeMasterId?: string }
   | { kind: 'target'; corners: Quad; chart: string; reading: TargetReading; madeMasterId?: string }
-  | { kind: 'keystone'; corners: Quad; reading: Keystone; /** Share the edges bow by, outward positive; null where their middles were not set. */ bow: number | null; madeMasterId?: string }
+  | {
+      kind: 'keystone';
+      corners: Quad;
+      reading: Keystone;
+      /** Share the edges bow by, outward positive; null where their middles were not set. */ bow:
+        number | null;
+      madeMasterId?: string;
+    }
   | { kind: 'joint'; besideName: string; reading: Joint }
   | { kind: 'dust'; specks: (Speck & { done: boolean })[]; total: number };
 
 /** What was made of a master, so that an altered print is never called a facsimile. */
-export type Derived = { how: 'evenness corrected' | 'colours fitted to a target' | 'squared' | 'turned to a printing space' | 'joined'; says: string };
+export type Derived = {
+  how:
+    | 'evenness corrected'
+    | 'colours fitted to a target'
+    | 'squared'
+    | 'turned to a printing space'
+    | 'joined';
+  says: string;
+};

@@ -20,7 +20,10 @@ const REACH = 10;
  * @returns specks in pixels of the whole picture
  * Source: handbook §4; the ring stands in for the local median, which it equals wherever the surroundings are even.
  */
-export function specksIn(band: { width: number; height: number; data: ArrayLike<number>; top: number; from: number; to: number }, noise: number): Speck[] {
+export function specksIn(
+  band: { width: number; height: number; data: ArrayLike<number>; top: number; from: number; to: number },
+  noise: number,
+): Speck[] {
   const { width: w, height: h, data } = band;
   const least = Math.max(14, 7 * noise);
   const out = new Uint8Array(w * h);
@@ -32,8 +35,13 @@ export function specksIn(band: { width: number; height: number; data: ArrayLike<
       const first = data[at + REACH]!;
       // Most points end here.
       if (v < first + least && v > first - least) continue;
-      let low = first, high = first;
-      for (let k = 1; k < 8; k++) { const r = data[at + ring[k]!]!; if (r < low) low = r; else if (r > high) high = r; }
+      let low = first,
+        high = first;
+      for (let k = 1; k < 8; k++) {
+        const r = data[at + ring[k]!]!;
+        if (r < low) low = r;
+        else if (r > high) high = r;
+      }
       const beyond = v > high ? v - high : low - v;
       if (beyond > least && high - low < 0.6 * beyond) out[at] = v > high ? 2 : 1;
     }
@@ -41,7 +49,15 @@ export function specksIn(band: { width: number; height: number; data: ArrayLike<
   return gather(out, band).filter((s) => s.y >= band.from && s.y < band.to);
 }
 
-function gather(out: Uint8Array, { width: w, height: h, data, top }: { width: number; height: number; data: ArrayLike<number>; top: number }): Speck[] {
+function gather(
+  out: Uint8Array,
+  {
+    width: w,
+    height: h,
+    data,
+    top,
+  }: { width: number; height: number; data: ArrayLike<number>; top: number },
+): Speck[] {
   const specks: Speck[] = [];
   const stack: number[] = [];
   for (let start = 0; start < out.length; start++) {
@@ -52,11 +68,30 @@ function gather(out: Uint8Array, { width: w, height: h, data, top }: { width: nu
     out[start] = 0;
     while (stack.length) {
       const at = stack.pop()!;
-      const x = at % w, y = (at - x) / w;
-      n++; sx += x; sy += y; sum += data[at]!;
-      if (x < x0) x0 = x; if (x > x1) x1 = x; if (y < y0) y0 = y; if (y > y1) y1 = y;
-      for (const next of [at - 1, at + 1, at - w, at + w, at - w - 1, at - w + 1, at + w - 1, at + w + 1]) {
-        if (next >= 0 && next < out.length && out[next] === sign) { out[next] = 0; stack.push(next); }
+      const x = at % w,
+        y = (at - x) / w;
+      n++;
+      sx += x;
+      sy += y;
+      sum += data[at]!;
+      if (x < x0) x0 = x;
+      if (x > x1) x1 = x;
+      if (y < y0) y0 = y;
+      if (y > y1) y1 = y;
+      for (const next of [
+        at - 1,
+        at + 1,
+        at - w,
+        at + w,
+        at - w - 1,
+        at - w + 1,
+        at + w - 1,
+        at + w + 1,
+      ]) {
+        if (next >= 0 && next < out.length && out[next] === sign) {
+          out[next] = 0;
+          stack.push(next);
+        }
       }
     }
     const size = Math.max(x1 - x0, y1 - y0) + 1;
@@ -69,4 +104,5 @@ function gather(out: Uint8Array, { width: w, height: h, data, top }: { width: nu
 }
 
 /** The largest first, then the strongest. @example bySize([{ x: 0, y: 0, size: 2, contrast: 9 }, { x: 1, y: 1, size: 5, contrast: 3 }])[0].size // 5 */
-export const bySize = (specks: readonly Speck[]): Speck[] => [...specks].sort((a, b) => b.size - a.size || Math.abs(b.contrast) - Math.abs(a.contrast));
+export const bySize = (specks: readonly Speck[]): Speck[] =>
+  [...specks].sort((a, b) => b.size - a.size || Math.abs(b.contrast) - Math.abs(a.contrast));

@@ -11,5 +11,7 @@ export type Faults = {
   /** Factors on linear red, green, blue. */
   cast: readonly [number, number, number];
   /** Degrees the camera looks off the perpendicular, and is turned; the part of the frame the work fills. */
-  tilt: number; turn: number; fill: number;
+  tilt: number;
+  turn: number;
+  fill: number;
 };

@@ -13,7 +13,8 @@ import { EVEN } from './evenness';
  * @example lampDistance({ width: 380000, height: 285000 }) // 1100000
  */
 export function lampDistance(work: Size): Um {
-  if (!(work.width > 0 && work.height > 0)) throw new InputError('original', work, 'two sides above zero');
+  if (!(work.width > 0 && work.height > 0))
+    throw new InputError('original', work, 'two sides above zero');
   for (let d = 300_000; d <= 20_000_000; d += 50_000) {
     if (worstStops(work, d) <= EVEN) return d;
   }
@@ -27,11 +28,18 @@ export function lampDistance(work: Size): Um {
  */
 export function worstStops(work: Size, distance: Um): number {
   const side = distance * Math.SQRT1_2;
-  const light = (x: number, y: number) => [-side, side].reduce((sum, lamp) => {
-    const r2 = (x - lamp) ** 2 + y ** 2 + side ** 2;
-    // The cosine of the angle at which the light meets the work, over the square of its way.
-    return sum + side / Math.sqrt(r2) / r2;
-  }, 0);
+  const light = (x: number, y: number) =>
+    [-side, side].reduce((sum, lamp) => {
+      const r2 = (x - lamp) ** 2 + y ** 2 + side ** 2;
+      // The cosine of the angle at which the light meets the work, over the square of its way.
+      return sum + side / Math.sqrt(r2) / r2;
+    }, 0);
   const [x, y] = [work.width / 2, work.height / 2];
-  return Math.max(...[[x, y], [x, 0], [0, y]].map(([a, b]) => Math.abs(Math.log2(light(0, 0) / light(a!, b!)))));
+  return Math.max(
+    ...[
+      [x, y],
+      [x, 0],
+      [0, y],
+    ].map(([a, b]) => Math.abs(Math.log2(light(0, 0) / light(a!, b!)))),
+  );
 }

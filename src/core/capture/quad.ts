@@ -18,14 +18,26 @@ const DEGREES = 180 / Math.PI;
 export function quadToSquareMap(q: Quad): Homography {
   for (let i = 0; i < 4; i++) {
     const [a, b, c] = [q[i]!, q[(i + 1) % 4]!, q[(i + 2) % 4]!];
-    if ((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) <= 0) throw new InputError('corners', q, 'four corners, from top left clockwise, none inside the others');
+    if ((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) <= 0)
+      throw new InputError('corners', q, 'four corners, from top left clockwise, none inside the others');
   }
   const [p0, p1, p2, p3] = q;
   const [dx1, dx2, dx3] = [p1.x - p2.x, p3.x - p2.x, p0.x - p1.x + p2.x - p3.x];
   const [dy1, dy2, dy3] = [p1.y - p2.y, p3.y - p2.y, p0.y - p1.y + p2.y - p3.y];
   const det = dx1 * dy2 - dx2 * dy1;
-  const g = (dx3 * dy2 - dx2 * dy3) / det, h = (dx1 * dy3 - dx3 * dy1) / det;
-  return [p1.x - p0.x + g * p1.x, p3.x - p0.x + h * p3.x, p0.x, p1.y - p0.y + g * p1.y, p3.y - p0.y + h * p3.y, p0.y, g, h, 1];
+  const g = (dx3 * dy2 - dx2 * dy3) / det,
+    h = (dx1 * dy3 - dx3 * dy1) / det;
+  return [
+    p1.x - p0.x + g * p1.x,
+    p3.x - p0.x + h * p3.x,
+    p0.x,
+    p1.y - p0.y + g * p1.y,
+    p3.y - p0.y + h * p3.y,
+    p0.y,
+    g,
+    h,
+    1,
+  ];
 }
 
 /** Where a point of the unit square lies in the picture. */
@@ -36,16 +48,20 @@ export function throughSquare(m: Homography, u: number, v: number): Point {
 
 export type Keystone = {
   /** How far the camera looked up (+) or down, left or right (+), and was turned clockwise (+), in degrees. */
-  pitch: number; yaw: number; roll: number;
+  pitch: number;
+  yaw: number;
+  roll: number;
   /** Angle between the camera's axis and the perpendicular on the work. */
   tilt: number;
   /** Sides of the squared picture, pixels: nothing is made smaller. */
   squared: { width: number; height: number };
-  word: 'square' | 'slightly off' | 'tilted'; says: string;
+  word: 'square' | 'slightly off' | 'tilted';
+  says: string;
 };
 
 /** Under this a print does not show it; above the second, level the camera again rather than stretch the file. */
-const UNSEEN = 0.3, TOO_MUCH = 3;
+const UNSEEN = 0.3,
+  TOO_MUCH = 3;
 /** A lens of 60 mm on a 36 mm frame, where nobody says what was used. */
 export const USUAL_FOCAL_SHARE = 60 / 36;
 
@@ -59,24 +75,54 @@ export const USUAL_FOCAL_SHARE = 60 / 36;
  * Source: pinhole camera; Zhang 2000 for the plane's axes from its perspective.
  * @example readKeystone([{ x: 100, y: 100 }, { x: 900, y: 100 }, { x: 900, y: 700 }, { x: 100, y: 700 }], { width: 1000, height: 800 }).word // 'square'
  */
-export function readKeystone(corners: Quad, frame: { width: number; height: number }, focalPx = USUAL_FOCAL_SHARE * Math.max(frame.width, frame.height)): Keystone {
+export function readKeystone(
+  corners: Quad,
+  frame: { width: number; height: number },
+  focalPx = USUAL_FOCAL_SHARE * Math.max(frame.width, frame.height),
+): Keystone {
   const m = quadToSquareMap(corners);
   const [cx, cy] = [frame.width / 2, frame.height / 2];
   // Directions of the plane's two axes as the camera sees them.
-  const axis = (i: 0 | 1) => { const w = m[6 + i]!; return [(m[i]! - cx * w) / focalPx, (m[3 + i]! - cy * w) / focalPx, w]; };
-  const unit = (v: number[]) => { const l = Math.hypot(...v); return v.map((x) => x / l); };
+  const axis = (i: 0 | 1) => {
+    const w = m[6 + i]!;
+    return [(m[i]! - cx * w) / focalPx, (m[3 + i]! - cy * w) / focalPx, w];
+  };
+  const unit = (v: number[]) => {
+    const l = Math.hypot(...v);
+    return v.map((x) => x / l);
+  };
   const [a, b] = [unit(axis(0)), unit(axis(1))];
-  const normal = unit([a[1]! * b[2]! - a[2]! * b[1]!, a[2]! * b[0]! - a[0]! * b[2]!, a[0]! * b[1]! - a[1]! * b[0]!]);
-  const yaw = Math.atan2(-normal[0]!, normal[2]!) * DEGREES, pitch = Math.atan2(-normal[1]!, normal[2]!) * DEGREES;
+  const normal = unit([
+    a[1]! * b[2]! - a[2]! * b[1]!,
+    a[2]! * b[0]! - a[0]! * b[2]!,
+    a[0]! * b[1]! - a[1]! * b[0]!,
+  ]);
+  const yaw = Math.atan2(-normal[0]!, normal[2]!) * DEGREES,
+    pitch = Math.atan2(-normal[1]!, normal[2]!) * DEGREES;
   const tilt = Math.acos(Math.min(1, Math.abs(normal[2]!))) * DEGREES;
-  const roll = Math.atan2(corners[1].y - corners[0].y + corners[2].y - corners[3].y, corners[1].x - corners[0].x + corners[2].x - corners[3].x) * DEGREES;
-  const side = (i: number, j: number) => Math.hypot(corners[i]!.x - corners[j]!.x, corners[i]!.y - corners[j]!.y);
-  const squared = { width: Math.round(Math.max(side(0, 1), side(2, 3))), height: Math.round(Math.max(side(1, 2), side(3, 0))) };
-  const word = tilt <= UNSEEN && Math.abs(roll) <= UNSEEN ? 'square' : tilt <= TOO_MUCH ? 'slightly off' : 'tilted';
+  const roll =
+    Math.atan2(
+      corners[1].y - corners[0].y + corners[2].y - corners[3].y,
+      corners[1].x - corners[0].x + corners[2].x - corners[3].x,
+    ) * DEGREES;
+  const side = (i: number, j: number) =>
+    Math.hypot(corners[i]!.x - corners[j]!.x, corners[i]!.y - corners[j]!.y);
+  const squared = {
+    width: Math.round(Math.max(side(0, 1), side(2, 3))),
+    height: Math.round(Math.max(side(1, 2), side(3, 0))),
+  };
+  const word =
+    tilt <= UNSEEN && Math.abs(roll) <= UNSEEN ? 'square' : tilt <= TOO_MUCH ? 'slightly off' : 'tilted';
   const degrees = (d: number) => `${Math.abs(d).toFixed(1)}°`;
-  const parts = [Math.abs(pitch) > UNSEEN && `${degrees(pitch)} ${pitch > 0 ? 'up' : 'down'}`, Math.abs(yaw) > UNSEEN && `${degrees(yaw)} to the ${yaw > 0 ? 'right' : 'left'}`, Math.abs(roll) > UNSEEN && `turned ${degrees(roll)} ${roll > 0 ? 'clockwise' : 'anticlockwise'}`].filter(Boolean);
-  const says = word === 'square' ? `Square: ${degrees(tilt)} off the perpendicular.`
-    : `${word === 'tilted' ? 'Tilted' : 'Slightly off'}: the camera looked ${parts.join(', ') || degrees(tilt)}. ${word === 'tilted' ? 'Set it parallel again: squaring this file stretches one side of it.' : 'A squared copy mends it.'}`;
+  const parts = [
+    Math.abs(pitch) > UNSEEN && `${degrees(pitch)} ${pitch > 0 ? 'up' : 'down'}`,
+    Math.abs(yaw) > UNSEEN && `${degrees(yaw)} to the ${yaw > 0 ? 'right' : 'left'}`,
+    Math.abs(roll) > UNSEEN && `turned ${degrees(roll)} ${roll > 0 ? 'clockwise' : 'anticlockwise'}`,
+  ].filter(Boolean);
+  const says =
+    word === 'square'
+      ? `Square: ${degrees(tilt)} off the perpendicular.`
+      : `${word === 'tilted' ? 'Tilted' : 'Slightly off'}: the camera looked ${parts.join(', ') || degrees(tilt)}. ${word === 'tilted' ? 'Set it parallel again: squaring this file stretches one side of it.' : 'A squared copy mends it.'}`;
   return { pitch, yaw, roll, tilt, squared, word, says };
 }
 

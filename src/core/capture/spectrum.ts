@@ -8,7 +8,10 @@ export const DETAIL_TILE = 128;
 export type Spectrum = Float64Array;
 
 const fft = new FFT(DETAIL_TILE);
-const hann = Float64Array.from({ length: DETAIL_TILE }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / DETAIL_TILE));
+const hann = Float64Array.from(
+  { length: DETAIL_TILE },
+  (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / DETAIL_TILE),
+);
 /** What the window takes of the power of noise. */
 const WINDOW_POWER = (hann.reduce((a, w) => a + w * w, 0) / DETAIL_TILE) ** 2;
 
@@ -30,13 +33,18 @@ export function radialSpectrum(tile: ArrayLike<number>): Spectrum {
   const half = n / 2 + 1;
   // Rows, kept as the columns of the second pass: only the first half is needed, the rest mirrors it.
   const columns = Array.from({ length: half }, () => new Float64Array(2 * n));
-  const row = new Array<number>(n), out = fft.createComplexArray();
+  const row = new Array<number>(n),
+    out = fft.createComplexArray();
   for (let y = 0; y < n; y++) {
     for (let x = 0; x < n; x++) row[x] = (tile[y * n + x]! - mean) * hann[x]! * hann[y]!;
     fft.realTransform(out, row);
-    for (let x = 0; x < half; x++) { columns[x]![2 * y] = out[2 * x]!; columns[x]![2 * y + 1] = out[2 * x + 1]!; }
+    for (let x = 0; x < half; x++) {
+      columns[x]![2 * y] = out[2 * x]!;
+      columns[x]![2 * y + 1] = out[2 * x + 1]!;
+    }
   }
-  const power = new Float64Array(half), count = new Float64Array(half);
+  const power = new Float64Array(half),
+    count = new Float64Array(half);
   const column = fft.createComplexArray();
   for (let x = 0; x < half; x++) {
     fft.transform(column, columns[x] as unknown as number[]);
@@ -45,7 +53,8 @@ export function radialSpectrum(tile: ArrayLike<number>): Spectrum {
       const fy = y <= n / 2 ? y : y - n;
       const ring = Math.round(Math.sqrt(x * x + fy * fy));
       if (ring >= half) continue;
-      const re = column[2 * y]!, im = column[2 * y + 1]!;
+      const re = column[2 * y]!,
+        im = column[2 * y + 1]!;
       power[ring]! += twice * (re * re + im * im);
       count[ring]! += twice;
     }

@@ -19,7 +19,8 @@ export type TileGrid = { columns: number; rows: number };
 export function tilesAlong(side: number, tile: number, overlap = USUAL_OVERLAP): number {
   if (!(side > 0)) throw new InputError('side', side, 'a length above zero');
   if (!(tile > 0)) throw new InputError('tile', tile, 'a length above zero');
-  if (!(overlap >= 0 && overlap < 1)) throw new InputError('overlap', overlap, 'a share from 0 to under 1');
+  if (!(overlap >= 0 && overlap < 1))
+    throw new InputError('overlap', overlap, 'a share from 0 to under 1');
   if (side <= tile) return 1;
   // A hair under the whole number is that number: 0.2 has no exact binary form.
   return Math.ceil((side - overlap * tile) / (tile - overlap * tile) - 1e-9);
@@ -30,8 +31,15 @@ export function tilesAlong(side: number, tile: number, overlap = USUAL_OVERLAP):
  *
  * @example tileGrid({ width: 400, height: 500 }, { width: 216, height: 297 }, 0.2) // { columns: 3, rows: 2 }
  */
-export function tileGrid(original: { width: number; height: number }, bed: { width: number; height: number }, overlap = USUAL_OVERLAP): TileGrid {
-  const laid = (w: number, h: number): TileGrid => ({ columns: tilesAlong(original.width, w, overlap), rows: tilesAlong(original.height, h, overlap) });
+export function tileGrid(
+  original: { width: number; height: number },
+  bed: { width: number; height: number },
+  overlap = USUAL_OVERLAP,
+): TileGrid {
+  const laid = (w: number, h: number): TileGrid => ({
+    columns: tilesAlong(original.width, w, overlap),
+    rows: tilesAlong(original.height, h, overlap),
+  });
   const [asIs, turned] = [laid(bed.width, bed.height), laid(bed.height, bed.width)];
   return turned.columns * turned.rows < asIs.columns * asIs.rows ? turned : asIs;
 }

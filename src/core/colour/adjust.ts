@@ -19,10 +19,23 @@ export type Adjustment = {
   curve: readonly (readonly [number, number])[];
 };
 
-export const NO_ADJUSTMENT: Adjustment = { lightness: 0, contrast: 1, saturation: 1, warmth: 0, tint: 0, curve: [] };
+export const NO_ADJUSTMENT: Adjustment = {
+  lightness: 0,
+  contrast: 1,
+  saturation: 1,
+  warmth: 0,
+  tint: 0,
+  curve: [],
+};
 
 /** @example isNone(NO_ADJUSTMENT) // true */
-export const isNone = (a: Adjustment): boolean => a.lightness === 0 && a.contrast === 1 && a.saturation === 1 && a.warmth === 0 && a.tint === 0 && a.curve.length === 0;
+export const isNone = (a: Adjustment): boolean =>
+  a.lightness === 0 &&
+  a.contrast === 1 &&
+  a.saturation === 1 &&
+  a.warmth === 0 &&
+  a.tint === 0 &&
+  a.curve.length === 0;
 
 /**
  * Checks that an adjustment can be carried out.
@@ -31,11 +44,20 @@ export const isNone = (a: Adjustment): boolean => a.lightness === 0 && a.contras
  * @example checkedAdjustment({ ...NO_ADJUSTMENT, lightness: 4 }).lightness // 4
  */
 export function checkedAdjustment(a: Adjustment): Adjustment {
-  const within = (field: keyof Adjustment, low: number, high: number) => { const v = a[field] as number; if (!Number.isFinite(v) || v < low || v > high) throw new InputError(field, v, `a figure from ${low} to ${high}`); };
-  within('lightness', -40, 40); within('contrast', 0.4, 2); within('saturation', 0, 2.5); within('warmth', -40, 40); within('tint', -40, 40);
+  const within = (field: keyof Adjustment, low: number, high: number) => {
+    const v = a[field] as number;
+    if (!Number.isFinite(v) || v < low || v > high)
+      throw new InputError(field, v, `a figure from ${low} to ${high}`);
+  };
+  within('lightness', -40, 40);
+  within('contrast', 0.4, 2);
+  within('saturation', 0, 2.5);
+  within('warmth', -40, 40);
+  within('tint', -40, 40);
   a.curve.forEach(([x, y], i) => {
     const before = a.curve[i - 1];
-    if (!(x >= 0 && x <= 100 && y >= 0 && y <= 100) || (before && (x <= before[0] || y < before[1]))) throw new InputError(`curve[${i}]`, [x, y], 'rising points of L* between 0 and 100');
+    if (!(x >= 0 && x <= 100 && y >= 0 && y <= 100) || (before && (x <= before[0] || y < before[1])))
+      throw new InputError(`curve[${i}]`, [x, y], 'rising points of L* between 0 and 100');
   });
   return a;
 }
@@ -65,9 +87,12 @@ export function lightnessTable(a: Adjustment): Float32Array {
 
 /** Carries an adjustment out, in place. @param lab three figures to a pixel @example adjustLab(Float32Array.from([50, 0, 0]), { ...NO_ADJUSTMENT, lightness: 4 })[0] // 54 */
 export function adjustLab(lab: Float32Array, a: Adjustment): Float32Array {
-  const table = lightnessTable(a), { saturation, tint, warmth } = a;
+  const table = lightnessTable(a),
+    { saturation, tint, warmth } = a;
   for (let i = 0; i < lab.length; i += 3) {
-    const L = lab[i]!, at = Math.min(1_000, Math.max(0, L * 10)), k = Math.min(999, at | 0);
+    const L = lab[i]!,
+      at = Math.min(1_000, Math.max(0, L * 10)),
+      k = Math.min(999, at | 0);
     // Bare paper stays bare paper: colour added fades out at white and black.
     const w = L >= 100 ? 0 : L > 95 ? (100 - L) / 5 : L < 5 ? Math.max(0, L / 5) : 1;
     lab[i] = table[k]! + (table[k + 1]! - table[k]!) * (at - k);
@@ -80,10 +105,12 @@ export function adjustLab(lab: Float32Array, a: Adjustment): Float32Array {
 /** An adjustment in words, one part after the other; "none" where it changes nothing. @example sayAdjustment({ ...NO_ADJUSTMENT, lightness: 2.1, warmth: -1.4 }) // 'lift L* by 2.1, pull b* by −1.4' */
 export function sayAdjustment(a: Adjustment): string {
   const fixed = (v: number) => Math.abs(v).toFixed(1);
-  const moved = (name: string, v: number) => Math.abs(v) >= 0.05 && `${v > 0 ? 'push' : 'pull'} ${name} by ${v > 0 ? '+' : '−'}${fixed(v)}`;
+  const moved = (name: string, v: number) =>
+    Math.abs(v) >= 0.05 && `${v > 0 ? 'push' : 'pull'} ${name} by ${v > 0 ? '+' : '−'}${fixed(v)}`;
   const parts = [
     Math.abs(a.lightness) >= 0.05 && `${a.lightness > 0 ? 'lift' : 'lower'} L* by ${fixed(a.lightness)}`,
-    moved('a*', a.tint), moved('b*', a.warmth),
+    moved('a*', a.tint),
+    moved('b*', a.warmth),
     Math.abs(a.contrast - 1) >= 0.005 && `contrast × ${a.contrast.toFixed(2)}`,
     Math.abs(a.saturation - 1) >= 0.005 && `saturation × ${a.saturation.toFixed(2)}`,
     a.curve.length > 0 && `a curve on L* of ${a.curve.length} points`,

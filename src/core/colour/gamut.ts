@@ -11,7 +11,8 @@ export type GamutMesh = { samples: Uint16Array; triangles: Uint32Array };
  * @example gamutMesh('RGB', 4).triangles.length // 576
  */
 export function gamutMesh(model: 'RGB' | 'CMYK', steps = 14): GamutMesh {
-  const channels = model === 'RGB' ? 3 : 4, n = steps + 1;
+  const channels = model === 'RGB' ? 3 : 4,
+    n = steps + 1;
   const samples = new Uint16Array(6 * n * n * channels);
   const triangles: number[] = [];
   let at = 0;
@@ -21,14 +22,19 @@ export function gamutMesh(model: 'RGB' | 'CMYK', steps = 14): GamutMesh {
       for (let i = 0; i < n; i++) {
         for (let j = 0; j < n; j++) {
           const p = [0, 0, 0];
-          p[axis] = end; p[(axis + 1) % 3] = i / steps; p[(axis + 2) % 3] = j / steps;
+          p[axis] = end;
+          p[(axis + 1) % 3] = i / steps;
+          p[(axis + 2) % 3] = j / steps;
           const own = model === 'RGB' ? p : [...p, Math.min(...p)];
           for (const v of own) samples[at++] = Math.round(v * 65_535);
         }
       }
       for (let i = 0; i < steps; i++) {
         for (let j = 0; j < steps; j++) {
-          const a = first + i * n + j, b = a + 1, c = a + n, d = c + 1;
+          const a = first + i * n + j,
+            b = a + 1,
+            c = a + n,
+            d = c + 1;
           // Both ends wind the same way seen from outside.
           triangles.push(...(end ? [a, c, b, b, c, d] : [a, b, c, b, d, c]));
         }
@@ -49,7 +55,10 @@ export function gamutVolume(lab: ArrayLike<number>, triangles: Uint32Array): num
   let six = 0;
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [triangles[t]! * 3, triangles[t + 1]! * 3, triangles[t + 2]! * 3];
-    six += lab[a]! * (lab[b + 1]! * lab[c + 2]! - lab[b + 2]! * lab[c + 1]!) + lab[a + 1]! * (lab[b + 2]! * lab[c]! - lab[b]! * lab[c + 2]!) + lab[a + 2]! * (lab[b]! * lab[c + 1]! - lab[b + 1]! * lab[c]!);
+    six +=
+      lab[a]! * (lab[b + 1]! * lab[c + 2]! - lab[b + 2]! * lab[c + 1]!) +
+      lab[a + 1]! * (lab[b + 2]! * lab[c]! - lab[b]! * lab[c + 2]!) +
+      lab[a + 2]! * (lab[b]! * lab[c + 1]! - lab[b + 1]! * lab[c]!);
   }
   return Math.abs(six) / 6;
 }
@@ -67,11 +76,15 @@ export function sliceAt(lab: ArrayLike<number>, triangles: Uint32Array, L: numbe
   for (let t = 0; t < triangles.length; t += 3) {
     const ends: number[] = [];
     for (let k = 0; k < 3; k++) {
-      const p = triangles[t + k]! * 3, q = triangles[t + ((k + 1) % 3)]! * 3;
+      const p = triangles[t + k]! * 3,
+        q = triangles[t + ((k + 1) % 3)]! * 3;
       const [from, to] = [lab[p]! - L, lab[q]! - L];
       if (from < 0 === to < 0) continue;
       const s = from / (from - to);
-      ends.push(lab[p + 1]! + s * (lab[q + 1]! - lab[p + 1]!), lab[p + 2]! + s * (lab[q + 2]! - lab[p + 2]!));
+      ends.push(
+        lab[p + 1]! + s * (lab[q + 1]! - lab[p + 1]!),
+        lab[p + 2]! + s * (lab[q + 2]! - lab[p + 2]!),
+      );
     }
     if (ends.length === 4) lines.push(ends as SliceLine);
   }
@@ -79,7 +92,20 @@ export function sliceAt(lab: ArrayLike<number>, triangles: Uint32Array, L: numbe
 }
 
 /** Hue sectors of 30°, named as a painter would, from a* positive on. */
-export const HUES = ['crimson', 'red', 'orange', 'yellow', 'lime', 'green', 'sea green', 'turquoise', 'sky blue', 'blue', 'violet', 'magenta'] as const;
+export const HUES = [
+  'crimson',
+  'red',
+  'orange',
+  'yellow',
+  'lime',
+  'green',
+  'sea green',
+  'turquoise',
+  'sky blue',
+  'blue',
+  'violet',
+  'magenta',
+] as const;
 
 /** Which sector a colour lies in; -1 for one too grey to have a hue. @example hueOf(60, 30) // 0 */
 export function hueOf(a: number, b: number): number {

@@ -8,13 +8,22 @@ type Vec3 = [number, number, number];
 type Mat3 = [Vec3, Vec3, Vec3];
 
 /** Source: IEC 61966-2-5 (opRGB). */
-export const OPRGB_PRIMARIES: Primaries = { red: [0.64, 0.33], green: [0.21, 0.71], blue: [0.15, 0.06], white: [0.3127, 0.329] };
+export const OPRGB_PRIMARIES: Primaries = {
+  red: [0.64, 0.33],
+  green: [0.21, 0.71],
+  blue: [0.15, 0.06],
+  white: [0.3127, 0.329],
+};
 /** Source: IEC 61966-2-5: the curve's exponent is 563/256. */
 export const OPRGB_GAMMA = 563 / 256;
 /** Source: ICC.1, the profile connection space's white. */
 export const D50: Vec3 = [0.9642, 1, 0.8249];
 /** Source: Lam 1985, the Bradford cone matrix, as ICC.1 Annex E uses it. */
-const BRADFORD: Mat3 = [[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0.0389, -0.0685, 1.0296]];
+const BRADFORD: Mat3 = [
+  [0.8951, 0.2664, -0.1614],
+  [-0.7502, 1.7135, 0.0367],
+  [0.0389, -0.0685, 1.0296],
+];
 
 /**
  * Writes an ICC version 2 matrix profile for a space of given primaries and a curve.
@@ -25,14 +34,22 @@ const BRADFORD: Mat3 = [[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0
  * Source: ICC.1:2001-04.
  * @example writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA).length > 300 // true
  */
-export function writeMatrixProfile(label: string, primaries: Primaries, curve: number | Curve): Uint8Array {
+export function writeMatrixProfile(
+  label: string,
+  primaries: Primaries,
+  curve: number | Curve,
+): Uint8Array {
   const columns = adaptedColumns(primaries);
   const tags: [string, Uint8Array][] = [
     ['desc', descTag(label)],
     ['cprt', textTag('No copyright, use freely')],
     ['wtpt', xyzTag(xyzOf(primaries.white))],
-    ['rXYZ', xyzTag(columns[0])], ['gXYZ', xyzTag(columns[1])], ['bXYZ', xyzTag(columns[2])],
-    ['rTRC', curveTag(curve)], ['gTRC', curveTag(curve)], ['bTRC', curveTag(curve)],
+    ['rXYZ', xyzTag(columns[0])],
+    ['gXYZ', xyzTag(columns[1])],
+    ['bXYZ', xyzTag(columns[2])],
+    ['rTRC', curveTag(curve)],
+    ['gTRC', curveTag(curve)],
+    ['bTRC', curveTag(curve)],
   ];
   return assemble('RGB ', tags);
 }
@@ -44,11 +61,22 @@ export function writeMatrixProfile(label: string, primaries: Primaries, curve: n
  * @example openProfile(writeGreyProfile('grey', 2.2)).space // 'GRAY'
  */
 export function writeGreyProfile(label: string, curve: number | Curve): Uint8Array {
-  return assemble('GRAY', [['desc', descTag(label)], ['cprt', textTag('No copyright, use freely')], ['wtpt', xyzTag(D50)], ['kTRC', curveTag(curve)]]);
+  return assemble('GRAY', [
+    ['desc', descTag(label)],
+    ['cprt', textTag('No copyright, use freely')],
+    ['wtpt', xyzTag(D50)],
+    ['kTRC', curveTag(curve)],
+  ]);
 }
 
-export type ProfileHead = { kind: 'mntr' | 'prtr'; space: 'RGB ' | 'GRAY'; pcs: 'XYZ ' | 'Lab '; version: number };
-const assemble = (space: ProfileHead['space'], tags: [string, Uint8Array][]) => assembleProfile({ kind: 'mntr', space, pcs: 'XYZ ', version: 0x02400000 }, tags);
+export type ProfileHead = {
+  kind: 'mntr' | 'prtr';
+  space: 'RGB ' | 'GRAY';
+  pcs: 'XYZ ' | 'Lab ';
+  version: number;
+};
+const assemble = (space: ProfileHead['space'], tags: [string, Uint8Array][]) =>
+  assembleProfile({ kind: 'mntr', space, pcs: 'XYZ ', version: 0x02400000 }, tags);
 
 /** Header, table of tags and their bodies as one file; a body that several tags share is written once. Source: ICC.1:2022, 7.2 and 7.3. */
 export function assembleProfile(head: ProfileHead, tags: readonly [string, Uint8Array][]): Uint8Array {
@@ -66,7 +94,11 @@ export function assembleProfile(head: ProfileHead, tags: readonly [string, Uint8
   view.setUint32(128, tags.length);
   const places = new Map<Uint8Array, number>();
   let offset = start;
-  for (const body of bodies) { places.set(body, offset); bytes.set(body, offset); offset += padded(body.length); }
+  for (const body of bodies) {
+    places.set(body, offset);
+    bytes.set(body, offset);
+    offset += padded(body.length);
+  }
   tags.forEach(([name, body], i) => {
     const at = 132 + 12 * i;
     ascii(bytes, at, name);
@@ -117,7 +149,8 @@ function adaptation(from: Vec3, to: Vec3): Mat3 {
   return product(inverse(BRADFORD), scaled);
 }
 
-const multiply = (m: Mat3, v: Vec3): Vec3 => m.map((r) => r[0] * v[0] + r[1] * v[1] + r[2] * v[2]) as Vec3;
+const multiply = (m: Mat3, v: Vec3): Vec3 =>
+  m.map((r) => r[0] * v[0] + r[1] * v[1] + r[2] * v[2]) as Vec3;
 const transpose = (m: Mat3): Mat3 => [0, 1, 2].map((i) => m.map((r) => r[i]!)) as Mat3;
 const product = (a: Mat3, b: Mat3): Mat3 => transpose(transpose(b).map((c) => multiply(a, c)) as Mat3);
 
@@ -133,21 +166,47 @@ function inverse([[a, b, c], [d, e, f], [g, h, i]]: Mat3): Mat3 {
 function ascii(bytes: Uint8Array, at: number, text: string) {
   for (let i = 0; i < text.length; i++) bytes[at + i] = text.charCodeAt(i);
 }
-const read = (bytes: Uint8Array, at: number, n: number) => String.fromCharCode(...bytes.subarray(at, at + n));
+const read = (bytes: Uint8Array, at: number, n: number) =>
+  String.fromCharCode(...bytes.subarray(at, at + n));
 
-export function tag(type: string, size: number, fill: (view: DataView, bytes: Uint8Array) => void): Uint8Array {
+export function tag(
+  type: string,
+  size: number,
+  fill: (view: DataView, bytes: Uint8Array) => void,
+): Uint8Array {
   const bytes = new Uint8Array(size);
   ascii(bytes, 0, type);
   fill(new DataView(bytes.buffer), bytes);
   return bytes;
 }
-export const descTag = (label: string) => tag('desc', 12 + label.length + 1 + 78, (v, b) => { v.setUint32(8, label.length + 1); ascii(b, 12, label); });
+export const descTag = (label: string) =>
+  tag('desc', 12 + label.length + 1 + 78, (v, b) => {
+    v.setUint32(8, label.length + 1);
+    ascii(b, 12, label);
+  });
 export const textTag = (text: string) => tag('text', 8 + text.length + 1, (_, b) => ascii(b, 8, text));
-export const xyzTag = (xyz: Vec3) => tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
+export const xyzTag = (xyz: Vec3) =>
+  tag('XYZ ', 20, (v) => xyz.forEach((x, i) => v.setInt32(8 + 4 * i, s15(x))));
 /** Text of version 4, in one language. Source: ICC.1:2022, 10.15. */
-export const mlucTag = (text: string) => tag('mluc', 28 + 2 * text.length, (v, b) => { v.setUint32(8, 1); v.setUint32(12, 12); ascii(b, 16, 'enUS'); v.setUint32(20, 2 * text.length); v.setUint32(24, 28); for (let i = 0; i < text.length; i++) v.setUint16(28 + 2 * i, text.charCodeAt(i)); });
+export const mlucTag = (text: string) =>
+  tag('mluc', 28 + 2 * text.length, (v, b) => {
+    v.setUint32(8, 1);
+    v.setUint32(12, 12);
+    ascii(b, 16, 'enUS');
+    v.setUint32(20, 2 * text.length);
+    v.setUint32(24, 28);
+    for (let i = 0; i < text.length; i++) v.setUint16(28 + 2 * i, text.charCodeAt(i));
+  });
 /** A power by its exponent, any other curve by a table fine enough for 16 bit. */
 const TABLE = 1_024;
-const curveTag = (curve: number | Curve) => typeof curve === 'number'
-  ? tag('curv', 14, (v) => { v.setUint32(8, 1); v.setUint16(12, Math.round(curve * 256)); })
-  : tag('curv', 12 + 2 * TABLE, (v) => { v.setUint32(8, TABLE); for (let i = 0; i < TABLE; i++) v.setUint16(12 + 2 * i, Math.round(65_535 * Math.min(1, Math.max(0, curve(i / (TABLE - 1)))))); });
+const curveTag = (curve: number | Curve) =>
+  typeof curve === 'number'
+    ? tag('curv', 14, (v) => {
+        v.setUint32(8, 1);
+        v.setUint16(12, Math.round(curve * 256));
+      })
+    : tag('curv', 12 + 2 * TABLE, (v) => {
+        v.setUint32(8, TABLE);
+        for (let i = 0; i < TABLE; i++)
+          v.setUint16(12 + 2 * i, Math.round(65_535 * Math.min(1, Math.max(0, curve(i / (TABLE - 1))))));
+      });

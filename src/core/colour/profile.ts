@@ -1,7 +1,13 @@
 import { InputError } from '../errors';
 
 /** The tags of a profile by their four signs, and what its header says. */
-export type ProfileFile = { space: string; pcs: string; kind: string; version: number; tags: Map<string, Uint8Array> };
+export type ProfileFile = {
+  space: string;
+  pcs: string;
+  kind: string;
+  version: number;
+  tags: Map<string, Uint8Array>;
+};
 
 /** A curve from a coded value to light, both 0–1. */
 export type Curve = (coded: number) => number;
@@ -20,7 +26,8 @@ const fixed = (v: DataView, at: number) => v.getInt32(at) / 65_536;
 export function openProfile(bytes: Uint8Array): ProfileFile {
   const view = viewOf(bytes);
   const faulty = () => new InputError('profile', `${bytes.length} bytes`, 'a whole ICC profile');
-  if (bytes.length < 132 || ascii(bytes, 36, 4) !== 'acsp' || view.getUint32(0) > bytes.length) throw faulty();
+  if (bytes.length < 132 || ascii(bytes, 36, 4) !== 'acsp' || view.getUint32(0) > bytes.length)
+    throw faulty();
   const count = view.getUint32(128);
   if (132 + 12 * count > bytes.length) throw faulty();
   const tags = new Map<string, Uint8Array>();
@@ -30,7 +37,13 @@ export function openProfile(bytes: Uint8Array): ProfileFile {
     if (offset + size > bytes.length) throw faulty();
     tags.set(ascii(bytes, at, 4), bytes.subarray(offset, offset + size));
   }
-  return { space: ascii(bytes, 16, 4).trim(), pcs: ascii(bytes, 20, 4).trim(), kind: ascii(bytes, 12, 4), version: bytes[8]!, tags };
+  return {
+    space: ascii(bytes, 16, 4).trim(),
+    pcs: ascii(bytes, 20, 4).trim(),
+    kind: ascii(bytes, 12, 4),
+    version: bytes[8]!,
+    tags,
+  };
 }
 
 /**
@@ -64,7 +77,10 @@ function sampled(tag: Uint8Array, v: DataView): Curve | null {
   const n = v.getUint32(8);
   if (n === 0) return (x) => x;
   if (tag.length < 12 + 2 * n) return null;
-  if (n === 1) { const gamma = v.getUint16(12) / 256; return (x) => x ** gamma; }
+  if (n === 1) {
+    const gamma = v.getUint16(12) / 256;
+    return (x) => x ** gamma;
+  }
   return (x) => {
     const at = Math.min(Math.max(x, 0), 1) * (n - 1);
     const i = Math.min(Math.floor(at), n - 2);
@@ -80,12 +96,19 @@ function parametric(tag: Uint8Array, v: DataView): Curve | null {
   const kind = v.getUint16(8);
   const n = PARAMETERS[kind];
   if (!n || tag.length < 12 + 4 * n) return null;
-  const [g, a = 1, b = 0, c = 0, d = 0, e = 0, f = 0] = Array.from({ length: n }, (_, i) => fixed(v, 12 + 4 * i)) as [number, ...number[]];
+  const [g, a = 1, b = 0, c = 0, d = 0, e = 0, f = 0] = Array.from({ length: n }, (_, i) =>
+    fixed(v, 12 + 4 * i),
+  ) as [number, ...number[]];
   switch (kind) {
-    case 0: return (x) => x ** g;
-    case 1: return (x) => (x >= -b / a ? (a * x + b) ** g : 0);
-    case 2: return (x) => (x >= -b / a ? (a * x + b) ** g + c : c);
-    case 3: return (x) => (x >= d ? (a * x + b) ** g : c * x);
-    default: return (x) => (x >= d ? (a * x + b) ** g + e : c * x + f);
+    case 0:
+      return (x) => x ** g;
+    case 1:
+      return (x) => (x >= -b / a ? (a * x + b) ** g : 0);
+    case 2:
+      return (x) => (x >= -b / a ? (a * x + b) ** g + c : c);
+    case 3:
+      return (x) => (x >= d ? (a * x + b) ** g : c * x);
+    default:
+      return (x) => (x >= d ? (a * x + b) ** g + e : c * x + f);
   }
 }

@@ -9,13 +9,31 @@ export type Reference = { id: string; lab: Lab }[];
  *
  * @example readCgats(writeCgats('One', [{ id: 'tar', lab: [32, 0, -0.5] }, { id: 'ink', lab: [18, 0, 0] }]))[0] // { id: 'tar', lab: [32, 0, -0.5] }
  */
-export const writeCgats = (descriptor: string, patches: readonly { id: string; lab: readonly number[] }[]): string => ['CGATS.17', 'ORIGINATOR "Glassine"', `DESCRIPTOR "${descriptor}"`, 'NUMBER_OF_FIELDS 4', 'BEGIN_DATA_FORMAT', 'SAMPLE_ID LAB_L LAB_A LAB_B', 'END_DATA_FORMAT', `NUMBER_OF_SETS ${patches.length}`, 'BEGIN_DATA', ...patches.map((p) => `"${p.id}" ${p.lab.map((v) => Math.round(v * 1_000) / 1_000).join(' ')}`), 'END_DATA', ''].join('\n');
+export const writeCgats = (
+  descriptor: string,
+  patches: readonly { id: string; lab: readonly number[] }[],
+): string =>
+  [
+    'CGATS.17',
+    'ORIGINATOR "Glassine"',
+    `DESCRIPTOR "${descriptor}"`,
+    'NUMBER_OF_FIELDS 4',
+    'BEGIN_DATA_FORMAT',
+    'SAMPLE_ID LAB_L LAB_A LAB_B',
+    'END_DATA_FORMAT',
+    `NUMBER_OF_SETS ${patches.length}`,
+    'BEGIN_DATA',
+    ...patches.map((p) => `"${p.id}" ${p.lab.map((v) => Math.round(v * 1_000) / 1_000).join(' ')}`),
+    'END_DATA',
+    '',
+  ].join('\n');
 
 type Matrix = [Rgb, Rgb, Rgb];
 
 export type TargetReading = {
   /** Mean and worst ΔE00 of the patches as captured. */
-  mean: number; worst: { id: string; delta: number };
+  mean: number;
+  worst: { id: string; delta: number };
   /** Factors on linear red, green and blue that make the neutral row neutral, green kept. */
   gains: Rgb;
   /** Linear RGB to linear RGB, least squares over all patches. */
@@ -26,7 +44,8 @@ export type TargetReading = {
 };
 
 /** A chart of this many patches, four rows of six, the last row neutral. Source: handbook §4. */
-export const TARGET_COLUMNS = 6, TARGET_ROWS = 4;
+export const TARGET_COLUMNS = 6,
+  TARGET_ROWS = 4;
 
 /**
  * Compares the patches of a 24-patch chart with their reference and works out what would bring them nearer.
@@ -37,44 +56,83 @@ export const TARGET_COLUMNS = 6, TARGET_ROWS = 4;
  * @throws InputError for another count of patches, or a chart without light
  * Source: handbook §4; ΔE00 by Sharma, Wu, Dalal 2005.
  */
-export function readTarget(patches: readonly Rgb[], reference: Reference, toXyz: readonly [Rgb, Rgb, Rgb]): TargetReading {
+export function readTarget(
+  patches: readonly Rgb[],
+  reference: Reference,
+  toXyz: readonly [Rgb, Rgb, Rgb],
+): TargetReading {
   const n = TARGET_COLUMNS * TARGET_ROWS;
   if (patches.length !== n) throw new InputError('patches', `${patches.length} patches`, `${n} patches`);
-  if (reference.length !== n) throw new InputError('reference', `${reference.length} patches`, `${n} patches`);
-  const lab = (rgb: Rgb) => labOfXyz([0, 1, 2].map((i) => toXyz[0][i]! * rgb[0] + toXyz[1][i]! * rgb[1] + toXyz[2][i]! * rgb[2]) as unknown as Rgb);
+  if (reference.length !== n)
+    throw new InputError('reference', `${reference.length} patches`, `${n} patches`);
+  const lab = (rgb: Rgb) =>
+    labOfXyz(
+      [0, 1, 2].map(
+        (i) => toXyz[0][i]! * rgb[0] + toXyz[1][i]! * rgb[1] + toXyz[2][i]! * rgb[2],
+      ) as unknown as Rgb,
+    );
   const back = invert(transposed(toXyz));
   const wanted = reference.map((r) => apply(back, xyzOfLab(r.lab)));
   const neutral = patches.slice(n - TARGET_COLUMNS, n - 1);
   const sums = [0, 1, 2].map((c) => neutral.reduce((a, p) => a + p[c]!, 0));
   if (sums.some((s) => !(s > 0))) throw new InputError('patches', sums, 'light in the neutral row');
-  const asked = [0, 1, 2].map((c) => wanted.slice(n - TARGET_COLUMNS, n - 1).reduce((a, p) => a + p[c]!, 0));
+  const asked = [0, 1, 2].map((c) =>
+    wanted.slice(n - TARGET_COLUMNS, n - 1).reduce((a, p) => a + p[c]!, 0),
+  );
   const raw = [0, 1, 2].map((c) => asked[c]! / sums[c]!);
   const gains = raw.map((g) => g / raw[1]!) as unknown as Rgb;
   const fit = leastSquares(patches, wanted);
   const read = patches.map((p, i) => {
-    const got = lab(p), mended = lab(apply(fit, p));
-    return { id: reference[i]!.id, lab: got, reference: reference[i]!.lab, delta: deltaE00(got, reference[i]!.lab), after: deltaE00(mended, reference[i]!.lab) };
+    const got = lab(p),
+      mended = lab(apply(fit, p));
+    return {
+      id: reference[i]!.id,
+      lab: got,
+      reference: reference[i]!.lab,
+      delta: deltaE00(got, reference[i]!.lab),
+      after: deltaE00(mended, reference[i]!.lab),
+    };
   });
   const worst = read.reduce((a, b) => (b.delta > a.delta ? b : a));
   const mean = (f: (p: (typeof read)[number]) => number) => read.reduce((a, p) => a + f(p), 0) / n;
-  return { mean: mean((p) => p.delta), worst: { id: worst.id, delta: worst.delta }, gains, fit, after: { mean: mean((p) => p.after), worst: Math.max(...read.map((p) => p.after)) }, patches: read };
+  return {
+    mean: mean((p) => p.delta),
+    worst: { id: worst.id, delta: worst.delta },
+    gains,
+    fit,
+    after: { mean: mean((p) => p.after), worst: Math.max(...read.map((p) => p.after)) },
+    patches: read,
+  };
 }
 
 /** The 3×3 that takes `from` nearest to `to`, weighted so that dark patches count as the eye counts them. */
 function leastSquares(from: readonly Rgb[], to: readonly Rgb[]): Matrix {
   const sum = (f: (i: number) => number) => from.reduce((a, _, i) => a + f(i), 0);
   const weight = (i: number) => 1 / (0.05 + Math.max(0, to[i]![1])) ** 1.3;
-  const normal = [0, 1, 2].map((r) => [0, 1, 2].map((c) => sum((i) => weight(i) * from[i]![r]! * from[i]![c]!))) as unknown as Matrix;
+  const normal = [0, 1, 2].map((r) =>
+    [0, 1, 2].map((c) => sum((i) => weight(i) * from[i]![r]! * from[i]![c]!)),
+  ) as unknown as Matrix;
   const inverse = invert(normal);
-  return [0, 1, 2].map((k) => apply(inverse, [0, 1, 2].map((r) => sum((i) => weight(i) * from[i]![r]! * to[i]![k]!)) as unknown as Rgb)) as unknown as Matrix;
+  return [0, 1, 2].map((k) =>
+    apply(
+      inverse,
+      [0, 1, 2].map((r) => sum((i) => weight(i) * from[i]![r]! * to[i]![k]!)) as unknown as Rgb,
+    ),
+  ) as unknown as Matrix;
 }
 
-export const apply = (m: readonly [Rgb, Rgb, Rgb], v: Rgb): Rgb => m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Rgb;
-const transposed = (m: readonly [Rgb, Rgb, Rgb]): Matrix => [0, 1, 2].map((i) => m.map((row) => row[i]!)) as unknown as Matrix;
+export const apply = (m: readonly [Rgb, Rgb, Rgb], v: Rgb): Rgb =>
+  m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Rgb;
+const transposed = (m: readonly [Rgb, Rgb, Rgb]): Matrix =>
+  [0, 1, 2].map((i) => m.map((row) => row[i]!)) as unknown as Matrix;
 function invert([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
   const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
   if (Math.abs(det) < 1e-15) throw new InputError('patches', det, 'patches of different colours');
-  return [[(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det], [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det], [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det]];
+  return [
+    [(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det],
+    [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det],
+    [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det],
+  ];
 }
 
 /**
@@ -86,19 +144,45 @@ function invert([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
  * @example readCgats('BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\nA1 50 1 2\nEND_DATA')[0].id // 'A1'
  */
 export function readCgats(text: string): Reference {
-  const between = (from: string, to: string) => new RegExp(`^\\s*${from}\\s*$([\\s\\S]*?)^\\s*${to}\\s*$`, 'm').exec(text.replace(/\r\n?/g, '\n'))?.[1];
+  const between = (from: string, to: string) =>
+    new RegExp(`^\\s*${from}\\s*$([\\s\\S]*?)^\\s*${to}\\s*$`, 'm').exec(
+      text.replace(/\r\n?/g, '\n'),
+    )?.[1];
   const format = between('BEGIN_DATA_FORMAT', 'END_DATA_FORMAT')?.trim().split(/\s+/);
   const data = between('BEGIN_DATA', 'END_DATA');
-  if (!format || data === undefined) throw new InputError('reference', text.slice(0, 40), 'a CGATS text with BEGIN_DATA_FORMAT and BEGIN_DATA');
+  if (!format || data === undefined)
+    throw new InputError(
+      'reference',
+      text.slice(0, 40),
+      'a CGATS text with BEGIN_DATA_FORMAT and BEGIN_DATA',
+    );
   const at = (name: string) => format.findIndex((f) => f.toUpperCase() === name);
-  const lab = ['LAB_L', 'LAB_A', 'LAB_B'].map(at), xyz = ['XYZ_X', 'XYZ_Y', 'XYZ_Z'].map(at);
+  const lab = ['LAB_L', 'LAB_A', 'LAB_B'].map(at),
+    xyz = ['XYZ_X', 'XYZ_Y', 'XYZ_Z'].map(at);
   const named = Math.max(at('SAMPLE_ID'), at('SAMPLE_NAME'), at('SAMPLE_LOC'));
   const use = lab.every((i) => i >= 0) ? lab : xyz.every((i) => i >= 0) ? xyz : null;
-  if (!use) throw new InputError('reference', format.join(' '), 'columns LAB_L LAB_A LAB_B, or XYZ_X XYZ_Y XYZ_Z');
-  return data.split('\n').map((l) => l.trim()).filter((l) => l && !l.startsWith('#')).map((line, row) => {
-    const cells = line.match(/"[^"]*"|\S+/g) ?? [];
-    const values = use.map((i) => Number((cells[i] ?? '').replace(/"/g, ''))) as unknown as [number, number, number];
-    if (!values.every(Number.isFinite)) throw new InputError(`reference[${row}]`, line.slice(0, 60), 'a figure in each column');
-    return { id: (cells[named] ?? String(row + 1)).replace(/"/g, ''), lab: use === lab ? values : labOfXyz(values.map((v) => v / 100) as unknown as Rgb) };
-  });
+  if (!use)
+    throw new InputError(
+      'reference',
+      format.join(' '),
+      'columns LAB_L LAB_A LAB_B, or XYZ_X XYZ_Y XYZ_Z',
+    );
+  return data
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l && !l.startsWith('#'))
+    .map((line, row) => {
+      const cells = line.match(/"[^"]*"|\S+/g) ?? [];
+      const values = use.map((i) => Number((cells[i] ?? '').replace(/"/g, ''))) as unknown as [
+        number,
+        number,
+        number,
+      ];
+      if (!values.every(Number.isFinite))
+        throw new InputError(`reference[${row}]`, line.slice(0, 60), 'a figure in each column');
+      return {
+        id: (cells[named] ?? String(row + 1)).replace(/"/g, ''),
+        lab: use === lab ? values : labOfXyz(values.map((v) => v / 100) as unknown as Rgb),
+      };
+    });
 }

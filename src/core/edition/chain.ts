@@ -25,20 +25,26 @@ export const GENESIS = '0'.repeat(64);
  */
 export function entryHash(entry: Omit<ChainedEntry, 'hash'>): string {
   const { seq, at, who, act, editionId, impressionId, body, prevHash } = entry;
-  return bytesToHex(sha256(utf8ToBytes(canonical([seq, at, who, act, editionId, impressionId, body, prevHash]))));
+  return bytesToHex(
+    sha256(utf8ToBytes(canonical([seq, at, who, act, editionId, impressionId, body, prevHash]))),
+  );
 }
 
 /** JSON with the keys of every object in order, so that the same content always gives the same bytes. */
 export function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (value !== null && typeof value === 'object') {
-    const entries = Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0));
+    const entries = Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0));
     return `{${entries.map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`).join(',')}}`;
   }
   return JSON.stringify(value ?? null);
 }
 
-export type ChainCheck = { whole: true; entries: number; lastHash: string } | { whole: false; entries: number; brokenAt: number; says: string };
+export type ChainCheck =
+  | { whole: true; entries: number; lastHash: string }
+  | { whole: false; entries: number; brokenAt: number; says: string };
 
 /** A walk along the register that is fed one entry after another, so that no register is too long for it. */
 export type ChainWalk = {
@@ -53,8 +59,14 @@ export function chainWalk(): ChainWalk {
   return {
     next: (e) => {
       count++;
-      const broken = (says: string): ChainCheck => ({ whole: false, entries: count, brokenAt: e.seq, says });
-      if (e.seq !== count) return broken(`Entry ${count} is missing or out of order: entry ${e.seq} stands in its place.`);
+      const broken = (says: string): ChainCheck => ({
+        whole: false,
+        entries: count,
+        brokenAt: e.seq,
+        says,
+      });
+      if (e.seq !== count)
+        return broken(`Entry ${count} is missing or out of order: entry ${e.seq} stands in its place.`);
       if (e.prevHash !== prev) return broken(`Entry ${e.seq} does not follow the one before it.`);
       if (entryHash(e) !== e.hash) return broken(`Entry ${e.seq} was changed after it was written.`);
       prev = e.hash;

@@ -14,32 +14,78 @@ export const USUAL_PROOF_SHARE = 0.1;
  * @throws InputError for a run that is not a whole number from 1 to 5 000, or proofs below nothing
  * @example declaredImpressions('limited', 2, { AP: 1, PP: 0, HC: 0 }) // [{ kind: 'run', number: 1 }, { kind: 'run', number: 2 }, { kind: 'AP', number: 1 }]
  */
-export function declaredImpressions(kind: EditionKind, size: number | null, proofs: DeclaredProofs): { kind: ImpressionKind; number: number }[] {
+export function declaredImpressions(
+  kind: EditionKind,
+  size: number | null,
+  proofs: DeclaredProofs,
+): { kind: ImpressionKind; number: number }[] {
   if (kind === 'open') return [];
-  if (!(Number.isInteger(size) && size! >= 1 && size! <= 5_000)) throw new InputError('size', size, 'a run of 1 to 5 000 impressions');
-  const numbered = (k: ImpressionKind, n: number) => Array.from({ length: n }, (_, i) => ({ kind: k, number: i + 1 }));
+  if (!(Number.isInteger(size) && size! >= 1 && size! <= 5_000))
+    throw new InputError('size', size, 'a run of 1 to 5 000 impressions');
+  const numbered = (k: ImpressionKind, n: number) =>
+    Array.from({ length: n }, (_, i) => ({ kind: k, number: i + 1 }));
   for (const k of ['AP', 'PP', 'HC'] as const) {
-    if (!(Number.isInteger(proofs[k]) && proofs[k] >= 0 && proofs[k] <= 500)) throw new InputError(`proofs.${k}`, proofs[k], 'a whole number from 0 to 500');
+    if (!(Number.isInteger(proofs[k]) && proofs[k] >= 0 && proofs[k] <= 500))
+      throw new InputError(`proofs.${k}`, proofs[k], 'a whole number from 0 to 500');
   }
-  return [...numbered('run', size!), ...numbered('AP', proofs.AP), ...numbered('PP', proofs.PP), ...numbered('HC', proofs.HC)];
+  return [
+    ...numbered('run', size!),
+    ...numbered('AP', proofs.AP),
+    ...numbered('PP', proofs.PP),
+    ...numbered('HC', proofs.HC),
+  ];
 }
 
 /** Whether the proofs outside the run stay within the custom of a tenth. */
 export function proofShareFinding(size: number, proofs: DeclaredProofs): Finding {
   const count = proofs.AP + proofs.PP + proofs.HC;
   const percent = Math.round((100 * count) / size);
-  const because = [{ name: 'proofs outside the run', value: count }, { name: 'run', value: size }];
+  const because = [
+    { name: 'proofs outside the run', value: count },
+    { name: 'run', value: size },
+  ];
   return count > size * USUAL_PROOF_SHARE
-    ? { verdict: 'care', word: 'many proofs', says: `${count} proofs outside a run of ${size} are ${percent} % of it; up to 10 % is usual, and buyers ask about more.`, because }
-    : { verdict: 'holds', word: 'usual', says: count ? `${count} proofs outside the run, ${percent} % of it.` : 'No proofs outside the run.', because };
+    ? {
+        verdict: 'care',
+        word: 'many proofs',
+        says: `${count} proofs outside a run of ${size} are ${percent} % of it; up to 10 % is usual, and buyers ask about more.`,
+        because,
+      }
+    : {
+        verdict: 'holds',
+        word: 'usual',
+        says: count
+          ? `${count} proofs outside the run, ${percent} % of it.`
+          : 'No proofs outside the run.',
+        because,
+      };
 }
 
 /** What an edition covers, in one sentence for its opening statement and its certificates. */
-export function coversSentence(e: { kind: EditionKind; size: number | null; proofs: DeclaredProofs; run: 'all sizes' | 'per size'; remake: 'remake' | 'retire' }): string {
-  if (e.kind === 'open') return 'An open edition: no total is declared, impressions are counted as they are made.';
+export function coversSentence(e: {
+  kind: EditionKind;
+  size: number | null;
+  proofs: DeclaredProofs;
+  run: 'all sizes' | 'per size';
+  remake: 'remake' | 'retire';
+}): string {
+  if (e.kind === 'open')
+    return 'An open edition: no total is declared, impressions are counted as they are made.';
   const { AP, PP, HC } = e.proofs;
-  const outside = [AP && `${AP} artist’s proofs`, PP && `${PP} printer’s proofs`, HC && `${HC} not for sale`].filter(Boolean).join(', ');
-  const run = e.run === 'all sizes' ? `One run of ${e.size} for all sizes and papers together` : `A run of ${e.size} in this size; other sizes have runs of their own`;
-  const remade = e.remake === 'remake' ? 'a destroyed impression may be made again under its number, once its destruction is recorded' : 'the number of a destroyed impression is retired';
+  const outside = [
+    AP && `${AP} artist’s proofs`,
+    PP && `${PP} printer’s proofs`,
+    HC && `${HC} not for sale`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+  const run =
+    e.run === 'all sizes'
+      ? `One run of ${e.size} for all sizes and papers together`
+      : `A run of ${e.size} in this size; other sizes have runs of their own`;
+  const remade =
+    e.remake === 'remake'
+      ? 'a destroyed impression may be made again under its number, once its destruction is recorded'
+      : 'the number of a destroyed impression is retired';
   return `${run}${outside ? `, and ${outside} outside it` : ''}; ${remade}.`;
 }

@@ -37,7 +37,9 @@ describe('the register’s chain', () => {
   test('its hash is SHA-256 of the fields as canonical JSON, as another library works it out', () => {
     const [e] = chainOf([{ b: 1, a: ['x', null] }]);
     const text = `[1,"2026-05-03T09:00:00.000Z","Ilse","printed","E","I0",{"a":["x",null],"b":1},"${GENESIS}"]`;
-    expect(canonical([e!.seq, e!.at, e!.who, e!.act, e!.editionId, e!.impressionId, e!.body, e!.prevHash])).toBe(text);
+    expect(
+      canonical([e!.seq, e!.at, e!.who, e!.act, e!.editionId, e!.impressionId, e!.body, e!.prevHash]),
+    ).toBe(text);
     expect(e!.hash).toBe(createHash('sha256').update(text).digest('hex'));
   });
 
@@ -52,7 +54,8 @@ describe('the register’s chain', () => {
       fc.property(
         fc.jsonValue(),
         fc.jsonValue(),
-        (a, b) => (canonical(a) === canonical(b)) === (JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))),
+        (a, b) =>
+          (canonical(a) === canonical(b)) === (JSON.stringify(sorted(a)) === JSON.stringify(sorted(b))),
       ),
     );
   });
@@ -68,18 +71,25 @@ describe('the register’s chain', () => {
 
   test('any line changed, taken out, put in or moved is found, at or before the place', () => {
     type Harm = { kind: 'change' | 'remove' | 'insert' | 'swap'; at: number };
-    const harm = fc.record<Harm>({ kind: fc.constantFrom('change', 'remove', 'insert', 'swap'), at: fc.nat() });
+    const harm = fc.record<Harm>({
+      kind: fc.constantFrom('change', 'remove', 'insert', 'swap'),
+      at: fc.nat(),
+    });
     fc.assert(
-      fc.property(fc.array(fc.integer(), { minLength: 3, maxLength: 25 }), harm, (bodies, { kind, at }) => {
-        const lines = chainOf(bodies.map((n) => ({ n })));
-        const k = at % (lines.length - 1);
-        if (kind === 'change') lines[k] = { ...lines[k]!, body: { n: 'forged' } };
-        if (kind === 'remove') lines.splice(k, 1);
-        if (kind === 'insert') lines.splice(k, 0, { ...lines[k]!, body: { n: 'slipped in' } });
-        if (kind === 'swap') [lines[k], lines[k + 1]] = [lines[k + 1]!, lines[k]!];
-        const check = checkChain(lines);
-        return !check.whole && check.entries === k + 1;
-      }),
+      fc.property(
+        fc.array(fc.integer(), { minLength: 3, maxLength: 25 }),
+        harm,
+        (bodies, { kind, at }) => {
+          const lines = chainOf(bodies.map((n) => ({ n })));
+          const k = at % (lines.length - 1);
+          if (kind === 'change') lines[k] = { ...lines[k]!, body: { n: 'forged' } };
+          if (kind === 'remove') lines.splice(k, 1);
+          if (kind === 'insert') lines.splice(k, 0, { ...lines[k]!, body: { n: 'slipped in' } });
+          if (kind === 'swap') [lines[k], lines[k + 1]] = [lines[k + 1]!, lines[k]!];
+          const check = checkChain(lines);
+          return !check.whole && check.entries === k + 1;
+        },
+      ),
     );
   });
 
@@ -87,7 +97,11 @@ describe('the register’s chain', () => {
     const lines = chainOf([1, 2, 3]);
     const forged = { ...lines[1]!, body: 99 };
     lines[1] = { ...forged, hash: entryHash(forged) };
-    expect(checkChain(lines)).toMatchObject({ whole: false, brokenAt: 3, says: 'Entry 3 does not follow the one before it.' });
+    expect(checkChain(lines)).toMatchObject({
+      whole: false,
+      brokenAt: 3,
+      says: 'Entry 3 does not follow the one before it.',
+    });
   });
 });
 
@@ -104,21 +118,42 @@ describe('what an edition declares', () => {
     [2.5, 'size'],
     [null, 'size'],
   ])('a run of %s is refused', (size, field) =>
-    expect(() => declaredImpressions('limited', size, { AP: 0, PP: 0, HC: 0 })).toThrow(expect.objectContaining({ field })),
+    expect(() => declaredImpressions('limited', size, { AP: 0, PP: 0, HC: 0 })).toThrow(
+      expect.objectContaining({ field }),
+    ),
   );
   test('proofs below nothing are refused by name', () =>
-    expect(() => declaredImpressions('limited', 10, { AP: 0, PP: -1, HC: 0 })).toThrow(expect.objectContaining({ field: 'proofs.PP' })));
+    expect(() => declaredImpressions('limited', 10, { AP: 0, PP: -1, HC: 0 })).toThrow(
+      expect.objectContaining({ field: 'proofs.PP' }),
+    ));
   test('a tenth of the run is usual, more draws a warning with its figure', () => {
     expect(proofShareFinding(40, { AP: 4, PP: 0, HC: 0 }).verdict).toBe('holds');
-    expect(proofShareFinding(40, { AP: 4, PP: 1, HC: 0 })).toMatchObject({ verdict: 'care', says: expect.stringContaining('13 %') });
+    expect(proofShareFinding(40, { AP: 4, PP: 1, HC: 0 })).toMatchObject({
+      verdict: 'care',
+      says: expect.stringContaining('13 %'),
+    });
   });
   test('the sentence an edition is known by', () => {
-    expect(coversSentence({ kind: 'limited', size: 40, proofs: { AP: 4, PP: 0, HC: 0 }, run: 'all sizes', remake: 'retire' })).toBe(
+    expect(
+      coversSentence({
+        kind: 'limited',
+        size: 40,
+        proofs: { AP: 4, PP: 0, HC: 0 },
+        run: 'all sizes',
+        remake: 'retire',
+      }),
+    ).toBe(
       'One run of 40 for all sizes and papers together, and 4 artist’s proofs outside it; the number of a destroyed impression is retired.',
     );
-    expect(coversSentence({ kind: 'open', size: null, proofs: { AP: 0, PP: 0, HC: 0 }, run: 'all sizes', remake: 'remake' })).toMatch(
-      /no total is declared/,
-    );
+    expect(
+      coversSentence({
+        kind: 'open',
+        size: null,
+        proofs: { AP: 0, PP: 0, HC: 0 },
+        run: 'all sizes',
+        remake: 'remake',
+      }),
+    ).toMatch(/no total is declared/);
   });
 });
 
@@ -129,7 +164,10 @@ describe('the states of an impression', () => {
     for (let grew = true; grew;) {
       grew = false;
       for (const a of acts)
-        if (!reached.has(IMPRESSION_STEPS[a].to) && IMPRESSION_STEPS[a].from.some((s) => reached.has(s))) {
+        if (
+          !reached.has(IMPRESSION_STEPS[a].to) &&
+          IMPRESSION_STEPS[a].from.some((s) => reached.has(s))
+        ) {
           reached.add(IMPRESSION_STEPS[a].to);
           grew = true;
         }
@@ -137,22 +175,30 @@ describe('the states of an impression', () => {
     expect([...reached].sort()).toEqual([...IMPRESSION_STATES].sort());
   });
   test('nothing is sold before it was inspected, nor printed twice, nor sent twice', () => {
-    expect(IMPRESSION_STATES.filter((s) => mayDo('allocated', s))).toEqual(['inspected', 'signed', 'certified']);
+    expect(IMPRESSION_STATES.filter((s) => mayDo('allocated', s))).toEqual([
+      'inspected',
+      'signed',
+      'certified',
+    ]);
     expect(IMPRESSION_STATES.filter((s) => mayDo('printed', s))).toEqual(['declared']);
     expect(IMPRESSION_STATES.filter((s) => mayDo('dispatched', s))).toEqual(['allocated']);
   });
-  test('a destroyed number can only be made again', () => expect(acts.filter((a) => mayDo(a, 'destroyed'))).toEqual(['remade']));
+  test('a destroyed number can only be made again', () =>
+    expect(acts.filter((a) => mayDo(a, 'destroyed'))).toEqual(['remade']));
   test('an unsigned print is ready only where it is signed on request or not at all', () => {
-    expect(SIGNINGS.filter((s) => readyStates(s).includes('inspected'))).toEqual(['on request', 'certificate only']);
+    expect(SIGNINGS.filter((s) => readyStates(s).includes('inspected'))).toEqual([
+      'on request',
+      'certificate only',
+    ]);
     expect(stateWord('inspected', 'front')).toBe('to sign');
     expect(stateWord('inspected', 'on request')).toBe('ready');
   });
   test('how numbers are written', () => {
-    expect([impressionLabel('run', 13, 40), impressionLabel('AP', 4, 40), impressionLabel('open', 7, null)]).toEqual([
-      '13/40',
-      'AP IV',
-      'no. 7',
-    ]);
+    expect([
+      impressionLabel('run', 13, 40),
+      impressionLabel('AP', 4, 40),
+      impressionLabel('open', 7, null),
+    ]).toEqual(['13/40', 'AP IV', 'no. 7']);
     expect([roman(1), roman(9), roman(44), roman(1999)]).toEqual(['I', 'IX', 'XLIV', 'MCMXCIX']);
   });
 });

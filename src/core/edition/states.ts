@@ -1,14 +1,42 @@
 /** Where an impression is on its way. Source: handbook §10. */
 export const IMPRESSION_STATES = [
-  'declared', 'printed', 'inspected', 'signed', 'certified', 'allocated', 'dispatched', 'delivered',
-  'spoiled', 'returned', 'lost', 'destroyed', 'kept', 'gifted', 'consigned',
+  'declared',
+  'printed',
+  'inspected',
+  'signed',
+  'certified',
+  'allocated',
+  'dispatched',
+  'delivered',
+  'spoiled',
+  'returned',
+  'lost',
+  'destroyed',
+  'kept',
+  'gifted',
+  'consigned',
 ] as const;
 export type ImpressionState = (typeof IMPRESSION_STATES)[number];
 
 /** What can be done to an impression, as the register names it. */
 export type ImpressionAct =
-  | 'printed' | 'passed' | 'spoiled' | 'signed' | 'certified' | 'allocated' | 'released' | 'dispatched' | 'delivered'
-  | 'returned' | 'lost' | 'destroyed' | 'kept' | 'gifted' | 'consigned' | 'remade' | 'taken back';
+  | 'printed'
+  | 'passed'
+  | 'spoiled'
+  | 'signed'
+  | 'certified'
+  | 'allocated'
+  | 'released'
+  | 'dispatched'
+  | 'delivered'
+  | 'returned'
+  | 'lost'
+  | 'destroyed'
+  | 'kept'
+  | 'gifted'
+  | 'consigned'
+  | 'remade'
+  | 'taken back';
 
 type Step = { from: readonly ImpressionState[]; to: ImpressionState };
 
@@ -18,26 +46,30 @@ const READY: readonly ImpressionState[] = ['inspected', 'signed', 'certified'];
  * From which states an act may be done and where it leads. `released` and `taken back` lead to the state the impression
  * had before, which the caller names.
  */
-export const IMPRESSION_STEPS: Readonly<Record<Exclude<ImpressionAct, 'released' | 'taken back'>, Step>> = {
-  printed: { from: ['declared'], to: 'printed' },
-  passed: { from: ['printed', 'returned'], to: 'inspected' },
-  spoiled: { from: ['printed', 'inspected', 'signed', 'certified', 'returned'], to: 'spoiled' },
-  signed: { from: ['inspected'], to: 'signed' },
-  certified: { from: ['inspected', 'signed', 'allocated'], to: 'certified' },
-  allocated: { from: READY, to: 'allocated' },
-  dispatched: { from: ['allocated'], to: 'dispatched' },
-  delivered: { from: ['dispatched', 'consigned'], to: 'delivered' },
-  returned: { from: ['dispatched', 'delivered', 'consigned'], to: 'returned' },
-  lost: { from: ['printed', ...READY, 'dispatched', 'consigned'], to: 'lost' },
-  destroyed: { from: ['spoiled', 'returned', 'printed', ...READY], to: 'destroyed' },
-  kept: { from: READY, to: 'kept' },
-  gifted: { from: READY, to: 'gifted' },
-  consigned: { from: READY, to: 'consigned' },
-  remade: { from: ['destroyed', 'lost'], to: 'declared' },
-};
+export const IMPRESSION_STEPS: Readonly<Record<Exclude<ImpressionAct, 'released' | 'taken back'>, Step>> =
+  {
+    printed: { from: ['declared'], to: 'printed' },
+    passed: { from: ['printed', 'returned'], to: 'inspected' },
+    spoiled: { from: ['printed', 'inspected', 'signed', 'certified', 'returned'], to: 'spoiled' },
+    signed: { from: ['inspected'], to: 'signed' },
+    certified: { from: ['inspected', 'signed', 'allocated'], to: 'certified' },
+    allocated: { from: READY, to: 'allocated' },
+    dispatched: { from: ['allocated'], to: 'dispatched' },
+    delivered: { from: ['dispatched', 'consigned'], to: 'delivered' },
+    returned: { from: ['dispatched', 'delivered', 'consigned'], to: 'returned' },
+    lost: { from: ['printed', ...READY, 'dispatched', 'consigned'], to: 'lost' },
+    destroyed: { from: ['spoiled', 'returned', 'printed', ...READY], to: 'destroyed' },
+    kept: { from: READY, to: 'kept' },
+    gifted: { from: READY, to: 'gifted' },
+    consigned: { from: READY, to: 'consigned' },
+    remade: { from: ['destroyed', 'lost'], to: 'declared' },
+  };
 
 /** Whether an act may be done to an impression in a state. @example mayDo('signed', 'printed') // false */
-export function mayDo(act: Exclude<ImpressionAct, 'released' | 'taken back'>, state: ImpressionState): boolean {
+export function mayDo(
+  act: Exclude<ImpressionAct, 'released' | 'taken back'>,
+  state: ImpressionState,
+): boolean {
   return IMPRESSION_STEPS[act].from.includes(state);
 }
 
@@ -46,9 +78,21 @@ export const isReady = (state: ImpressionState): boolean => READY.includes(state
 
 /** The words the sheets of an edition carry. */
 export const STATE_WORDS: Readonly<Record<ImpressionState, string>> = {
-  declared: 'to print', printed: 'to inspect', inspected: 'to sign', signed: 'ready', certified: 'ready', allocated: 'for an order',
-  dispatched: 'on its way', delivered: 'delivered', spoiled: 'spoiled', returned: 'returned', lost: 'lost', destroyed: 'destroyed',
-  kept: 'kept', gifted: 'given', consigned: 'at a shop',
+  declared: 'to print',
+  printed: 'to inspect',
+  inspected: 'to sign',
+  signed: 'ready',
+  certified: 'ready',
+  allocated: 'for an order',
+  dispatched: 'on its way',
+  delivered: 'delivered',
+  spoiled: 'spoiled',
+  returned: 'returned',
+  lost: 'lost',
+  destroyed: 'destroyed',
+  kept: 'kept',
+  gifted: 'given',
+  consigned: 'at a shop',
 };
 
 /**
@@ -69,7 +113,8 @@ export type Signing = (typeof SIGNINGS)[number];
 export const isSignedBefore = (signing: Signing): boolean => signing === 'front' || signing === 'back';
 
 /** States in which a print of an edition lies ready to be picked. @example readyStates('front') // ['signed', 'certified'] */
-export const readyStates = (signing: Signing): ImpressionState[] => (isSignedBefore(signing) ? ['signed', 'certified'] : ['inspected', 'signed', 'certified']);
+export const readyStates = (signing: Signing): ImpressionState[] =>
+  isSignedBefore(signing) ? ['signed', 'certified'] : ['inspected', 'signed', 'certified'];
 
 /** The three kinds of proof outside the numbering, beside the run itself. */
 export type ImpressionKind = 'run' | 'AP' | 'PP' | 'HC' | 'open';
@@ -86,8 +131,26 @@ export function impressionLabel(kind: ImpressionKind, number: number, size: numb
 
 /** @example roman(14) // 'XIV' */
 export function roman(n: number): string {
-  const table: [number, string][] = [[1000, 'M'], [900, 'CM'], [500, 'D'], [400, 'CD'], [100, 'C'], [90, 'XC'], [50, 'L'], [40, 'XL'], [10, 'X'], [9, 'IX'], [5, 'V'], [4, 'IV'], [1, 'I']];
+  const table: [number, string][] = [
+    [1000, 'M'],
+    [900, 'CM'],
+    [500, 'D'],
+    [400, 'CD'],
+    [100, 'C'],
+    [90, 'XC'],
+    [50, 'L'],
+    [40, 'XL'],
+    [10, 'X'],
+    [9, 'IX'],
+    [5, 'V'],
+    [4, 'IV'],
+    [1, 'I'],
+  ];
   let text = '';
-  for (const [value, sign] of table) while (n >= value) { text += sign; n -= value; }
+  for (const [value, sign] of table)
+    while (n >= value) {
+      text += sign;
+      n -= value;
+    }
   return text;
 }

@@ -5,21 +5,67 @@ export type Pen = 'edge' | 'fine' | 'cut' | 'fold' | 'hidden';
 export type Fill = 'none' | 'paper' | 'board' | 'picture' | 'waste' | 'frame';
 
 export type Stroke =
-  | { kind: 'rect'; x: Um; y: Um; width: Um; height: Um; pen: Pen; fill?: Fill; id?: string; says?: string }
+  | {
+      kind: 'rect';
+      x: Um;
+      y: Um;
+      width: Um;
+      height: Um;
+      pen: Pen;
+      fill?: Fill;
+      id?: string;
+      says?: string;
+    }
   | { kind: 'line'; x1: Um; y1: Um; x2: Um; y2: Um; pen: Pen }
   /** A part of a picture, given in shares of it; mirrored where it is folded over. */
-  | { kind: 'picture'; x: Um; y: Um; width: Um; height: Um; picture: string; from: { left: number; top: number; width: number; height: number }; flip?: 'x' | 'y' | 'both' }
-  | { kind: 'text'; x: Um; y: Um; says: string; anchor?: 'start' | 'middle' | 'end'; upright?: boolean; title?: boolean; /** Capitals this high, to scale; else as small as can be read. */ high?: Um }
+  | {
+      kind: 'picture';
+      x: Um;
+      y: Um;
+      width: Um;
+      height: Um;
+      picture: string;
+      from: { left: number; top: number; width: number; height: number };
+      flip?: 'x' | 'y' | 'both';
+    }
+  | {
+      kind: 'text';
+      x: Um;
+      y: Um;
+      says: string;
+      anchor?: 'start' | 'middle' | 'end';
+      upright?: boolean;
+      title?: boolean;
+      /** Capitals this high, to scale; else as small as can be read. */ high?: Um;
+    }
   /** From one point to another, set off to the side by so many paper millimetres (negative: above or to the left). */
   | { kind: 'dimension'; x1: Um; y1: Um; x2: Um; y2: Um; off: number; says: string };
 
 /** A drawing to scale, in micrometres of the thing drawn. Screen, SVG and PDF are three ways to show one of these. */
-export type Drawing = { title: string; width: Um; height: Um; /** Left for dimensions, in paper millimetres. */ room: { left: number; right: number; top: number; bottom: number }; strokes: Stroke[] };
+export type Drawing = {
+  title: string;
+  width: Um;
+  height: Um;
+  /** Left for dimensions, in paper millimetres. */ room: {
+    left: number;
+    right: number;
+    top: number;
+    bottom: number;
+  };
+  strokes: Stroke[];
+};
 
 export const DIMENSION_ROOM = { left: 16, right: 6, top: 6, bottom: 16 };
 const WEIGHT_MM: Record<Pen, number> = { edge: 0.35, fine: 0.15, cut: 0.25, fold: 0.2, hidden: 0.15 };
 const DASH_MM: Partial<Record<Pen, string>> = { cut: '4 1.5 0.5 1.5', fold: '2.5 1.2', hidden: '1 1' };
-const GREY: Record<Fill, string> = { none: 'none', paper: '#ffffff', board: '#e6e6e6', picture: '#c9c9c9', waste: '#f1f1f1', frame: '#4a4a4a' };
+const GREY: Record<Fill, string> = {
+  none: 'none',
+  paper: '#ffffff',
+  board: '#e6e6e6',
+  picture: '#c9c9c9',
+  waste: '#f1f1f1',
+  frame: '#4a4a4a',
+};
 export const INK = '#17202b';
 
 export const weightMm = (pen: Pen): number => WEIGHT_MM[pen];
@@ -30,11 +76,22 @@ const escape = (text: string) => text.replace(/[&<>"']/g, (c) => `&#${c.charCode
 const mm = (um: Um) => Math.round(um) / 1_000;
 
 /** Where a dimension's line lies and its text stands, in millimetres of paper. */
-export function dimensionAt(d: Extract<Stroke, { kind: 'dimension' }>, k: number): { x1: number; y1: number; x2: number; y2: number; upright: boolean; textX: number; textY: number } {
+export function dimensionAt(
+  d: Extract<Stroke, { kind: 'dimension' }>,
+  k: number,
+): { x1: number; y1: number; x2: number; y2: number; upright: boolean; textX: number; textY: number } {
   const upright = d.x1 === d.x2;
   const [dx, dy] = upright ? [d.off, 0] : [0, d.off];
   const [x1, y1, x2, y2] = [d.x1 * k + dx, d.y1 * k + dy, d.x2 * k + dx, d.y2 * k + dy];
-  return { x1, y1, x2, y2, upright, textX: (x1 + x2) / 2 + (upright ? -1.2 : 0), textY: (y1 + y2) / 2 + (upright ? 0 : d.off < 0 ? -1.2 : 3.6) };
+  return {
+    x1,
+    y1,
+    x2,
+    y2,
+    upright,
+    textX: (x1 + x2) / 2 + (upright ? -1.2 : 0),
+    textY: (y1 + y2) / 2 + (upright ? 0 : d.off < 0 ? -1.2 : 3.6),
+  };
 }
 
 /**
@@ -44,9 +101,16 @@ export function dimensionAt(d: Extract<Stroke, { kind: 'dimension' }>, k: number
  * @param link address of a picture, or its data; null draws a grey part in its place
  * @example drawingSvg({ title: 'a line', width: 100000, height: 10000, room: { left: 0, right: 0, top: 0, bottom: 0 }, strokes: [{ kind: 'line', x1: 0, y1: 0, x2: 100000, y2: 0, pen: 'edge' }] }).includes('width="100mm"') // true
  */
-export function drawingSvg(d: Drawing, scale = 1, link: (picture: string) => string | null = () => null): string {
+export function drawingSvg(
+  d: Drawing,
+  scale = 1,
+  link: (picture: string) => string | null = () => null,
+): string {
   const k = scale / 1_000;
-  const [w, h] = [mm(d.width) * scale + d.room.left + d.room.right, mm(d.height) * scale + d.room.top + d.room.bottom];
+  const [w, h] = [
+    mm(d.width) * scale + d.room.left + d.room.right,
+    mm(d.height) * scale + d.room.top + d.room.bottom,
+  ];
   const clips: string[] = [];
   const body = d.strokes.map((s, i) => strokeSvg(s, k, i, link, clips)).join('\n');
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" font-family="Archivo, sans-serif" font-size="2.8" fill="${INK}">
@@ -59,19 +123,34 @@ ${body}
 `;
 }
 
-function strokeSvg(s: Stroke, k: number, i: number, link: (picture: string) => string | null, clips: string[]): string {
-  const pen = (p: Pen) => `stroke="${INK}" stroke-width="${WEIGHT_MM[p]}"${DASH_MM[p] ? ` stroke-dasharray="${DASH_MM[p]}"` : ''}`;
+function strokeSvg(
+  s: Stroke,
+  k: number,
+  i: number,
+  link: (picture: string) => string | null,
+  clips: string[],
+): string {
+  const pen = (p: Pen) =>
+    `stroke="${INK}" stroke-width="${WEIGHT_MM[p]}"${DASH_MM[p] ? ` stroke-dasharray="${DASH_MM[p]}"` : ''}`;
   switch (s.kind) {
-    case 'rect': return `<rect x="${s.x * k}" y="${s.y * k}" width="${s.width * k}" height="${s.height * k}" fill="${greyOf(s.fill)}" ${pen(s.pen)}/>`;
-    case 'line': return `<line x1="${s.x1 * k}" y1="${s.y1 * k}" x2="${s.x2 * k}" y2="${s.y2 * k}" ${pen(s.pen)}/>`;
+    case 'rect':
+      return `<rect x="${s.x * k}" y="${s.y * k}" width="${s.width * k}" height="${s.height * k}" fill="${greyOf(s.fill)}" ${pen(s.pen)}/>`;
+    case 'line':
+      return `<line x1="${s.x1 * k}" y1="${s.y1 * k}" x2="${s.x2 * k}" y2="${s.y2 * k}" ${pen(s.pen)}/>`;
     case 'text': {
-      const at = s.upright ? `transform="translate(${s.x * k} ${s.y * k}) rotate(-90)"` : `x="${s.x * k}" y="${s.y * k}"`;
+      const at = s.upright
+        ? `transform="translate(${s.x * k} ${s.y * k}) rotate(-90)"`
+        : `x="${s.x * k}" y="${s.y * k}"`;
       return `<text ${at} text-anchor="${s.anchor ?? 'start'}"${s.high ? ` font-size="${(s.high * k) / 0.7}"` : ''}${s.title ? ' font-family="Newsreader, serif" font-style="italic"' : ''}>${escape(s.says)}</text>`;
     }
     case 'dimension': {
       const at = dimensionAt(s, k);
-      const ends = at.upright ? `M${at.x1 - 1} ${at.y1}h2M${at.x2 - 1} ${at.y2}h2` : `M${at.x1} ${at.y1 - 1}v2M${at.x2} ${at.y2 - 1}v2`;
-      const text = at.upright ? `transform="translate(${at.textX} ${at.textY}) rotate(-90)"` : `x="${at.textX}" y="${at.textY}"`;
+      const ends = at.upright
+        ? `M${at.x1 - 1} ${at.y1}h2M${at.x2 - 1} ${at.y2}h2`
+        : `M${at.x1} ${at.y1 - 1}v2M${at.x2} ${at.y2 - 1}v2`;
+      const text = at.upright
+        ? `transform="translate(${at.textX} ${at.textY}) rotate(-90)"`
+        : `x="${at.textX}" y="${at.textY}"`;
       return `<path d="M${at.x1} ${at.y1}L${at.x2} ${at.y2}${ends}" fill="none" stroke="${INK}" stroke-width="0.15"/><text ${text} text-anchor="middle">${escape(s.says)}</text>`;
     }
     case 'picture': {

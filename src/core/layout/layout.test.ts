@@ -34,12 +34,16 @@ describe('a picture in a frame of another shape', () => {
     );
   });
   test('a side of nothing is refused by name', () =>
-    expect(() => ratioOf({ width: 0, height: 1 }, parseSize('A4'))).toThrow(expect.objectContaining({ field: 'picture' })));
+    expect(() => ratioOf({ width: 0, height: 1 }, parseSize('A4'))).toThrow(
+      expect.objectContaining({ field: 'picture' }),
+    ));
 });
 
 describe('the sheet', () => {
   test('is the image and its four borders', () => {
-    expect(sheetOf(parseSize('400x300 mm'), { top: 25_000, right: 30_000, bottom: 40_000, left: 20_000 })).toEqual({
+    expect(
+      sheetOf(parseSize('400x300 mm'), { top: 25_000, right: 30_000, bottom: 40_000, left: 20_000 }),
+    ).toEqual({
       width: 450_000,
       height: 365_000,
     });

@@ -4,11 +4,21 @@ import { formatLength, type Size, type Um, type UnitSystem } from '../measure';
 
 /** Full widths within which parts come out as asked, and how far off the middle one is laid. */
 export type Tolerance = { sheet: Um; image: Um; window: Um; placing: Um };
-export type MatQuestion = { sheet: Size; image: Size; window: Size; tolerance: Tolerance; minimumHold?: Um };
+export type MatQuestion = {
+  sheet: Size;
+  image: Size;
+  window: Size;
+  tolerance: Tolerance;
+  minimumHold?: Um;
+};
 /** One side's overlap: as drawn, at the worst, and as is to be expected. */
 export type Overlap = { nominal: Um; worst: Um; expected: Um };
 export type MatVerdict = 'holds' | 'with care' | 'will not hold';
-export type MatCheck = { hold: { width: Overlap; height: Overlap }; cover: { width: Overlap; height: Overlap }; verdict: MatVerdict };
+export type MatCheck = {
+  hold: { width: Overlap; height: Overlap };
+  cover: { width: Overlap; height: Overlap };
+  verdict: MatVerdict;
+};
 
 /** Less of the sheet under the mat than this, and it drops through in time. Source: handbook §7. */
 export const MINIMUM_HOLD_UM = 3_000;
@@ -20,7 +30,11 @@ export const MINIMUM_HOLD_UM = 3_000;
  */
 export function overlap(outer: Um, inner: Um, t1: Um, t2: Um, placing: Um): Overlap {
   const nominal = (outer - inner) / 2;
-  return { nominal: Math.round(nominal), worst: Math.round(nominal - (t1 + t2) / 2 - placing), expected: Math.round(nominal - Math.sqrt((t1 / 2) ** 2 + (t2 / 2) ** 2 + placing ** 2)) };
+  return {
+    nominal: Math.round(nominal),
+    worst: Math.round(nominal - (t1 + t2) / 2 - placing),
+    expected: Math.round(nominal - Math.sqrt((t1 / 2) ** 2 + (t2 / 2) ** 2 + placing ** 2)),
+  };
 }
 
 /**
@@ -34,18 +48,49 @@ export function overlap(outer: Um, inner: Um, t1: Um, t2: Um, placing: Um): Over
  * Source: handbook §7, mat. P 400, W 380, tP 2, tW 3, a 1 mm → 10, 6.5, 7.94 mm.
  * @example matCheck({ sheet: { width: 400000, height: 300000 }, image: { width: 390000, height: 290000 }, window: { width: 380000, height: 280000 }, tolerance: { sheet: 2000, image: 1000, window: 3000, placing: 1000 } }).verdict // 'holds'
  */
-export function matCheck({ sheet, image, window, tolerance: t, minimumHold = MINIMUM_HOLD_UM }: MatQuestion): MatCheck {
-  for (const [axis, name] of [['width', 'wide'], ['height', 'high']] as const) {
+export function matCheck({
+  sheet,
+  image,
+  window,
+  tolerance: t,
+  minimumHold = MINIMUM_HOLD_UM,
+}: MatQuestion): MatCheck {
+  for (const [axis, name] of [
+    ['width', 'wide'],
+    ['height', 'high'],
+  ] as const) {
     if (!(window[axis] > 0)) throw new InputError(`window.${axis}`, window[axis], 'a side above zero');
-    if (window[axis] > sheet[axis]) throw new InputError(`window.${axis}`, formatLength(window[axis], 'mm'), `less than the sheet, which is ${formatLength(sheet[axis], 'mm')} ${name}: it would fall through`);
-    if (image[axis] > sheet[axis]) throw new InputError(`image.${axis}`, formatLength(image[axis], 'mm'), `at most the sheet, ${formatLength(sheet[axis], 'mm')} ${name}`);
+    if (window[axis] > sheet[axis])
+      throw new InputError(
+        `window.${axis}`,
+        formatLength(window[axis], 'mm'),
+        `less than the sheet, which is ${formatLength(sheet[axis], 'mm')} ${name}: it would fall through`,
+      );
+    if (image[axis] > sheet[axis])
+      throw new InputError(
+        `image.${axis}`,
+        formatLength(image[axis], 'mm'),
+        `at most the sheet, ${formatLength(sheet[axis], 'mm')} ${name}`,
+      );
   }
-  for (const [part, um] of Object.entries(t)) if (!(um >= 0)) throw new InputError(`tolerance.${part}`, um, 'nothing below zero');
-  const hold = (axis: 'width' | 'height') => overlap(sheet[axis], window[axis], t.sheet, t.window, t.placing);
-  const cover = (axis: 'width' | 'height') => overlap(image[axis], window[axis], t.image, t.window, t.placing);
+  for (const [part, um] of Object.entries(t))
+    if (!(um >= 0)) throw new InputError(`tolerance.${part}`, um, 'nothing below zero');
+  const hold = (axis: 'width' | 'height') =>
+    overlap(sheet[axis], window[axis], t.sheet, t.window, t.placing);
+  const cover = (axis: 'width' | 'height') =>
+    overlap(image[axis], window[axis], t.image, t.window, t.placing);
   const [w, h] = [hold('width'), hold('height')];
-  const verdict = w.worst >= minimumHold && h.worst >= minimumHold ? 'holds' : w.expected >= minimumHold && h.expected >= minimumHold ? 'with care' : 'will not hold';
-  return { hold: { width: w, height: h }, cover: { width: cover('width'), height: cover('height') }, verdict };
+  const verdict =
+    w.worst >= minimumHold && h.worst >= minimumHold
+      ? 'holds'
+      : w.expected >= minimumHold && h.expected >= minimumHold
+        ? 'with care'
+        : 'will not hold';
+  return {
+    hold: { width: w, height: h },
+    cover: { width: cover('width'), height: cover('height') },
+    verdict,
+  };
 }
 
 const MARK = { holds: 'holds', 'with care': 'care', 'will not hold': 'fails' } as const;
@@ -62,43 +107,100 @@ export function matFindings(q: MatQuestion, unit: UnitSystem): Finding[] {
   const least = q.minimumHold ?? MINIMUM_HOLD_UM;
   const length = (um: Um) => formatLength(um, unit);
   const findings: Finding[] = [];
-  const axes = [['width', 'left and right'], ['height', 'top and bottom']] as const;
+  const axes = [
+    ['width', 'left and right'],
+    ['height', 'top and bottom'],
+  ] as const;
   for (const [axis, sides] of axes) {
     const o = check.hold[axis];
     const verdict = o.worst >= least ? 'holds' : o.expected >= least ? 'with care' : 'will not hold';
     const short = upToMm(2 * (least - o.worst));
-    const advice = verdict === 'holds' ? '' : ` Print on a sheet ${length(short)} larger, or ask for a window ${length(short)} smaller in ${axis}.`;
-    findings.push({ verdict: MARK[verdict], word: verdict, says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat holds ${length(o.nominal)} of the sheet; ${length(o.worst)} at the worst, ${length(o.expected)} expected, ${length(least)} needed.${advice}`, because: [{ name: 'worst hold', value: o.worst / 1_000, unit: 'mm' }, { name: 'expected hold', value: o.expected / 1_000, unit: 'mm' }] });
+    const advice =
+      verdict === 'holds'
+        ? ''
+        : ` Print on a sheet ${length(short)} larger, or ask for a window ${length(short)} smaller in ${axis}.`;
+    findings.push({
+      verdict: MARK[verdict],
+      word: verdict,
+      says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat holds ${length(o.nominal)} of the sheet; ${length(o.worst)} at the worst, ${length(o.expected)} expected, ${length(least)} needed.${advice}`,
+      because: [
+        { name: 'worst hold', value: o.worst / 1_000, unit: 'mm' },
+        { name: 'expected hold', value: o.expected / 1_000, unit: 'mm' },
+      ],
+    });
   }
   for (const [axis, sides] of axes) {
     const o = check.cover[axis];
-    const because = [{ name: 'nominal cover', value: o.nominal / 1_000, unit: 'mm' }, { name: 'worst cover', value: o.worst / 1_000, unit: 'mm' }];
+    const because = [
+      { name: 'nominal cover', value: o.nominal / 1_000, unit: 'mm' },
+      { name: 'worst cover', value: o.worst / 1_000, unit: 'mm' },
+    ];
     if (o.nominal >= 0 && o.worst < 0) {
       const short = upToMm(-2 * o.worst);
-      findings.push({ verdict: 'care', word: 'white may show', says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat covers ${length(o.nominal)} of the image, but ${length(-o.worst)} of white may show at the worst. Print the image ${length(short)} larger, or ask for a window ${length(short)} smaller in ${axis}.`, because });
-    } else if (o.nominal >= 0) findings.push({ verdict: 'holds', word: 'covers', says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat covers ${length(o.nominal)} of the image, ${length(o.worst)} at the worst: that much is not seen.`, because });
+      findings.push({
+        verdict: 'care',
+        word: 'white may show',
+        says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat covers ${length(o.nominal)} of the image, but ${length(-o.worst)} of white may show at the worst. Print the image ${length(short)} larger, or ask for a window ${length(short)} smaller in ${axis}.`,
+        because,
+      });
+    } else if (o.nominal >= 0)
+      findings.push({
+        verdict: 'holds',
+        word: 'covers',
+        says: `${sides[0]!.toUpperCase()}${sides.slice(1)} the mat covers ${length(o.nominal)} of the image, ${length(o.worst)} at the worst: that much is not seen.`,
+        because,
+      });
     else {
       // A reveal is meant to look even: what the tolerances can take from one side, they give to the other.
       const uneven = o.nominal - o.worst;
-      findings.push(uneven * 2 > -o.nominal
-        ? { verdict: 'care', word: 'uneven reveal', says: `${sides[0]!.toUpperCase()}${sides.slice(1)} ${length(-o.nominal)} of white shows, give or take ${length(uneven)}: it may look crooked. A reveal of ${length(upToMm(uneven * 2))} or more hides that.`, because }
-        : { verdict: 'holds', word: 'reveal', says: `${sides[0]!.toUpperCase()}${sides.slice(1)} ${length(-o.nominal)} of white shows round the image, give or take ${length(uneven)}.`, because });
+      findings.push(
+        uneven * 2 > -o.nominal
+          ? {
+              verdict: 'care',
+              word: 'uneven reveal',
+              says: `${sides[0]!.toUpperCase()}${sides.slice(1)} ${length(-o.nominal)} of white shows, give or take ${length(uneven)}: it may look crooked. A reveal of ${length(upToMm(uneven * 2))} or more hides that.`,
+              because,
+            }
+          : {
+              verdict: 'holds',
+              word: 'reveal',
+              says: `${sides[0]!.toUpperCase()}${sides.slice(1)} ${length(-o.nominal)} of white shows round the image, give or take ${length(uneven)}.`,
+              because,
+            },
+      );
     }
   }
   return findings;
 }
 
 /** How a hold is worked out, step by step. */
-export function overlapWorking(name: 'hold' | 'cover', outer: Um, inner: Um, t1: Um, t2: Um, placing: Um, unit: UnitSystem): Working {
-  const o = overlap(outer, inner, t1, t2, placing), mm = (um: Um) => formatLength(um, unit);
+export function overlapWorking(
+  name: 'hold' | 'cover',
+  outer: Um,
+  inner: Um,
+  t1: Um,
+  t2: Um,
+  placing: Um,
+  unit: UnitSystem,
+): Working {
+  const o = overlap(outer, inner, t1, t2, placing),
+    mm = (um: Um) => formatLength(um, unit);
   return {
     title: `${name} per side`,
     steps: [
       { sum: `(${mm(outer)} − ${mm(inner)}) ÷ 2`, result: `${mm(o.nominal)} nominal` },
-      { sum: `${mm(o.nominal)} − (${mm(t1)} + ${mm(t2)}) ÷ 2 − ${mm(placing)}`, result: `${mm(o.worst)} at the worst` },
-      { sum: `${mm(o.nominal)} − √((${mm(t1)} ÷ 2)² + (${mm(t2)} ÷ 2)² + ${mm(placing)}²)`, result: `${mm(o.expected)} expected` },
+      {
+        sum: `${mm(o.nominal)} − (${mm(t1)} + ${mm(t2)}) ÷ 2 − ${mm(placing)}`,
+        result: `${mm(o.worst)} at the worst`,
+      },
+      {
+        sum: `${mm(o.nominal)} − √((${mm(t1)} ÷ 2)² + (${mm(t2)} ÷ 2)² + ${mm(placing)}²)`,
+        result: `${mm(o.expected)} expected`,
+      },
     ],
-    notes: ['The worst is everything against you at once; the expected adds the errors as independent ones.'],
+    notes: [
+      'The worst is everything against you at once; the expected adds the errors as independent ones.',
+    ],
     source: 'Hold (P − W)/2, cover (I − W)/2, with the tolerances of the two parts and the placing.',
   };
 }

@@ -6,14 +6,33 @@ import type { PanelQuestion, WrapEdge } from './wrap';
 
 /** In a mat and a frame; in a frame alone; floating in a frame; or a canvas over bars. */
 export type MatPlan = {
-  kind: 'mat'; cutterId: string | null; tolerance: Tolerance; minimumHold: Um; window: Size;
+  kind: 'mat';
+  cutterId: string | null;
+  tolerance: Tolerance;
+  minimumHold: Um;
+  window: Size;
   /** Width of the mat beside the window; below it, where it is weighted. */
-  side: Um; bottom: Um; board: Um; glazing: Um; backing: Um; print: Um; frameLip: Um;
+  side: Um;
+  bottom: Um;
+  board: Um;
+  glazing: Um;
+  backing: Um;
+  print: Um;
+  frameLip: Um;
 };
 export type FloatPlan = { kind: 'float'; gap: Um; spacer: Um; glazing: Um; backing: Um; print: Um };
 export type FramePlan = { kind: 'frame'; frameLip: Um; glazing: Um; backing: Um; print: Um; spacer: Um };
 export type WrapMount = {
-  kind: 'wrap'; depth: Um; foldOver: Um; edge: WrapEdge; maxUnbraced: Um; barWidth: Um; stockLength: Um; kerf: Um; coats: number; mlPerM2: number;
+  kind: 'wrap';
+  depth: Um;
+  foldOver: Um;
+  edge: WrapEdge;
+  maxUnbraced: Um;
+  barWidth: Um;
+  stockLength: Um;
+  kerf: Um;
+  coats: number;
+  mlPerM2: number;
   panels: Pick<PanelQuestion, 'columns' | 'rows' | 'gap' | 'across'>;
 };
 export type MountPlan = MatPlan | FloatPlan | FramePlan | WrapMount;
@@ -25,16 +44,21 @@ export type Layer = { name: string; thickness: Um; says: string };
 export type CutLine = { part: string; size: Size | null; count: number; says: string };
 export type Mounting = {
   /** What lies in the rabbet, front to back. */
-  layers: Layer[]; depth: Um;
+  layers: Layer[];
+  depth: Um;
   /** Inside of the frame's rabbet. */
   rabbet: Size;
   /** What is seen through the frame. */
   sight: Size;
-  list: CutLine[]; findings: Finding[];
+  list: CutLine[];
+  findings: Finding[];
 };
 
 /** The mat's outer size. @example matOuter({ width: 380000, height: 280000 }, 60000, 70000) // { width: 500000, height: 410000 } */
-export const matOuter = (window: Size, side: Um, bottom: Um): Size => ({ width: window.width + 2 * side, height: window.height + side + bottom });
+export const matOuter = (window: Size, side: Um, bottom: Um): Size => ({
+  width: window.width + 2 * side,
+  height: window.height + side + bottom,
+});
 
 /**
  * Frame, layers and cutting list of a mounted sheet; each number as it goes in writing to who cuts it.
@@ -46,54 +70,200 @@ export const matOuter = (window: Size, side: Um, bottom: Um): Size => ({ width: 
  * Source: handbook §7, mat and float.
  * @example mounting({ kind: 'float', gap: 10000, spacer: 8000, glazing: 2000, backing: 3000, print: 500 }, { width: 400000, height: 300000 }, { width: 400000, height: 300000 }, 'mm').rabbet // { width: 423000, height: 323000 }
  */
-export function mounting(plan: Exclude<MountPlan, WrapMount>, sheet: Size, image: Size, unit: UnitSystem): Mounting {
-  const length = (um: Um) => formatLength(um, unit), size = (s: Size) => formatSize(s, unit);
+export function mounting(
+  plan: Exclude<MountPlan, WrapMount>,
+  sheet: Size,
+  image: Size,
+  unit: UnitSystem,
+): Mounting {
+  const length = (um: Um) => formatLength(um, unit),
+    size = (s: Size) => formatSize(s, unit);
   const findings: Finding[] = [];
-  const say = (verdict: Finding['verdict'], word: string, says: string, value: Um) => findings.push({ verdict, word, says, because: [{ name: word, value: value / 1_000, unit: 'mm' }] });
-  for (const part of ['glazing', 'backing', 'print'] as const) if (!(plan[part] >= 0)) throw new InputError(part, plan[part], 'nothing below zero');
-  const print = { name: 'print', thickness: plan.print, says: `sheet ${size(sheet)}` }, backing = (s: Size) => ({ name: 'backing board', thickness: plan.backing, says: size(s) });
-  const glazing = (s: Size) => (plan.glazing > 0 ? [{ name: 'glazing', thickness: plan.glazing, says: `acrylic, ${size(s)}` }] : []);
-  const rabbetOf = (s: Size): Size => ({ width: s.width + RABBET_PLAY_UM, height: s.height + RABBET_PLAY_UM });
-  const frame = (rabbet: Size, depth: Um): CutLine => ({ part: 'frame', size: rabbet, count: 1, says: `inside the rabbet ${size(rabbet)}, at least ${length(depth + 2_000)} deep` });
-  const glass = (s: Size): CutLine[] => (plan.glazing > 0 ? [{ part: 'glazing', size: s, count: 1, says: `${length(plan.glazing)} thick; edges eased` }] : []);
+  const say = (verdict: Finding['verdict'], word: string, says: string, value: Um) =>
+    findings.push({ verdict, word, says, because: [{ name: word, value: value / 1_000, unit: 'mm' }] });
+  for (const part of ['glazing', 'backing', 'print'] as const)
+    if (!(plan[part] >= 0)) throw new InputError(part, plan[part], 'nothing below zero');
+  const print = { name: 'print', thickness: plan.print, says: `sheet ${size(sheet)}` },
+    backing = (s: Size) => ({ name: 'backing board', thickness: plan.backing, says: size(s) });
+  const glazing = (s: Size) =>
+    plan.glazing > 0 ? [{ name: 'glazing', thickness: plan.glazing, says: `acrylic, ${size(s)}` }] : [];
+  const rabbetOf = (s: Size): Size => ({
+    width: s.width + RABBET_PLAY_UM,
+    height: s.height + RABBET_PLAY_UM,
+  });
+  const frame = (rabbet: Size, depth: Um): CutLine => ({
+    part: 'frame',
+    size: rabbet,
+    count: 1,
+    says: `inside the rabbet ${size(rabbet)}, at least ${length(depth + 2_000)} deep`,
+  });
+  const glass = (s: Size): CutLine[] =>
+    plan.glazing > 0
+      ? [{ part: 'glazing', size: s, count: 1, says: `${length(plan.glazing)} thick; edges eased` }]
+      : [];
   if (plan.kind === 'mat') {
-    if (!(plan.side > 0 && plan.bottom > 0)) throw new InputError(plan.side > 0 ? 'bottom' : 'side', Math.min(plan.side, plan.bottom), 'a width of mat above zero');
-    if (plan.frameLip >= plan.side) throw new InputError('frameLip', length(plan.frameLip), `less than the mat beside the window, ${length(plan.side)}: the frame would hide the window`);
-    const outer = matOuter(plan.window, plan.side, plan.bottom), rabbet = rabbetOf(outer);
-    if (outer.width < sheet.width || outer.height < sheet.height) say('fails', 'sheet too large', `The sheet of ${size(sheet)} is larger than the mat of ${size(outer)}: trim the spare border, or widen the mat.`, sheet.width);
-    if (plan.bottom < plan.side) say('care', 'light at the foot', `The mat is narrower below, ${length(plan.bottom)}, than beside, ${length(plan.side)}: pictures so mounted look as if they slip.`, plan.bottom);
-    const layers = [...glazing(outer), { name: 'mat', thickness: plan.board, says: `${size(outer)}, window ${size(plan.window)}` }, print, backing(outer)];
+    if (!(plan.side > 0 && plan.bottom > 0))
+      throw new InputError(
+        plan.side > 0 ? 'bottom' : 'side',
+        Math.min(plan.side, plan.bottom),
+        'a width of mat above zero',
+      );
+    if (plan.frameLip >= plan.side)
+      throw new InputError(
+        'frameLip',
+        length(plan.frameLip),
+        `less than the mat beside the window, ${length(plan.side)}: the frame would hide the window`,
+      );
+    const outer = matOuter(plan.window, plan.side, plan.bottom),
+      rabbet = rabbetOf(outer);
+    if (outer.width < sheet.width || outer.height < sheet.height)
+      say(
+        'fails',
+        'sheet too large',
+        `The sheet of ${size(sheet)} is larger than the mat of ${size(outer)}: trim the spare border, or widen the mat.`,
+        sheet.width,
+      );
+    if (plan.bottom < plan.side)
+      say(
+        'care',
+        'light at the foot',
+        `The mat is narrower below, ${length(plan.bottom)}, than beside, ${length(plan.side)}: pictures so mounted look as if they slip.`,
+        plan.bottom,
+      );
+    const layers = [
+      ...glazing(outer),
+      { name: 'mat', thickness: plan.board, says: `${size(outer)}, window ${size(plan.window)}` },
+      print,
+      backing(outer),
+    ];
     const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
-    const spare = { width: Math.max(0, sheet.width - plan.window.width - 2 * plan.minimumHold), height: Math.max(0, sheet.height - plan.window.height - 2 * plan.minimumHold) };
+    const spare = {
+      width: Math.max(0, sheet.width - plan.window.width - 2 * plan.minimumHold),
+      height: Math.max(0, sheet.height - plan.window.height - 2 * plan.minimumHold),
+    };
     return {
-      layers, depth, rabbet, sight: { width: outer.width - 2 * plan.frameLip, height: outer.height - 2 * plan.frameLip }, findings,
+      layers,
+      depth,
+      rabbet,
+      sight: { width: outer.width - 2 * plan.frameLip, height: outer.height - 2 * plan.frameLip },
+      findings,
       list: [
-        frame(rabbet, depth), ...glass(outer),
+        frame(rabbet, depth),
+        ...glass(outer),
         { part: 'mat', size: outer, count: 1, says: `${length(plan.board)} board, acid-free` },
-        { part: 'window', size: plan.window, count: 1, says: `${length(plan.side)} from the left, right and top edge, ${length(plan.bottom)} from the bottom; within ${length(plan.tolerance.window)}` },
-        { part: 'backing board', size: outer, count: 1, says: `${length(plan.backing)} thick, acid-free` },
-        { part: 'print', size: sheet, count: 1, says: `image ${size(image)}; hinged at the top. Up to ${length(spare.width)} of width and ${length(spare.height)} of height may be trimmed later and still hold` },
+        {
+          part: 'window',
+          size: plan.window,
+          count: 1,
+          says: `${length(plan.side)} from the left, right and top edge, ${length(plan.bottom)} from the bottom; within ${length(plan.tolerance.window)}`,
+        },
+        {
+          part: 'backing board',
+          size: outer,
+          count: 1,
+          says: `${length(plan.backing)} thick, acid-free`,
+        },
+        {
+          part: 'print',
+          size: sheet,
+          count: 1,
+          says: `image ${size(image)}; hinged at the top. Up to ${length(spare.width)} of width and ${length(spare.height)} of height may be trimmed later and still hold`,
+        },
       ],
     };
   }
   if (plan.kind === 'float') {
-    if (!(plan.gap > 0)) throw new InputError('gap', plan.gap, 'a gap above zero: the sheet’s whole edge is seen');
-    if (plan.glazing > 0 && !(plan.spacer >= 3_000)) throw new InputError('spacer', length(plan.spacer), 'at least 3 mm: glazing must not touch the print');
-    const inside = { width: sheet.width + 2 * plan.gap, height: sheet.height + 2 * plan.gap }, rabbet = rabbetOf(inside);
-    const layers = [...glazing(inside), ...(plan.spacer > 0 ? [{ name: 'spacer', thickness: plan.spacer, says: 'round the edge, out of sight' }] : []), print, backing(inside)];
+    if (!(plan.gap > 0))
+      throw new InputError('gap', plan.gap, 'a gap above zero: the sheet’s whole edge is seen');
+    if (plan.glazing > 0 && !(plan.spacer >= 3_000))
+      throw new InputError(
+        'spacer',
+        length(plan.spacer),
+        'at least 3 mm: glazing must not touch the print',
+      );
+    const inside = { width: sheet.width + 2 * plan.gap, height: sheet.height + 2 * plan.gap },
+      rabbet = rabbetOf(inside);
+    const layers = [
+      ...glazing(inside),
+      ...(plan.spacer > 0
+        ? [{ name: 'spacer', thickness: plan.spacer, says: 'round the edge, out of sight' }]
+        : []),
+      print,
+      backing(inside),
+    ];
     const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
-    say('holds', 'floats', `The whole sheet is seen with ${length(plan.gap)} round it; the spacer keeps the glazing ${length(plan.spacer)} off.`, plan.gap);
+    say(
+      'holds',
+      'floats',
+      `The whole sheet is seen with ${length(plan.gap)} round it; the spacer keeps the glazing ${length(plan.spacer)} off.`,
+      plan.gap,
+    );
     return {
-      layers, depth, rabbet, sight: inside, findings,
-      list: [frame(rabbet, depth), ...glass(inside), ...(plan.spacer > 0 ? [{ part: 'spacer', size: inside, count: 1, says: `${length(plan.spacer)} deep, ${length(2 * (inside.width + inside.height))} in all` }] : []), { part: 'backing board', size: inside, count: 1, says: 'in the colour that is to show round the sheet' }, { part: 'print', size: sheet, count: 1, says: 'raised on a smaller board, hinged from behind' }],
+      layers,
+      depth,
+      rabbet,
+      sight: inside,
+      findings,
+      list: [
+        frame(rabbet, depth),
+        ...glass(inside),
+        ...(plan.spacer > 0
+          ? [
+              {
+                part: 'spacer',
+                size: inside,
+                count: 1,
+                says: `${length(plan.spacer)} deep, ${length(2 * (inside.width + inside.height))} in all`,
+              },
+            ]
+          : []),
+        {
+          part: 'backing board',
+          size: inside,
+          count: 1,
+          says: 'in the colour that is to show round the sheet',
+        },
+        { part: 'print', size: sheet, count: 1, says: 'raised on a smaller board, hinged from behind' },
+      ],
     };
   }
-  const rabbet = rabbetOf(sheet), seen = { width: sheet.width - 2 * plan.frameLip, height: sheet.height - 2 * plan.frameLip };
-  if (!(seen.width > 0 && seen.height > 0)) throw new InputError('frameLip', length(plan.frameLip), 'a lip that leaves the sheet to be seen');
+  const rabbet = rabbetOf(sheet),
+    seen = { width: sheet.width - 2 * plan.frameLip, height: sheet.height - 2 * plan.frameLip };
+  if (!(seen.width > 0 && seen.height > 0))
+    throw new InputError('frameLip', length(plan.frameLip), 'a lip that leaves the sheet to be seen');
   const hidden = (image.width - seen.width) / 2;
-  if (hidden > 0) say('care', 'lip hides', `The frame’s lip hides ${length(Math.round(hidden))} of the image on each side.`, hidden);
-  if (plan.glazing > 0 && plan.spacer < 3_000) say('care', 'touches the glazing', `Without a mat the print touches the glazing and may stick to it: a spacer of 3 mm or more keeps it off.`, plan.spacer);
-  const layers = [...glazing(sheet), ...(plan.spacer > 0 ? [{ name: 'spacer', thickness: plan.spacer, says: 'under the lip' }] : []), print, backing(sheet)];
+  if (hidden > 0)
+    say(
+      'care',
+      'lip hides',
+      `The frame’s lip hides ${length(Math.round(hidden))} of the image on each side.`,
+      hidden,
+    );
+  if (plan.glazing > 0 && plan.spacer < 3_000)
+    say(
+      'care',
+      'touches the glazing',
+      `Without a mat the print touches the glazing and may stick to it: a spacer of 3 mm or more keeps it off.`,
+      plan.spacer,
+    );
+  const layers = [
+    ...glazing(sheet),
+    ...(plan.spacer > 0 ? [{ name: 'spacer', thickness: plan.spacer, says: 'under the lip' }] : []),
+    print,
+    backing(sheet),
+  ];
   const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
-  return { layers, depth, rabbet, sight: seen, findings, list: [frame(rabbet, depth), ...glass(sheet), { part: 'backing board', size: sheet, count: 1, says: `${length(plan.backing)} thick, acid-free` }, { part: 'print', size: sheet, count: 1, says: `image ${size(image)}` }] };
+  return {
+    layers,
+    depth,
+    rabbet,
+    sight: seen,
+    findings,
+    list: [
+      frame(rabbet, depth),
+      ...glass(sheet),
+      { part: 'backing board', size: sheet, count: 1, says: `${length(plan.backing)} thick, acid-free` },
+      { part: 'print', size: sheet, count: 1, says: `image ${size(image)}` },
+    ],
+  };
 }

@@ -3,13 +3,23 @@ import type { Finding } from '../finding';
 import { formatLength, formatSize, type Size, type Um } from '../measure';
 import { areaOf, cutsOf, type Cut, type Placement } from './pieces';
 
-export type SheetQuestion = { sheet: Size; piece: Size; margin: Um; gutter: Um; /** False where the paper has a grain or the picture forbids it. */ rotate?: boolean };
+export type SheetQuestion = {
+  sheet: Size;
+  piece: Size;
+  margin: Um;
+  gutter: Um;
+  /** False where the paper has a grain or the picture forbids it. */ rotate?: boolean;
+};
 export type SheetLayout = { count: number; placements: Placement[]; wasteShare: number; cuts: Cut[] };
 
 /** Places along a side that are tried; a sheet of many tiny pieces is laid in one grid and a strip. */
 const MOST_POINTS = 90;
 
-type Node = { count: number; /** A grid of one orientation, or two halves. */ split: null | { along: 'across' | 'down'; at: number }; turned: boolean };
+type Node = {
+  count: number;
+  /** A grid of one orientation, or two halves. */ split: null | { along: 'across' | 'down'; at: number };
+  turned: boolean;
+};
 
 /**
  * How many of a piece go on a sheet, in both orientations and in mixed strips, so that straight cuts from edge to edge free
@@ -23,38 +33,73 @@ type Node = { count: number; /** A grid of one orientation, or two halves. */ sp
  * @example layOnSheet({ sheet: { width: 420000, height: 297000 }, piece: { width: 200000, height: 140000 }, margin: 5000, gutter: 4000 }).count // 4
  */
 export function layOnSheet({ sheet, piece, margin, gutter, rotate = true }: SheetQuestion): SheetLayout {
-  for (const [field, size] of [['sheet', sheet], ['piece', piece]] as const) for (const side of ['width', 'height'] as const) if (!(size[side] > 0)) throw new InputError(`${field}.${side}`, size[side], 'a side above zero');
+  for (const [field, size] of [
+    ['sheet', sheet],
+    ['piece', piece],
+  ] as const)
+    for (const side of ['width', 'height'] as const)
+      if (!(size[side] > 0)) throw new InputError(`${field}.${side}`, size[side], 'a side above zero');
   if (margin < 0) throw new InputError('margin', margin, 'nothing below zero');
   if (gutter < 0) throw new InputError('gutter', gutter, 'nothing below zero');
-  if (2 * margin >= Math.min(sheet.width, sheet.height)) throw new InputError('margin', formatLength(margin, 'mm'), `less than half the sheet’s short side, ${formatLength(Math.min(sheet.width, sheet.height), 'mm')}`);
+  if (2 * margin >= Math.min(sheet.width, sheet.height))
+    throw new InputError(
+      'margin',
+      formatLength(margin, 'mm'),
+      `less than half the sheet’s short side, ${formatLength(Math.min(sheet.width, sheet.height), 'mm')}`,
+    );
   const [w, h] = [piece.width + gutter, piece.height + gutter];
   const area = { width: sheet.width - 2 * margin + gutter, height: sheet.height - 2 * margin + gutter };
   const places: Omit<Placement, 'id'>[] = [];
   const solver = new Halves(w, h, rotate && w !== h, area);
-  solver.lay(area.width, area.height, (x, y, turned) => places.push({ x: x + margin, y: y + margin, width: turned ? piece.height : piece.width, height: turned ? piece.width : piece.height, turned }));
-  const placements = places.sort((a, b) => a.y - b.y || a.x - b.x).map((p, i) => ({ id: String(i + 1), ...p }));
-  return { count: placements.length, placements, wasteShare: 1 - areaOf(placements) / ((sheet.width / 1_000) * (sheet.height / 1_000)), cuts: cutsOf(placements, sheet) ?? [] };
+  solver.lay(area.width, area.height, (x, y, turned) =>
+    places.push({
+      x: x + margin,
+      y: y + margin,
+      width: turned ? piece.height : piece.width,
+      height: turned ? piece.width : piece.height,
+      turned,
+    }),
+  );
+  const placements = places
+    .sort((a, b) => a.y - b.y || a.x - b.x)
+    .map((p, i) => ({ id: String(i + 1), ...p }));
+  return {
+    count: placements.length,
+    placements,
+    wasteShare: 1 - areaOf(placements) / ((sheet.width / 1_000) * (sheet.height / 1_000)),
+    cuts: cutsOf(placements, sheet) ?? [],
+  };
 }
 
 class Halves {
   private readonly memo = new Map<number, Node>();
-  private readonly across: number[]; private readonly down: number[];
-  constructor(private readonly w: number, private readonly h: number, private readonly turns: boolean, area: Size) {
-    this.across = this.points(area.width); this.down = this.points(area.height);
+  private readonly across: number[];
+  private readonly down: number[];
+  constructor(
+    private readonly w: number,
+    private readonly h: number,
+    private readonly turns: boolean,
+    area: Size,
+  ) {
+    this.across = this.points(area.width);
+    this.down = this.points(area.height);
   }
 
   /** Every sum of whole sides up to a length. */
   private points(most: number): number[] {
     const { w, h } = this;
     const list = new Set<number>();
-    for (let a = 0; a <= most; a += w) for (let b = a; b <= most; b += this.turns ? h : most + 1) list.add(b);
-    for (let a = 0; a <= most; a += h) for (let b = a; b <= most; b += this.turns ? w : most + 1) list.add(b);
+    for (let a = 0; a <= most; a += w)
+      for (let b = a; b <= most; b += this.turns ? h : most + 1) list.add(b);
+    for (let a = 0; a <= most; a += h)
+      for (let b = a; b <= most; b += this.turns ? w : most + 1) list.add(b);
     const sorted = [...list].sort((a, b) => a - b).slice(1);
     return sorted.length <= MOST_POINTS ? sorted : [];
   }
 
   private grid(width: number, height: number): Node {
-    const upright = Math.floor(width / this.w) * Math.floor(height / this.h), turned = this.turns ? Math.floor(width / this.h) * Math.floor(height / this.w) : 0;
+    const upright = Math.floor(width / this.w) * Math.floor(height / this.h),
+      turned = this.turns ? Math.floor(width / this.h) * Math.floor(height / this.w) : 0;
     return { count: Math.max(upright, turned), split: null, turned: turned > upright };
   }
 
@@ -65,13 +110,20 @@ class Halves {
     let best = this.grid(width, height);
     const most = Math.floor((width * height) / (this.w * this.h));
     // One grid is kept unless a mixed cutting holds more: it is the easier one to cut.
-    for (const [along, length, points] of [['down', width, this.across], ['across', height, this.down]] as const) {
+    for (const [along, length, points] of [
+      ['down', width, this.across],
+      ['across', height, this.down],
+    ] as const) {
       for (const at of points) {
         if (best.count === most || at > length) break;
         const rest = this.floor(length - at, points);
         if (rest === 0) continue;
-        const [one, other] = along === 'down' ? [this.best(at, height), this.best(rest, height)] : [this.best(width, at), this.best(width, rest)];
-        if (one.count + other.count > best.count) best = { count: one.count + other.count, split: { along, at }, turned: false };
+        const [one, other] =
+          along === 'down'
+            ? [this.best(at, height), this.best(rest, height)]
+            : [this.best(width, at), this.best(width, rest)];
+        if (one.count + other.count > best.count)
+          best = { count: one.count + other.count, split: { along, at }, turned: false };
       }
     }
     this.memo.set(key, best);
@@ -81,28 +133,48 @@ class Halves {
   /** Lengths between two points hold no more than the lower: few different parts are left to look at. */
   private floor(length: number, points: readonly number[]): number {
     let at = 0;
-    for (const p of points) { if (p > length) break; at = p; }
+    for (const p of points) {
+      if (p > length) break;
+      at = p;
+    }
     return at;
   }
 
-  lay(width: number, height: number, put: (x: number, y: number, turned: boolean) => void, x = 0, y = 0): void {
+  lay(
+    width: number,
+    height: number,
+    put: (x: number, y: number, turned: boolean) => void,
+    x = 0,
+    y = 0,
+  ): void {
     // Too many places to try: one strip of the other way round beside a grid still uses most of it.
-    const node = this.across.length && this.down.length ? this.best(this.floor(width, this.across), this.floor(height, this.down)) : this.grid(width, height);
+    const node =
+      this.across.length && this.down.length
+        ? this.best(this.floor(width, this.across), this.floor(height, this.down))
+        : this.grid(width, height);
     if (!node.count) return;
     if (node.split) {
       const { along, at } = node.split;
-      if (along === 'down') { this.lay(at, height, put, x, y); this.lay(width - at, height, put, x + at, y); } else { this.lay(width, at, put, x, y); this.lay(width, height - at, put, x, y + at); }
+      if (along === 'down') {
+        this.lay(at, height, put, x, y);
+        this.lay(width - at, height, put, x + at, y);
+      } else {
+        this.lay(width, at, put, x, y);
+        this.lay(width, height - at, put, x, y + at);
+      }
       return;
     }
     const [pw, ph] = node.turned ? [this.h, this.w] : [this.w, this.h];
     const [columns, rows] = [Math.floor(width / pw), Math.floor(height / ph)];
-    for (let r = 0; r < rows; r++) for (let c = 0; c < columns; c++) put(x + c * pw, y + r * ph, node.turned);
+    for (let r = 0; r < rows; r++)
+      for (let c = 0; c < columns; c++) put(x + c * pw, y + r * ph, node.turned);
   }
 }
 
 /** Cuts in words: those that part the pieces, and the trimming after them. @example cutWords([{ along: 'down', at: 1, from: 0, to: 2 }]) // '1 straight cut' */
 export function cutWords(cuts: readonly Cut[]): string {
-  const parting = cuts.filter((c) => !c.trim).length, trims = cuts.length - parting;
+  const parting = cuts.filter((c) => !c.trim).length,
+    trims = cuts.length - parting;
   return `${parting} straight ${parting === 1 ? 'cut' : 'cuts'}${trims ? ` and ${trims} along edges` : ''}`;
 }
 
@@ -112,10 +184,26 @@ export function cutWords(cuts: readonly Cut[]): string {
  * @example sheetFinding({ sheet: { width: 420000, height: 297000 }, piece: { width: 210000, height: 148500 }, margin: 5000, gutter: 3000 }).says.includes('no gutter and no printer margin') // true
  */
 export function sheetFinding(q: SheetQuestion): Finding {
-  const laid = layOnSheet(q), bare = layOnSheet({ ...q, margin: 0, gutter: 0 });
+  const laid = layOnSheet(q),
+    bare = layOnSheet({ ...q, margin: 0, gutter: 0 });
   const waste = Math.round(laid.wasteShare * 1_000) / 10;
-  const because = [{ name: 'pieces', value: laid.count }, { name: 'waste', value: waste, unit: '%' }];
-  const more = bare.count > laid.count ? ` ${bare.count} fit only with no gutter and no printer margin.` : '';
-  if (!laid.count) return { verdict: 'fails', word: 'does not fit', says: `${formatSize(q.piece, 'mm')} does not fit on ${formatSize(q.sheet, 'mm')} with ${formatLength(q.margin, 'mm')} of margin.${more}`, because };
-  return { verdict: more ? 'care' : 'holds', word: `${laid.count} up`, says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${cutWords(laid.cuts)}.${more}`, because };
+  const because = [
+    { name: 'pieces', value: laid.count },
+    { name: 'waste', value: waste, unit: '%' },
+  ];
+  const more =
+    bare.count > laid.count ? ` ${bare.count} fit only with no gutter and no printer margin.` : '';
+  if (!laid.count)
+    return {
+      verdict: 'fails',
+      word: 'does not fit',
+      says: `${formatSize(q.piece, 'mm')} does not fit on ${formatSize(q.sheet, 'mm')} with ${formatLength(q.margin, 'mm')} of margin.${more}`,
+      because,
+    };
+  return {
+    verdict: more ? 'care' : 'holds',
+    word: `${laid.count} up`,
+    says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${cutWords(laid.cuts)}.${more}`,
+    because,
+  };
 }

@@ -22,7 +22,10 @@ export type RatioFit = {
  * @example ratioOf({ width: 3, height: 2 }, { width: 500000, height: 400000 }).fill.lostShare // 0.16666666666666663
  */
 export function ratioOf(picture: { width: number; height: number }, frame: Size): RatioFit {
-  for (const [field, size] of [['picture', picture], ['frame', frame]] as const) {
+  for (const [field, size] of [
+    ['picture', picture],
+    ['frame', frame],
+  ] as const) {
     if (!(size.width > 0 && size.height > 0)) throw new InputError(field, size, 'two sides above zero');
   }
   const r = picture.width / picture.height;

@@ -3,10 +3,18 @@ import { formatLength, type Um } from '../measure';
 import { areaOf, type Piece, type Placement } from './pieces';
 
 export type RollQuestion = {
-  width: Um; /** Left bare on both long edges and at both ends. */ margin: Um; /** Between pieces, where the knife goes. */ gap: Um; pieces: readonly Piece[];
+  width: Um;
+  /** Left bare on both long edges and at both ends. */ margin: Um;
+  /** Between pieces, where the knife goes. */ gap: Um;
+  pieces: readonly Piece[];
   /** How long to look for a shorter way; the same figure gives the same layout. */ effort?: number;
 };
-export type RollLayout = { length: Um; placements: Placement[]; wasteShare: number; /** Where the roll is cut from edge to edge between pieces. */ crossCuts: Um[] };
+export type RollLayout = {
+  length: Um;
+  placements: Placement[];
+  wasteShare: number;
+  /** Where the roll is cut from edge to edge between pieces. */ crossCuts: Um[];
+};
 
 /** One piece of the list, its gap added, so that pieces may then touch. */
 type Item = { id: string; type: number; ways: readonly { w: number; h: number; turned: boolean }[] };
@@ -30,33 +38,71 @@ const EFFORT = 18_000_000;
  * @example nestRoll({ width: 610000, margin: 5000, gap: 4000, pieces: [{ id: 'a', width: 290000, height: 230000, count: 2, rotate: false }] }).length // 240000
  */
 export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): RollLayout {
-  const items = checkedItems({ width, margin, gap, pieces }), room = width - 2 * margin;
+  const items = checkedItems({ width, margin, gap, pieces }),
+    room = width - 2 * margin;
   if (!items.length) return { length: 0, placements: [], wasteShare: 0, crossCuts: [] };
   const best = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.7);
-  const placements = best.places.map((p) => ({ id: p.item.id, x: p.x + margin, y: p.y + margin, width: p.way.w - gap, height: p.way.h - gap, turned: p.way.turned })).sort((a, b) => a.y - b.y || a.x - b.x);
+  const placements = best.places
+    .map((p) => ({
+      id: p.item.id,
+      x: p.x + margin,
+      y: p.y + margin,
+      width: p.way.w - gap,
+      height: p.way.h - gap,
+      turned: p.way.turned,
+    }))
+    .sort((a, b) => a.y - b.y || a.x - b.x);
   const length = best.height - gap + 2 * margin;
-  return { length, placements, wasteShare: 1 - areaOf(placements) / ((width / 1_000) * (length / 1_000)), crossCuts: crossCutsOf(placements) };
+  return {
+    length,
+    placements,
+    wasteShare: 1 - areaOf(placements) / ((width / 1_000) * (length / 1_000)),
+    crossCuts: crossCutsOf(placements),
+  };
 }
 
 /** The pieces one by one, as the room between the margins lets them lie; refuses what cannot be laid. */
 export function checkedItems({ width, margin, gap, pieces }: RollQuestion): Item[] {
   const room = width - 2 * margin;
   if (!(width > 0)) throw new InputError('width', width, 'a roll width above zero');
-  if (margin < 0 || gap < 0) throw new InputError(margin < 0 ? 'margin' : 'gap', Math.min(margin, gap), 'nothing below zero');
-  if (room <= 0) throw new InputError('margin', margin, `less than half the roll’s width of ${formatLength(width, 'mm')}`);
+  if (margin < 0 || gap < 0)
+    throw new InputError(margin < 0 ? 'margin' : 'gap', Math.min(margin, gap), 'nothing below zero');
+  if (room <= 0)
+    throw new InputError(
+      'margin',
+      margin,
+      `less than half the roll’s width of ${formatLength(width, 'mm')}`,
+    );
   return itemsOf(pieces, room, gap);
 }
 
 function itemsOf(pieces: readonly Piece[], room: number, gap: number): Item[] {
-  const items: Item[] = [], types = new Map<string, number>();
+  const items: Item[] = [],
+    types = new Map<string, number>();
   for (const [i, p] of pieces.entries()) {
-    if (!(p.width > 0 && p.height > 0)) throw new InputError(`pieces[${i}]`, `${p.width} × ${p.height}`, 'two sides above zero');
-    const ways = [{ w: p.width + gap, h: p.height + gap, turned: false }, ...(p.rotate && p.width !== p.height ? [{ w: p.height + gap, h: p.width + gap, turned: true }] : [])].filter((way) => way.w - gap <= room);
-    if (!ways.length) throw new InputError(`pieces[${i}].width`, formatLength(p.width, 'mm'), `at most ${formatLength(room, 'mm')}, what the roll has between its margins${p.rotate ? ', the piece turned or not' : '; this piece may not be turned'}`);
-    const key = ways.map((way) => `${way.w}/${way.h}`).sort().join(' ');
+    if (!(p.width > 0 && p.height > 0))
+      throw new InputError(`pieces[${i}]`, `${p.width} × ${p.height}`, 'two sides above zero');
+    const ways = [
+      { w: p.width + gap, h: p.height + gap, turned: false },
+      ...(p.rotate && p.width !== p.height
+        ? [{ w: p.height + gap, h: p.width + gap, turned: true }]
+        : []),
+    ].filter((way) => way.w - gap <= room);
+    if (!ways.length)
+      throw new InputError(
+        `pieces[${i}].width`,
+        formatLength(p.width, 'mm'),
+        `at most ${formatLength(room, 'mm')}, what the roll has between its margins${p.rotate ? ', the piece turned or not' : '; this piece may not be turned'}`,
+      );
+    const key = ways
+      .map((way) => `${way.w}/${way.h}`)
+      .sort()
+      .join(' ');
     if (!types.has(key)) types.set(key, types.size);
-    for (let n = 0; n < p.count; n++) items.push({ id: p.count === 1 ? p.id : `${p.id}#${n + 1}`, type: types.get(key)!, ways });
-    if (items.length > MOST_PIECES) throw new InputError('pieces', items.length, `up to ${MOST_PIECES} pieces on one roll`);
+    for (let n = 0; n < p.count; n++)
+      items.push({ id: p.count === 1 ? p.id : `${p.id}#${n + 1}`, type: types.get(key)!, ways });
+    if (items.length > MOST_PIECES)
+      throw new InputError('pieces', items.length, `up to ${MOST_PIECES} pieces on one roll`);
   }
   return items;
 }
@@ -87,11 +133,17 @@ function search(items: Item[], width: number, effort: number): Result {
   let best = shelves(items, width);
   const area = items.reduce((sum, i) => sum + i.ways[0]!.w * i.ways[0]!.h, 0);
   const bench = new Gaps(items, width);
-  let order: Int32Array | null = null, height = Infinity, last: Result | null = null;
+  let order: Int32Array | null = null,
+    height = Infinity,
+    last: Result | null = null;
   for (const start of STARTS) {
     const o = Int32Array.from(items.keys()).sort((a, b) => start(items[a]!, items[b]!) || a - b);
     const h = bench.fill(o, Infinity);
-    if (h < height) { height = h; order = o; last = bench.result(); }
+    if (h < height) {
+      height = h;
+      order = o;
+      last = bench.result();
+    }
   }
   if (last && last.height <= best.height) best = last;
   // The bare length that no order can be under: once reached there is nothing more to look for.
@@ -99,9 +151,14 @@ function search(items: Item[], width: number, effort: number): Result {
   let now = height;
   const begun = bench.spent;
   // A handful of pieces has few orders: trying each many times over would only keep a person waiting.
-  for (let tries = 400 * items.length ** 2; tries > 0 && bench.spent - begun < effort && best.height > floor * 1.000_1; tries--) {
+  for (
+    let tries = 400 * items.length ** 2;
+    tries > 0 && bench.spent - begun < effort && best.height > floor * 1.000_1;
+    tries--
+  ) {
     const share = (bench.spent - begun) / effort;
-    const a = roll(items.length), b = roll(items.length);
+    const a = roll(items.length),
+      b = roll(items.length);
     const kept = order!.slice();
     exchange(order!, a, b, roll(3));
     // Worse orders are taken at first and refused later: an order that is only ever improved is soon stuck.
@@ -117,40 +174,71 @@ function search(items: Item[], width: number, effort: number): Result {
 
 /** Exchanges two places, or takes one out and puts it in elsewhere. */
 function exchange(order: Int32Array, a: number, b: number, how: number) {
-  if (how < 2) { const t = order[a]!; order[a] = order[b]!; order[b] = t; return; }
+  if (how < 2) {
+    const t = order[a]!;
+    order[a] = order[b]!;
+    order[b] = t;
+    return;
+  }
   const t = order[a]!;
-  if (a < b) order.copyWithin(a, a + 1, b + 1); else order.copyWithin(b + 1, b, a);
+  if (a < b) order.copyWithin(a, a + 1, b + 1);
+  else order.copyWithin(b + 1, b, a);
   order[b] = t;
 }
 
 /** The outline of what is laid so far, and the filling of its lowest gap. Kept in plain arrays: it runs thousands of times. */
 class Gaps {
   spent = 0;
-  private readonly x: Float64Array; private readonly y: Float64Array; private readonly w: Float64Array;
+  private readonly x: Float64Array;
+  private readonly y: Float64Array;
+  private readonly w: Float64Array;
   private n = 0;
-  private readonly px: Float64Array; private readonly py: Float64Array; private readonly pway: Int8Array;
+  private readonly px: Float64Array;
+  private readonly py: Float64Array;
+  private readonly pway: Int8Array;
   private top = 0;
   /** Sides of each type both ways round; a piece that may not turn has no second way. */
-  private readonly sides: Float64Array; private readonly twoWays: Uint8Array; private readonly type: Int32Array;
+  private readonly sides: Float64Array;
+  private readonly twoWays: Uint8Array;
+  private readonly type: Int32Array;
   /** The items of a type by their place in the order, those of all types behind each other. */
-  private readonly queue: Int32Array; private readonly place: Int32Array; private readonly from: Int32Array; private readonly head: Int32Array;
+  private readonly queue: Int32Array;
+  private readonly place: Int32Array;
+  private readonly from: Int32Array;
+  private readonly head: Int32Array;
   private readonly alive: Int32Array;
   private living = 0;
   private readonly least: number;
 
-  constructor(private readonly items: readonly Item[], private readonly width: number) {
-    const n = items.length, types = 1 + items.reduce((most, i) => Math.max(most, i.type), 0);
-    this.x = new Float64Array(n + 4); this.y = new Float64Array(n + 4); this.w = new Float64Array(n + 4);
-    this.px = new Float64Array(n); this.py = new Float64Array(n); this.pway = new Int8Array(n);
+  constructor(
+    private readonly items: readonly Item[],
+    private readonly width: number,
+  ) {
+    const n = items.length,
+      types = 1 + items.reduce((most, i) => Math.max(most, i.type), 0);
+    this.x = new Float64Array(n + 4);
+    this.y = new Float64Array(n + 4);
+    this.w = new Float64Array(n + 4);
+    this.px = new Float64Array(n);
+    this.py = new Float64Array(n);
+    this.pway = new Int8Array(n);
     this.type = Int32Array.from(items, (i) => i.type);
-    this.sides = new Float64Array(types * 4); this.twoWays = new Uint8Array(types); this.from = new Int32Array(types + 1);
+    this.sides = new Float64Array(types * 4);
+    this.twoWays = new Uint8Array(types);
+    this.from = new Int32Array(types + 1);
     for (const i of items) {
       this.from[i.type + 1]!++;
-      this.sides.set(i.ways.flatMap((way) => [way.w, way.h]), i.type * 4);
+      this.sides.set(
+        i.ways.flatMap((way) => [way.w, way.h]),
+        i.type * 4,
+      );
       this.twoWays[i.type] = i.ways.length - 1;
     }
     for (let t = 0; t < types; t++) this.from[t + 1]! += this.from[t]!;
-    this.queue = new Int32Array(n); this.place = new Int32Array(n); this.head = new Int32Array(types); this.alive = new Int32Array(types);
+    this.queue = new Int32Array(n);
+    this.place = new Int32Array(n);
+    this.head = new Int32Array(types);
+    this.alive = new Int32Array(types);
     this.least = Math.min(...items.flatMap((i) => i.ways.map((way) => way.w)));
   }
 
@@ -158,19 +246,36 @@ class Gaps {
   fill(order: Int32Array, most: number): number {
     const { x, y, w, sides } = this;
     this.line(order);
-    x[0] = 0; y[0] = 0; w[0] = this.width; this.n = 1; this.top = 0;
+    x[0] = 0;
+    y[0] = 0;
+    w[0] = this.width;
+    this.n = 1;
+    this.top = 0;
     for (let m = order.length; m > 0;) {
       let g = 0;
       for (let i = 1; i < this.n; i++) if (y[i]! < y[g]!) g = i;
-      const before = g > 0 ? y[g - 1]! - y[g]! : Infinity, after = g < this.n - 1 ? y[g + 1]! - y[g]! : Infinity;
+      const before = g > 0 ? y[g - 1]! - y[g]! : Infinity,
+        after = g < this.n - 1 ? y[g + 1]! - y[g]! : Infinity;
       const pick = this.pick(w[g]!, before, after);
-      if (pick < 0) { this.raise(g, before, after); continue; }
-      const k = pick >> 1, way = pick & 1, t = this.alive[k]!, item = this.queue[this.head[t]!]!;
-      if (++this.head[t]! === this.from[t + 1]!) { this.living--; this.alive[k] = this.alive[this.living]!; }
-      const pw = sides[4 * t + 2 * way]!, high = y[g]! + sides[4 * t + 2 * way + 1]!;
+      if (pick < 0) {
+        this.raise(g, before, after);
+        continue;
+      }
+      const k = pick >> 1,
+        way = pick & 1,
+        t = this.alive[k]!,
+        item = this.queue[this.head[t]!]!;
+      if (++this.head[t]! === this.from[t + 1]!) {
+        this.living--;
+        this.alive[k] = this.alive[this.living]!;
+      }
+      const pw = sides[4 * t + 2 * way]!,
+        high = y[g]! + sides[4 * t + 2 * way + 1]!;
       // Against the higher neighbour, where what is left of the gap stays in one part.
       const toLeft = before >= after;
-      this.px[item] = toLeft ? x[g]! : x[g]! + w[g]! - pw; this.py[item] = y[g]!; this.pway[item] = way;
+      this.px[item] = toLeft ? x[g]! : x[g]! + w[g]! - pw;
+      this.py[item] = y[g]!;
+      this.pway[item] = way;
       if (high > most) return Infinity;
       if (high > this.top) this.top = high;
       m--;
@@ -181,9 +286,13 @@ class Gaps {
 
   private line(order: Int32Array) {
     const { type, queue, place, from, head, alive } = this;
-    for (let t = 0; t < head.length; t++) { head[t] = from[t]!; alive[t] = t; }
+    for (let t = 0; t < head.length; t++) {
+      head[t] = from[t]!;
+      alive[t] = t;
+    }
     for (let k = 0; k < order.length; k++) {
-      const item = order[k]!, at = head[type[item]!]!++;
+      const item = order[k]!,
+        at = head[type[item]!]!++;
       queue[at] = item;
       place[at] = k;
     }
@@ -194,11 +303,15 @@ class Gaps {
   /** The living type that suits the gap best, doubled, with its way round in the last bit; −1 where none fits. */
   private pick(gap: number, before: number, after: number): number {
     const { alive, head, place, sides, twoWays } = this;
-    const wall = Math.max(before, after), low = Math.min(before, after);
-    let best = -1, bestScore = -1, bestPlace = 0;
+    const wall = Math.max(before, after),
+      low = Math.min(before, after);
+    let best = -1,
+      bestScore = -1,
+      bestPlace = 0;
     this.spent += this.living;
     for (let k = 0; k < this.living; k++) {
-      const t = alive[k]!, at = place[head[t]!]!;
+      const t = alive[k]!,
+        at = place[head[t]!]!;
       for (let way = 0; way <= twoWays[t]!; way++) {
         const over = gap - sides[4 * t + 2 * way]!;
         if (over < 0) continue;
@@ -207,7 +320,11 @@ class Gaps {
         if (over === 0) score = ph === wall || ph === low ? 7 : ph < low ? 5 : 4;
         else if (ph === wall) score = 3;
         else if (ph === low) score = 2;
-        if (score > bestScore || (score === bestScore && at < bestPlace)) { bestScore = score; bestPlace = at; best = 2 * k + way; }
+        if (score > bestScore || (score === bestScore && at < bestPlace)) {
+          bestScore = score;
+          bestPlace = at;
+          best = 2 * k + way;
+        }
       }
     }
     return best;
@@ -216,39 +333,91 @@ class Gaps {
   /** Nothing fits: the gap is given up as far as its lower neighbour. */
   private raise(g: number, before: number, after: number) {
     const { w } = this;
-    if (before <= after) { w[g - 1]! += w[g]!; this.remove(g); if (before === after) { w[g - 1]! += w[g]!; this.remove(g); } } else { this.x[g + 1] = this.x[g]!; w[g + 1]! += w[g]!; this.remove(g); }
+    if (before <= after) {
+      w[g - 1]! += w[g]!;
+      this.remove(g);
+      if (before === after) {
+        w[g - 1]! += w[g]!;
+        this.remove(g);
+      }
+    } else {
+      this.x[g + 1] = this.x[g]!;
+      w[g + 1]! += w[g]!;
+      this.remove(g);
+    }
   }
 
   private lay(g: number, pw: number, high: number, toLeft: boolean) {
     const { x, y, w } = this;
     if (w[g] === pw) y[g] = high;
     else {
-      for (let i = this.n; i > g; i--) { x[i] = x[i - 1]!; y[i] = y[i - 1]!; w[i] = w[i - 1]!; }
+      for (let i = this.n; i > g; i--) {
+        x[i] = x[i - 1]!;
+        y[i] = y[i - 1]!;
+        w[i] = w[i - 1]!;
+      }
       this.n++;
-      if (toLeft) { w[g] = pw; y[g] = high; x[g + 1] = x[g]! + pw; w[g + 1]! -= pw; } else { w[g]! -= pw; x[g + 1] = x[g]! + w[g]!; w[g + 1] = pw; y[g + 1] = high; g++; }
+      if (toLeft) {
+        w[g] = pw;
+        y[g] = high;
+        x[g + 1] = x[g]! + pw;
+        w[g + 1]! -= pw;
+      } else {
+        w[g]! -= pw;
+        x[g + 1] = x[g]! + w[g]!;
+        w[g + 1] = pw;
+        y[g + 1] = high;
+        g++;
+      }
     }
-    if (g < this.n - 1 && y[g + 1] === y[g]) { w[g]! += w[g + 1]!; this.remove(g + 1); }
-    if (g > 0 && y[g - 1] === y[g]) { w[g - 1]! += w[g]!; this.remove(g); }
+    if (g < this.n - 1 && y[g + 1] === y[g]) {
+      w[g]! += w[g + 1]!;
+      this.remove(g + 1);
+    }
+    if (g > 0 && y[g - 1] === y[g]) {
+      w[g - 1]! += w[g]!;
+      this.remove(g);
+    }
   }
 
   private remove(i: number) {
     const { x, y, w } = this;
-    for (let k = i; k < this.n - 1; k++) { x[k] = x[k + 1]!; y[k] = y[k + 1]!; w[k] = w[k + 1]!; }
+    for (let k = i; k < this.n - 1; k++) {
+      x[k] = x[k + 1]!;
+      y[k] = y[k + 1]!;
+      w[k] = w[k + 1]!;
+    }
     this.n--;
   }
 
   result(): Result {
-    return { height: this.top, places: this.items.map((item, i) => ({ item, way: item.ways[this.pway[i]!]!, x: this.px[i]!, y: this.py[i]! })) };
+    return {
+      height: this.top,
+      places: this.items.map((item, i) => ({
+        item,
+        way: item.ways[this.pway[i]!]!,
+        x: this.px[i]!,
+        y: this.py[i]!,
+      })),
+    };
   }
 }
 
 /** Pieces in rows, the highest first, each row as high as its highest: what anyone would do by hand, and the most that is ever used. */
 export function shelves(items: readonly Item[], width: number): Result {
-  const lying = items.map((item) => ({ item, way: item.ways.reduce((a, b) => (b.h < a.h ? b : a)) })).sort((a, b) => b.way.h - a.way.h);
+  const lying = items
+    .map((item) => ({ item, way: item.ways.reduce((a, b) => (b.h < a.h ? b : a)) }))
+    .sort((a, b) => b.way.h - a.way.h);
   const places: Place[] = [];
-  let x = 0, y = 0, high = 0;
+  let x = 0,
+    y = 0,
+    high = 0;
   for (const { item, way } of lying) {
-    if (x + way.w > width) { y += high; x = 0; high = 0; }
+    if (x + way.w > width) {
+      y += high;
+      x = 0;
+      high = 0;
+    }
     if (!high) high = way.h;
     places.push({ item, way, x, y });
     x += way.w;
@@ -269,6 +438,7 @@ export function crossCutsOf(placements: readonly Placement[]): Um[] {
 
 /** The length that simple rows would take, to set beside what was found. @example rowsLength({ width: 610000, margin: 5000, gap: 4000, pieces: [{ id: 'a', width: 290000, height: 230000, count: 2, rotate: false }] }) // 240000 */
 export function rowsLength(q: RollQuestion): Um {
-  const { width, margin, gap } = q, items = checkedItems(q);
+  const { width, margin, gap } = q,
+    items = checkedItems(q);
   return items.length ? shelves(items, width - 2 * margin + gap).height - gap + 2 * margin : 0;
 }

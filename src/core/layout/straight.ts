@@ -18,26 +18,63 @@ type Lying = { id: string; w: Um; h: Um; turned: boolean };
 export function nestStraight(q: RollQuestion): RollLayout {
   checkedItems(q);
   const room = q.width - 2 * q.margin + q.gap;
-  const each = q.pieces.flatMap((p) => Array.from({ length: p.count }, (_, i) => ({ p, id: p.count === 1 ? p.id : `${p.id}#${i + 1}` })));
-  const ways = (p: Piece) => [{ w: p.width + q.gap, h: p.height + q.gap, turned: false }, ...(p.rotate && p.width !== p.height ? [{ w: p.height + q.gap, h: p.width + q.gap, turned: true }] : [])].filter((x) => x.w <= room);
-  let best: Placement[] = [], height = Infinity;
+  const each = q.pieces.flatMap((p) =>
+    Array.from({ length: p.count }, (_, i) => ({ p, id: p.count === 1 ? p.id : `${p.id}#${i + 1}` })),
+  );
+  const ways = (p: Piece) =>
+    [
+      { w: p.width + q.gap, h: p.height + q.gap, turned: false },
+      ...(p.rotate && p.width !== p.height
+        ? [{ w: p.height + q.gap, h: p.width + q.gap, turned: true }]
+        : []),
+    ].filter((x) => x.w <= room);
+  let best: Placement[] = [],
+    height = Infinity;
   for (const prefer of [(a: Lying, b: Lying) => a.h - b.h, (a: Lying, b: Lying) => b.h - a.h, () => 0]) {
-    const lying = each.map(({ p, id }) => ({ id, others: ways(p), ...[...ways(p)].sort((a, b) => prefer({ id, ...a }, { id, ...b }))[0]! })).sort((a, b) => b.h - a.h || b.w - a.w);
+    const lying = each
+      .map(({ p, id }) => ({
+        id,
+        others: ways(p),
+        ...[...ways(p)].sort((a, b) => prefer({ id, ...a }, { id, ...b }))[0]!,
+      }))
+      .sort((a, b) => b.h - a.h || b.w - a.w);
     const laid = bands(lying, room);
-    if (laid.height < height) { height = laid.height; best = laid.placements; }
+    if (laid.height < height) {
+      height = laid.height;
+      best = laid.placements;
+    }
   }
-  const placements = best.map((p) => ({ ...p, x: p.x + q.margin, y: p.y + q.margin, width: p.width - q.gap, height: p.height - q.gap })).sort((a, b) => a.y - b.y || a.x - b.x);
+  const placements = best
+    .map((p) => ({
+      ...p,
+      x: p.x + q.margin,
+      y: p.y + q.margin,
+      width: p.width - q.gap,
+      height: p.height - q.gap,
+    }))
+    .sort((a, b) => a.y - b.y || a.x - b.x);
   if (!placements.length) return { length: 0, placements, wasteShare: 0, crossCuts: [] };
   const length = height - q.gap + 2 * q.margin;
-  return { length, placements, wasteShare: 1 - areaOf(placements) / ((q.width / 1_000) * (length / 1_000)), crossCuts: crossCutsOf(placements) };
+  return {
+    length,
+    placements,
+    wasteShare: 1 - areaOf(placements) / ((q.width / 1_000) * (length / 1_000)),
+    crossCuts: crossCutsOf(placements),
+  };
 }
 
-function bands(pieces: (Lying & { others: Omit<Lying, 'id'>[] })[], room: number): { height: number; placements: Placement[] } {
-  const left = [...pieces], placements: Placement[] = [];
+function bands(
+  pieces: (Lying & { others: Omit<Lying, 'id'>[] })[],
+  room: number,
+): { height: number; placements: Placement[] } {
+  const left = [...pieces],
+    placements: Placement[] = [];
   let y = 0;
-  const put = (p: Lying, x: number, at: number) => placements.push({ id: p.id, x, y: at, width: p.w, height: p.h, turned: p.turned });
+  const put = (p: Lying, x: number, at: number) =>
+    placements.push({ id: p.id, x, y: at, width: p.w, height: p.h, turned: p.turned });
   while (left.length) {
-    const first = left.shift()!, deep = first.h;
+    const first = left.shift()!,
+      deep = first.h;
     let x = 0;
     for (let next: Lying | null = first; next;) {
       put(next, x, y);
@@ -57,11 +94,24 @@ function bands(pieces: (Lying & { others: Omit<Lying, 'id'>[] })[], room: number
 }
 
 /** The piece that fills most of a part, taken out of the list; turned where that fits better. */
-function take(left: (Lying & { others: Omit<Lying, 'id'>[] })[], width: number, depth: number): Lying | null {
-  let at = -1, best: Lying | null = null;
-  for (const [i, p] of left.entries()) for (const way of p.others) {
-    if (way.w <= width && way.h <= depth && (!best || way.h > best.h || (way.h === best.h && way.w > best.w))) { at = i; best = { id: p.id, ...way }; }
-  }
+function take(
+  left: (Lying & { others: Omit<Lying, 'id'>[] })[],
+  width: number,
+  depth: number,
+): Lying | null {
+  let at = -1,
+    best: Lying | null = null;
+  for (const [i, p] of left.entries())
+    for (const way of p.others) {
+      if (
+        way.w <= width &&
+        way.h <= depth &&
+        (!best || way.h > best.h || (way.h === best.h && way.w > best.w))
+      ) {
+        at = i;
+        best = { id: p.id, ...way };
+      }
+    }
   if (at >= 0) left.splice(at, 1);
   return best;
 }

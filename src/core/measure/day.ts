@@ -6,7 +6,12 @@
  * @example localDay('2026-11-23T23:30:00Z', 'Europe/Lisbon') // '2026-11-23'
  */
 export function localDay(instant: string, timeZone: string): string {
-  const parts = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(new Date(instant));
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(new Date(instant));
   return parts.slice(0, 10);
 }
 

@@ -38,14 +38,22 @@ describe('lengths as people type them', () => {
     ['1/64 in', 397],
   ])('%s rounds half to even: %i µm', (typed, um) => expect(parseLength(typed)).toBe(um));
 
-  test.each(['', 'twelve', '12 smoots', '1/0 in', '-3 mm', '3 mm 4', '1e3 mm', '5 km', '2000 m', '1 2 3 in'])(
-    '%j is refused and named',
-    (typed) => {
-      const error = caught(() => parseLength(typed, 'mm', 'width'));
-      expect(error).toMatchObject({ field: 'width', value: typed });
-      expect(error.expected).toMatch(/length/);
-    },
-  );
+  test.each([
+    '',
+    'twelve',
+    '12 smoots',
+    '1/0 in',
+    '-3 mm',
+    '3 mm 4',
+    '1e3 mm',
+    '5 km',
+    '2000 m',
+    '1 2 3 in',
+  ])('%j is refused and named', (typed) => {
+    const error = caught(() => parseLength(typed, 'mm', 'width'));
+    expect(error).toMatchObject({ field: 'width', value: typed });
+    expect(error.expected).toMatch(/length/);
+  });
 
   test('micrometres given as a number must be whole and not negative', () => {
     expect(parseLength(1_587)).toBe(1_587);
@@ -72,10 +80,17 @@ describe('lengths as they are written', () => {
     [423_456, 'cm', 'decimal', '42.35 cm'],
     [-3_000, 'mm', 'decimal', '−3 mm'],
     [0, 'in', 'fraction', '0 in'],
-  ] as const)('%i µm in %s, %s: %s', (um, unit, inches, text) => expect(formatLength(um, unit, { inches })).toBe(text));
+  ] as const)('%i µm in %s, %s: %s', (um, unit, inches, text) =>
+    expect(formatLength(um, unit, { inches })).toBe(text),
+  );
 
   test('what is written in millimetres reads back to within 0.05 mm, and sixteenths exactly', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 5_000_000 }), (um) => Math.abs(parseLength(formatLength(um, 'mm')) - um) <= 50));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 5_000_000 }),
+        (um) => Math.abs(parseLength(formatLength(um, 'mm')) - um) <= 50,
+      ),
+    );
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 3_000 }), (sixteenths) => {
         const um = parseLength(`${sixteenths}/16 in`);

@@ -15,17 +15,54 @@ export const EXPECTED_LENGTH = 'a length such as "420 mm", "42 cm", "16.5 in" or
 const LARGEST_UM = 1_000_000_000; // a kilometre: anything longer is a slip of the finger
 
 const UNITS: Record<string, bigint> = {
-  mm: 1_000n, millimetre: 1_000n, millimetres: 1_000n, millimeter: 1_000n, millimeters: 1_000n,
-  cm: 10_000n, centimetre: 10_000n, centimetres: 10_000n, centimeter: 10_000n, centimeters: 10_000n,
-  m: 1_000_000n, metre: 1_000_000n, metres: 1_000_000n, meter: 1_000_000n, meters: 1_000_000n,
-  in: 25_400n, inch: 25_400n, inches: 25_400n, '"': 25_400n, '″': 25_400n, '”': 25_400n, "''": 25_400n,
-  ft: 304_800n, foot: 304_800n, feet: 304_800n, "'": 304_800n, '′': 304_800n,
-  um: 1n, 'µm': 1n, 'μm': 1n,
+  mm: 1_000n,
+  millimetre: 1_000n,
+  millimetres: 1_000n,
+  millimeter: 1_000n,
+  millimeters: 1_000n,
+  cm: 10_000n,
+  centimetre: 10_000n,
+  centimetres: 10_000n,
+  centimeter: 10_000n,
+  centimeters: 10_000n,
+  m: 1_000_000n,
+  metre: 1_000_000n,
+  metres: 1_000_000n,
+  meter: 1_000_000n,
+  meters: 1_000_000n,
+  in: 25_400n,
+  inch: 25_400n,
+  inches: 25_400n,
+  '"': 25_400n,
+  '″': 25_400n,
+  '”': 25_400n,
+  "''": 25_400n,
+  ft: 304_800n,
+  foot: 304_800n,
+  feet: 304_800n,
+  "'": 304_800n,
+  '′': 304_800n,
+  um: 1n,
+  µm: 1n,
+  μm: 1n,
 };
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8', '⅓': '1/3', '⅔': '2/3',
-  '⅙': '1/6', '⅚': '5/6', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
 };
 
 const NUMBER = /^(?:(\d+)\s+)?(\d+)\s*[/⁄]\s*(\d+)$|^(\d*)(?:[.,](\d+))?$/u;
@@ -46,7 +83,9 @@ export function parseLength(typed: string | number, unit: LengthUnit = 'mm', fie
   let text = typed.trim().toLowerCase();
   for (const [sign, plain] of Object.entries(VULGAR)) text = text.replaceAll(sign, ` ${plain}`);
   text = text.replace(/\u00a0|\u202f|\u2009/g, ' ').trim();
-  const feetAndInches = /^(\d+)\s*(?:ft|feet|foot|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″|”|'')?$/u.exec(text);
+  const feetAndInches = /^(\d+)\s*(?:ft|feet|foot|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″|”|'')?$/u.exec(
+    text,
+  );
   if (feetAndInches) {
     const feet = parseLength(`${feetAndInches[1]} ft`, unit, field);
     return checkedUm(feet + parseLength(`${feetAndInches[2]} in`, unit, field), field);
@@ -82,7 +121,8 @@ export function exactFraction(text: string): { top: bigint; bottom: bigint } | n
 }
 
 function checkedUm(um: number, field: string, typed: string | number = um): Um {
-  if (!Number.isSafeInteger(um) || um < 0) throw new InputError(field, typed, EXPECTED_LENGTH + ', or whole micrometres');
+  if (!Number.isSafeInteger(um) || um < 0)
+    throw new InputError(field, typed, EXPECTED_LENGTH + ', or whole micrometres');
   if (um > LARGEST_UM) throw new InputError(field, typed, 'a length under a kilometre');
   return um;
 }
@@ -101,10 +141,13 @@ export type LengthStyle = {
  */
 export function formatLength(um: Um, unit: LengthUnit, style: LengthStyle = {}): string {
   const text =
-    unit === 'mm' ? plain(um / UM_PER_MM, 1)
-    : unit === 'cm' ? plain(um / UM_PER_CM, 2)
-    : style.inches === 'fraction' ? inchFraction(um)
-    : plain(um / UM_PER_INCH, 2);
+    unit === 'mm'
+      ? plain(um / UM_PER_MM, 1)
+      : unit === 'cm'
+        ? plain(um / UM_PER_CM, 2)
+        : style.inches === 'fraction'
+          ? inchFraction(um)
+          : plain(um / UM_PER_INCH, 2);
   return style.bare ? text : `${text} ${unit}`;
 }
 
@@ -118,7 +161,10 @@ function inchFraction(um: Um): string {
   const whole = Math.floor(sixteenths / 16);
   let top = sixteenths % 16;
   let bottom = 16;
-  while (top > 0 && top % 2 === 0) { top /= 2; bottom /= 2; }
+  while (top > 0 && top % 2 === 0) {
+    top /= 2;
+    bottom /= 2;
+  }
   if (top === 0) return `${sign}${whole}`;
   return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`;
 }

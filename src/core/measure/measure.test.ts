@@ -37,9 +37,14 @@ describe('sizes', () => {
     ['203200 um x 254000 um', 203_200, 254_000],
   ])('%s', (typed, width, height) => expect(parseSize(typed)).toEqual({ width, height }));
 
-  test.each(['', '400', '400 x', 'A9', '400 x 300 x 2', '0 x 300 mm', 'x'])('%j is refused as a size', (typed) => {
-    expect(() => parseSize(typed, 'mm', 'print')).toThrow(expect.objectContaining({ field: 'print', value: typed }));
-  });
+  test.each(['', '400', '400 x', 'A9', '400 x 300 x 2', '0 x 300 mm', 'x'])(
+    '%j is refused as a size',
+    (typed) => {
+      expect(() => parseSize(typed, 'mm', 'print')).toThrow(
+        expect.objectContaining({ field: 'print', value: typed }),
+      );
+    },
+  );
 
   test('ISO 216: each A size is the next one folded', () => {
     for (let n = 0; n < 6; n++) {
@@ -50,13 +55,21 @@ describe('sizes', () => {
   });
 
   test('written width first, the unit once', () => {
-    expect(formatSize({ width: 203_200, height: 254_000 }, 'in', { inches: 'fraction' })).toBe('8 × 10 in');
+    expect(formatSize({ width: 203_200, height: 254_000 }, 'in', { inches: 'fraction' })).toBe(
+      '8 × 10 in',
+    );
     expect(formatSize({ width: 400_000, height: 297_500 }, 'mm')).toBe('400 × 297.5 mm');
   });
 
   test('a size is laid the way the picture lies; squares lie as they are', () => {
-    expect(laidLike({ width: 300, height: 400 }, { width: 9, height: 7 })).toEqual({ width: 400, height: 300 });
-    expect(laidLike({ width: 300, height: 400 }, { width: 5, height: 5 })).toEqual({ width: 300, height: 400 });
+    expect(laidLike({ width: 300, height: 400 }, { width: 9, height: 7 })).toEqual({
+      width: 400,
+      height: 300,
+    });
+    expect(laidLike({ width: 300, height: 400 }, { width: 5, height: 5 })).toEqual({
+      width: 300,
+      height: 400,
+    });
     expect(orientationOf({ width: 1, height: 2 })).toBe('portrait');
     expect(areaMm2({ width: 200_000, height: 100_000 })).toBe(20_000);
   });
@@ -122,11 +135,16 @@ describe('money', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 1_000_000 }),
-        fc.array(fc.integer({ min: 0, max: 1_000 }), { minLength: 1, maxLength: 12 }).filter((w) => w.some((x) => x > 0)),
+        fc
+          .array(fc.integer({ min: 0, max: 1_000 }), { minLength: 1, maxLength: 12 })
+          .filter((w) => w.some((x) => x > 0)),
         (sum, weights) => {
           const parts = allocate(sum, weights);
           const total = weights.reduce((a, b) => a + b, 0);
-          return parts.reduce((a, b) => a + b, 0) === sum && parts.every((p, i) => Math.abs(p - (sum * weights[i]!) / total) < 1);
+          return (
+            parts.reduce((a, b) => a + b, 0) === sum &&
+            parts.every((p, i) => Math.abs(p - (sum * weights[i]!) / total) < 1)
+          );
         },
       ),
     );
@@ -148,7 +166,8 @@ describe('weights', () => {
   test.each(['', 'heavy', '3 stone', '-1 g', '1/0 g'])('%j is no weight', (typed) =>
     expect(() => parseWeight(typed, 'g', 'scale')).toThrow(expect.objectContaining({ field: 'scale' })),
   );
-  test('ounces are rounded once, at the end: sixteen of them are a pound', () => expect(parseWeight('16 oz')).toBe(parseWeight('1 lb')));
+  test('ounces are rounded once, at the end: sixteen of them are a pound', () =>
+    expect(parseWeight('16 oz')).toBe(parseWeight('1 lb')));
   test.each([
     [38_669, 'mm', '38.7 g'],
     [142_400, 'mm', '142 g'],
@@ -159,7 +178,8 @@ describe('weights', () => {
     [992_233, 'in', '2 lb 3 oz'],
   ] as const)('%i mg in %s: %s', (mg, system, text) => expect(formatWeight(mg, system)).toBe(text));
   // The handbook's own figure: A3 at 310 g/m² is 38.7 g.
-  test('a sheet weighs its area times its weight', () => expect(sheetWeight(NAMED_SIZES.A3!, 310)).toBe(38_669));
+  test('a sheet weighs its area times its weight', () =>
+    expect(sheetWeight(NAMED_SIZES.A3!, 310)).toBe(38_669));
 });
 
 describe('days', () => {

@@ -6,7 +6,18 @@ import { exactFraction } from './length';
 export type Minor = number;
 
 /** ISO 4217 currencies whose minor unit is not a hundredth. */
-const DIGITS: Record<string, number> = { JPY: 0, KRW: 0, ISK: 0, CLP: 0, VND: 0, KWD: 3, BHD: 3, TND: 3, OMR: 3, JOD: 3 };
+const DIGITS: Record<string, number> = {
+  JPY: 0,
+  KRW: 0,
+  ISK: 0,
+  CLP: 0,
+  VND: 0,
+  KWD: 3,
+  BHD: 3,
+  TND: 3,
+  OMR: 3,
+  JOD: 3,
+};
 
 /** How many decimals the currency's minor unit has. Source: ISO 4217. */
 export const currencyDigits = (currency: string): number => DIGITS[currency] ?? 2;
@@ -21,19 +32,26 @@ export const currencyDigits = (currency: string): number => DIGITS[currency] ?? 
 export function parseMoney(typed: string | number, currency: string, field = 'amount'): Minor {
   const expected = `an amount in ${currency} such as "${currencyDigits(currency) === 0 ? '1800' : '18.40'}"`;
   if (typeof typed === 'number') {
-    if (!Number.isSafeInteger(typed)) throw new InputError(field, typed, `whole minor units of ${currency}`);
+    if (!Number.isSafeInteger(typed))
+      throw new InputError(field, typed, `whole minor units of ${currency}`);
     return typed;
   }
-  let text = typed.trim().replace(new RegExp(currency, 'i'), '').replace(/[€£$¥\s'’\u00a0\u202f]/gu, '');
+  let text = typed
+    .trim()
+    .replace(new RegExp(currency, 'i'), '')
+    .replace(/[€£$¥\s'’\u00a0\u202f]/gu, '');
   const negative = /^[-−]/u.test(text);
   text = text.replace(/^[-−]/u, '');
   // With both signs present the later one stands before the decimals: 1,250.50 and 1.250,50 are the same sum.
   const [comma, point] = [text.lastIndexOf(','), text.lastIndexOf('.')];
-  if (comma >= 0 && point >= 0) text = comma > point ? text.replaceAll('.', '') : text.replaceAll(',', '');
+  if (comma >= 0 && point >= 0)
+    text = comma > point ? text.replaceAll('.', '') : text.replaceAll(',', '');
   else if (/^\d{1,3}(,\d{3})+$/.test(text)) text = text.replaceAll(',', '');
   const fraction = /^[\d.,]+$/.test(text) ? exactFraction(text) : null;
   if (!fraction) throw new InputError(field, typed, expected);
-  const minor = Number(divideHalfEven(fraction.top * 10n ** BigInt(currencyDigits(currency)), fraction.bottom));
+  const minor = Number(
+    divideHalfEven(fraction.top * 10n ** BigInt(currencyDigits(currency)), fraction.bottom),
+  );
   if (!Number.isSafeInteger(minor) || minor > 1e12) throw new InputError(field, typed, expected);
   return negative ? -minor + 0 : minor;
 }
@@ -76,11 +94,14 @@ export const shareOf = (minor: Minor, share: number): Minor => roundHalfEven(min
  */
 export function allocate(minor: Minor, weights: readonly number[]): Minor[] {
   const total = weights.reduce((a, b) => a + b, 0);
-  if (weights.some((w) => !(w >= 0)) || !(total > 0)) throw new InputError('weights', weights, 'shares of which at least one is above nothing');
+  if (weights.some((w) => !(w >= 0)) || !(total > 0))
+    throw new InputError('weights', weights, 'shares of which at least one is above nothing');
   const exact = weights.map((w) => (minor * w) / total);
   const parts = exact.map((x) => Math.floor(x));
   let left = minor - parts.reduce((a, b) => a + b, 0);
-  const order = exact.map((x, i) => ({ i, rest: x - Math.floor(x) })).sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const order = exact
+    .map((x, i) => ({ i, rest: x - Math.floor(x) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
   for (let k = 0; left > 0; k = (k + 1) % order.length, left--) parts[order[k]!.i]!++;
   return parts;
 }

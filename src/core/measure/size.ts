@@ -8,8 +8,14 @@ const mm = (width: number, height: number): Size => ({ width: width * 1_000, hei
 
 /** ISO 216 A sizes, upright, and A3+. Source: ISO 216:2007; A3+ by trade custom. */
 export const NAMED_SIZES: Readonly<Record<string, Size>> = {
-  A0: mm(841, 1189), A1: mm(594, 841), A2: mm(420, 594), A3: mm(297, 420), A4: mm(210, 297),
-  A5: mm(148, 210), A6: mm(105, 148), 'A3+': mm(329, 483),
+  A0: mm(841, 1189),
+  A1: mm(594, 841),
+  A2: mm(420, 594),
+  A3: mm(297, 420),
+  A4: mm(210, 297),
+  A5: mm(148, 210),
+  A6: mm(105, 148),
+  'A3+': mm(329, 483),
 };
 
 export const EXPECTED_SIZE = 'a size such as "400 x 300 mm", "8x10 in", "12×12 in" or "A3"';

@@ -7,8 +7,12 @@ export type Mg = number;
 
 /** Numerator and denominator of mg for each unit; 1 oz = 28 349.523125 mg, the avoirdupois ounce. */
 const UNITS: Record<string, [bigint, bigint]> = {
-  mg: [1n, 1n], g: [1_000n, 1n], kg: [1_000_000n, 1n],
-  oz: [28_349_523_125n, 1_000_000n], lb: [28_349_523_125n * 16n, 1_000_000n], lbs: [28_349_523_125n * 16n, 1_000_000n],
+  mg: [1n, 1n],
+  g: [1_000n, 1n],
+  kg: [1_000_000n, 1n],
+  oz: [28_349_523_125n, 1_000_000n],
+  lb: [28_349_523_125n * 16n, 1_000_000n],
+  lbs: [28_349_523_125n * 16n, 1_000_000n],
 };
 
 export const EXPECTED_WEIGHT = 'a weight such as "142 g", "1.2 kg", "5 oz" or "2 lb 3 oz"';
@@ -25,7 +29,10 @@ export function parseWeight(typed: string | number, unit: 'g' | 'oz' = 'g', fiel
     if (!Number.isSafeInteger(typed) || typed < 0) throw new InputError(field, typed, 'whole milligrams');
     return typed;
   }
-  const text = typed.trim().toLowerCase().replace(/\u00a0|\u202f|\u2009/g, ' ');
+  const text = typed
+    .trim()
+    .toLowerCase()
+    .replace(/\u00a0|\u202f|\u2009/g, ' ');
   const poundsAndOunces = /^([\d.,]+)\s*lbs?\s+([\d.,\s/]+?)\s*(?:oz)?$/.exec(text);
   const parts = poundsAndOunces ? [`${poundsAndOunces[1]} lb`, `${poundsAndOunces[2]} oz`] : [text];
   let [top, bottom] = [0n, 1n];

@@ -1,9 +1,20 @@
 /** Where an order is. Source: handbook §2, §12. */
-export const ORDER_STATES = ['new', 'picked', 'packed', 'sealed', 'dispatched', 'delivered', 'returned', 'lost', 'cancelled'] as const;
+export const ORDER_STATES = [
+  'new',
+  'picked',
+  'packed',
+  'sealed',
+  'dispatched',
+  'delivered',
+  'returned',
+  'lost',
+  'cancelled',
+] as const;
 export type OrderState = (typeof ORDER_STATES)[number];
 
 /** What can be done with an order in each state. */
-export type OrderAct = 'pick' | 'unpick' | 'pack' | 'unpack' | 'seal' | 'dispatch' | 'deliver' | 'return' | 'lose' | 'cancel';
+export type OrderAct =
+  'pick' | 'unpick' | 'pack' | 'unpack' | 'seal' | 'dispatch' | 'deliver' | 'return' | 'lose' | 'cancel';
 
 const STEPS: Readonly<Record<OrderAct, { from: readonly OrderState[]; to: OrderState }>> = {
   pick: { from: ['new'], to: 'picked' },
@@ -25,8 +36,15 @@ export function nextOrderState(state: OrderState, act: OrderAct): OrderState | n
 
 /** The order in the words of the packing table. */
 export const ORDER_WORDS: Readonly<Record<OrderState, string>> = {
-  new: 'to pick', picked: 'to pack', packed: 'to weigh and seal', sealed: 'to post', dispatched: 'on its way', delivered: 'delivered',
-  returned: 'came back', lost: 'lost', cancelled: 'cancelled',
+  new: 'to pick',
+  picked: 'to pack',
+  packed: 'to weigh and seal',
+  sealed: 'to post',
+  dispatched: 'on its way',
+  delivered: 'delivered',
+  returned: 'came back',
+  lost: 'lost',
+  cancelled: 'cancelled',
 };
 
 /** Orders that still want hands before they leave the house. */

@@ -5,7 +5,13 @@ import { serviceFit } from './serviceFit';
 import { addDays, dayNumber, daysBetween, shipBy } from './shipBy';
 import { compareScale, expectedWeight, scaleBlindTo } from './weigh';
 
-const supply = (kind: SupplyKind, width: number, height: number, onHand = 10, weight = 50_000): Supply => ({
+const supply = (
+  kind: SupplyKind,
+  width: number,
+  height: number,
+  onHand = 10,
+  weight = 50_000,
+): Supply => ({
   id: `${kind}${width}x${height}`,
   name: `${kind} ${width} × ${height}`,
   kind,
@@ -36,17 +42,26 @@ const SHELF = [
   supply('card', 0, 0),
   supply('care sheet', 0, 0),
 ];
-const need = (plan: ReturnType<typeof planPack>, kind: SupplyKind) => plan.needs.find((n) => n.kind === kind)!;
+const need = (plan: ReturnType<typeof planPack>, kind: SupplyKind) =>
+  plan.needs.find((n) => n.kind === kind)!;
 
 describe('how a parcel is packed', () => {
   test('a small print goes flat: board 3 mm a side, sleeve 5 mm more, mailer 10 mm more than the board that is there', () => {
     const plan = planPack([print(290, 230)], SHELF);
     expect(plan.form).toBe('flat');
-    expect(need(plan, 'board')).toMatchObject({ least: { width: 296_000, height: 236_000 }, count: 2, supply: { id: 'board300x240' } });
+    expect(need(plan, 'board')).toMatchObject({
+      least: { width: 296_000, height: 236_000 },
+      count: 2,
+      supply: { id: 'board300x240' },
+    });
     expect(need(plan, 'sleeve').least).toEqual({ width: 305_000, height: 245_000 });
-    expect(need(plan, 'mailer')).toMatchObject({ least: { width: 310_000, height: 250_000 }, supply: { id: 'mailer330x270' } });
+    expect(need(plan, 'mailer')).toMatchObject({
+      least: { width: 310_000, height: 250_000 },
+      supply: { id: 'mailer330x270' },
+    });
   });
-  test('up to A4 one board is enough', () => expect(need(planPack([print(200, 150)], SHELF), 'board').count).toBe(1));
+  test('up to A4 one board is enough', () =>
+    expect(need(planPack([print(200, 150)], SHELF), 'board').count).toBe(1));
   test('what goes round a larger board fits that board, not the print', () => {
     const plan = planPack([print(250, 245)], SHELF); // 256 × 251 does not go on 300 × 240
     expect(need(plan, 'board').supply?.id).toBe('board470x370');
@@ -63,7 +78,10 @@ describe('how a parcel is packed', () => {
   });
   test('a stiff paper is never rolled, and the reason is said', () => {
     const plan = planPack([print(850, 650, { mayRoll: false })], SHELF, 'rolled');
-    expect(plan).toMatchObject({ form: 'flat', finding: { verdict: 'care', says: expect.stringContaining('must not be rolled') } });
+    expect(plan).toMatchObject({
+      form: 'flat',
+      finding: { verdict: 'care', says: expect.stringContaining('must not be rolled') },
+    });
     expect(packShortages(plan.needs).join(' ')).toMatch(/No board of 856 × 656 mm/);
   });
   test('prints lie long side to long side, with a sheet between each two', () => {
@@ -73,32 +91,44 @@ describe('how a parcel is packed', () => {
   });
   test('what is used up is asked for by name and number', () => {
     const shelf = SHELF.map((s) => (s.kind === 'mailer' ? { ...s, onHand: 0 } : s));
-    expect(packShortages(planPack([print(290, 230)], shelf).needs)).toEqual(['mailer 330 × 270: 1 needed, 0 on hand.']);
+    expect(packShortages(planPack([print(290, 230)], shelf).needs)).toEqual([
+      'mailer 330 × 270: 1 needed, 0 on hand.',
+    ]);
   });
   test('everything chosen is large enough, and the expected weight is that of the parts', () => {
     const side = fc.integer({ min: 80, max: 900 });
     fc.assert(
-      fc.property(fc.array(fc.record({ w: side, h: side, roll: fc.boolean() }), { minLength: 1, maxLength: 5 }), (list) => {
-        const plan = planPack(
-          list.map((p) => print(p.w, p.h, { mayRoll: p.roll })),
-          SHELF,
-        );
-        const fits = plan.needs.every(
-          (n) =>
-            !n.supply ||
-            (n.supply.width >= n.least.width && n.supply.height >= n.least.height) ||
-            (n.kind !== 'tube' && n.supply.width >= n.least.height && n.supply.height >= n.least.width),
-        );
-        const parts = plan.parts.reduce((a, p) => a + ('weight' in p ? p.weight * p.count : 0), 0);
-        return fits && (plan.form === 'flat' || list.every((p) => p.roll)) && expectedWeight(plan.parts).weight >= parts;
-      }),
+      fc.property(
+        fc.array(fc.record({ w: side, h: side, roll: fc.boolean() }), { minLength: 1, maxLength: 5 }),
+        (list) => {
+          const plan = planPack(
+            list.map((p) => print(p.w, p.h, { mayRoll: p.roll })),
+            SHELF,
+          );
+          const fits = plan.needs.every(
+            (n) =>
+              !n.supply ||
+              (n.supply.width >= n.least.width && n.supply.height >= n.least.height) ||
+              (n.kind !== 'tube' && n.supply.width >= n.least.height && n.supply.height >= n.least.width),
+          );
+          const parts = plan.parts.reduce((a, p) => a + ('weight' in p ? p.weight * p.count : 0), 0);
+          return (
+            fits &&
+            (plan.form === 'flat' || list.every((p) => p.roll)) &&
+            expectedWeight(plan.parts).weight >= parts
+          );
+        },
+      ),
     );
   });
 });
 
 describe('the scale', () => {
   test('the handbook’s A3 print', () =>
-    expect(expectedWeight([{ name: 'A3', count: 1, size: { width: 297_000, height: 420_000 }, gsm: 310 }]).weight).toBe(38_669));
+    expect(
+      expectedWeight([{ name: 'A3', count: 1, size: { width: 297_000, height: 420_000 }, gsm: 310 }])
+        .weight,
+    ).toBe(38_669));
   test.each([
     [142_000, 181_000, 'fails', 'too heavy'],
     [181_000, 142_000, 'fails', 'too light'],
@@ -146,7 +176,13 @@ describe('the day an order leaves by', () => {
           const next = shipBy({ ordered, handlingDays: handlingDays + 1, holidays });
           // An order that comes on a closed day is begun on the next open one: no days and one day are then the same day.
           const begunLater = handlingDays === 0 && by > ordered;
-          return by >= ordered && weekday >= 1 && weekday <= 5 && !holidays.includes(by) && (begunLater ? next === by : next > by);
+          return (
+            by >= ordered &&
+            weekday >= 1 &&
+            weekday <= 5 &&
+            !holidays.includes(by) &&
+            (begunLater ? next === by : next > by)
+          );
         },
       ),
     );
@@ -160,7 +196,9 @@ describe('the day an order leaves by', () => {
     expect(() => shipBy({ ordered, handlingDays })).toThrow(expect.objectContaining({ field })),
   );
   test('a week without working days is refused', () =>
-    expect(() => shipBy({ ordered: '2026-11-20', handlingDays: 1, workdays: [] })).toThrow(expect.objectContaining({ field: 'workdays' })));
+    expect(() => shipBy({ ordered: '2026-11-20', handlingDays: 1, workdays: [] })).toThrow(
+      expect.objectContaining({ field: 'workdays' }),
+    ));
   test('days between', () => {
     expect(daysBetween('2026-02-27', '2026-03-01')).toBe(2);
     expect(dayNumber('1970-01-02')).toBe(1);
@@ -168,7 +206,13 @@ describe('the day an order leaves by', () => {
 });
 
 describe('which service takes it', () => {
-  const service = { name: 'letter', tracked: false, insuredMinor: 5_000, maxLengthUm: 540_000, maxWeightMg: 1_000_000 };
+  const service = {
+    name: 'letter',
+    tracked: false,
+    insuredMinor: 5_000,
+    maxLengthUm: 540_000,
+    maxWeightMg: 1_000_000,
+  };
   test.each([
     [540_000, 1_000_000, 5_000, 'holds'],
     [540_001, 1_000, 1, 'fails'],

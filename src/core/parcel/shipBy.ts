@@ -16,14 +16,20 @@ export function dayNumber(day: Day, field = 'day'): number {
   return ms / DAY_MS;
 }
 
-const dayOf = (n: number): Day => (Number.isFinite(n) ? new Date(n * DAY_MS).toISOString().slice(0, 10) : '');
+const dayOf = (n: number): Day =>
+  Number.isFinite(n) ? new Date(n * DAY_MS).toISOString().slice(0, 10) : '';
 
 /** @example addDays('2026-11-30', 1) // '2026-12-01' */
 export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days);
 /** Whole days from one day to another. @example daysBetween('2026-11-24', '2026-12-01') // 7 */
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from);
 
-export type Promise_ = { ordered: Day; handlingDays: number; holidays?: readonly Day[]; workdays?: readonly Weekday[] };
+export type Promise_ = {
+  ordered: Day;
+  handlingDays: number;
+  holidays?: readonly Day[];
+  workdays?: readonly Weekday[];
+};
 
 /**
  * The day an order is promised to leave by: the order's day plus so many working days, holidays passed over. With no
@@ -33,16 +39,23 @@ export type Promise_ = { ordered: Day; handlingDays: number; holidays?: readonly
  * Source: handbook §12.
  * @example shipBy({ ordered: '2026-11-20', handlingDays: 3, holidays: ['2026-11-24'] }) // '2026-11-26'
  */
-export function shipBy({ ordered, handlingDays, holidays = [], workdays = MONDAY_TO_FRIDAY }: Promise_): Day {
+export function shipBy({
+  ordered,
+  handlingDays,
+  holidays = [],
+  workdays = MONDAY_TO_FRIDAY,
+}: Promise_): Day {
   if (!(Number.isInteger(handlingDays) && handlingDays >= 0 && handlingDays <= 365)) {
     throw new InputError('handlingDays', handlingDays, 'whole working days from 0 to 365');
   }
-  if (workdays.length === 0) throw new InputError('workdays', workdays, 'at least one working day in the week');
+  if (workdays.length === 0)
+    throw new InputError('workdays', workdays, 'at least one working day in the week');
   const closed = new Set(holidays.map((h) => dayNumber(h, 'holidays')));
-  const works = (n: number) => workdays.includes((((n + 4) % 7) + 7) % 7 as Weekday) && !closed.has(n);
+  const works = (n: number) => workdays.includes(((((n + 4) % 7) + 7) % 7) as Weekday) && !closed.has(n);
   let n = dayNumber(ordered, 'ordered');
   for (let left = handlingDays, guard = 0; left > 0 || !works(n); guard++) {
-    if (guard > 4_000) throw new InputError('holidays', holidays.length, 'holidays that leave a working day');
+    if (guard > 4_000)
+      throw new InputError('holidays', holidays.length, 'holidays that leave a working day');
     n++;
     if (left > 0 && works(n)) left--;
   }

@@ -3,13 +3,19 @@ import type { Finding, Working } from '../finding';
 import { formatWeight, roundHalfEven, sheetWeight, type Mg, type Size } from '../measure';
 
 /** A part of a parcel: a sheet of known weight per area, or a thing of known weight. */
-export type WeighedPart = { name: string; count: number } & ({ size: Size; gsm: number } | { weight: Mg });
+export type WeighedPart = { name: string; count: number } & (
+  { size: Size; gsm: number } | { weight: Mg }
+);
 
 /** The scale may differ by this share before something is missing or extra, and never by less than the least. */
 export const SCALE_TOLERANCE = 0.1;
 export const SCALE_LEAST_MG = 8_000;
 
-export type Weighing = { weight: Mg; parts: { name: string; count: number; weight: Mg }[]; working: Working };
+export type Weighing = {
+  weight: Mg;
+  parts: { name: string; count: number; weight: Mg }[];
+  working: Working;
+};
 
 /**
  * What a parcel should weigh: `Σ area × g/m²` and the parts, rounded once each.
@@ -20,16 +26,20 @@ export type Weighing = { weight: Mg; parts: { name: string; count: number; weigh
  */
 export function expectedWeight(parts: readonly WeighedPart[]): Weighing {
   const weighed = parts.map((p, i) => {
-    if (!(Number.isInteger(p.count) && p.count >= 0)) throw new InputError(`parts[${i}].count`, p.count, 'a whole number, not below nothing');
+    if (!(Number.isInteger(p.count) && p.count >= 0))
+      throw new InputError(`parts[${i}].count`, p.count, 'a whole number, not below nothing');
     const one = 'weight' in p ? p.weight : sheetWeight(p.size, p.gsm);
     if (!(one >= 0)) throw new InputError(`parts[${i}].weight`, one, 'a weight not below nothing');
     return { name: p.name, count: p.count, weight: one * p.count };
   });
   const weight = weighed.reduce((a, p) => a + p.weight, 0);
   const sumOf = (p: WeighedPart) =>
-    'weight' in p ? `${p.count} × ${p.name}` : `${p.count} × ${p.name}: ${p.size.width / 1e6} m × ${p.size.height / 1e6} m × ${p.gsm} g/m²`;
+    'weight' in p
+      ? `${p.count} × ${p.name}`
+      : `${p.count} × ${p.name}: ${p.size.width / 1e6} m × ${p.size.height / 1e6} m × ${p.gsm} g/m²`;
   return {
-    weight, parts: weighed,
+    weight,
+    parts: weighed,
     working: {
       title: 'What it should weigh',
       steps: parts.map((p, i) => ({ sum: sumOf(p), result: formatWeight(weighed[i]!.weight) })),
@@ -40,7 +50,8 @@ export function expectedWeight(parts: readonly WeighedPart[]): Weighing {
 }
 
 /** What the scale may differ by before something is missing or extra. @example scaleAllowance(445000) // 44500 */
-export const scaleAllowance = (expected: Mg): Mg => Math.max(SCALE_LEAST_MG, roundHalfEven(expected * SCALE_TOLERANCE));
+export const scaleAllowance = (expected: Mg): Mg =>
+  Math.max(SCALE_LEAST_MG, roundHalfEven(expected * SCALE_TOLERANCE));
 
 /**
  * Whether the scale could find one print missing at all: a light print in a heavy parcel is lost in what it may differ by.
@@ -52,9 +63,13 @@ export function scaleBlindTo(expected: Mg, prints: readonly Mg[]): Finding | nul
   const allowed = scaleAllowance(expected);
   if (!(lightest <= allowed)) return null;
   return {
-    verdict: 'care', word: 'too light to find',
+    verdict: 'care',
+    word: 'too light to find',
     says: `A print here weighs ${formatWeight(lightest)} and the scale may differ by ${formatWeight(allowed)}: it cannot find one missing. Count them.`,
-    because: [{ name: 'lightest print', value: lightest / 1_000, unit: 'g' }, { name: 'allowed either way', value: allowed / 1_000, unit: 'g' }],
+    because: [
+      { name: 'lightest print', value: lightest / 1_000, unit: 'g' },
+      { name: 'allowed either way', value: allowed / 1_000, unit: 'g' },
+    ],
   };
 }
 
@@ -74,9 +89,16 @@ export function compareScale(expected: Mg, scale: Mg): Finding {
     { name: 'allowed either way', value: allowed / 1_000, unit: 'g' },
   ];
   const said = `The scale says ${formatWeight(scale)}; ${formatWeight(expected)} expected`;
-  if (Math.abs(off) <= allowed) return { verdict: 'holds', word: 'weight agrees', says: `${said}, within ${formatWeight(allowed)}.`, because };
+  if (Math.abs(off) <= allowed)
+    return {
+      verdict: 'holds',
+      word: 'weight agrees',
+      says: `${said}, within ${formatWeight(allowed)}.`,
+      because,
+    };
   return {
-    verdict: 'fails', word: off < 0 ? 'too light' : 'too heavy',
+    verdict: 'fails',
+    word: off < 0 ? 'too light' : 'too heavy',
     says: `${said}: ${formatWeight(Math.abs(off))} too ${off < 0 ? 'little. Something is missing' : 'much. Something extra is in it'}. Open it and count before sealing.`,
     because,
   };

@@ -8,9 +8,17 @@ import type { Minor } from '../measure';
  * Source: handbook §11.
  * @example breakEven({ outlay: 24000, price: 5310, perSale: 2900 }).count // 10
  */
-export function breakEven(q: { outlay: Minor; price: Minor; perSale: Minor }): { count: number; netPerSale: Minor } {
+export function breakEven(q: { outlay: Minor; price: Minor; perSale: Minor }): {
+  count: number;
+  netPerSale: Minor;
+} {
   if (!(q.outlay >= 0)) throw new InputError('outlay', q.outlay, 'an outlay not below nothing');
   const netPerSale = q.price - q.perSale;
-  if (netPerSale <= 0) throw new InputError('price', q.price, `a price above the ${q.perSale} each sale costs: otherwise the outlay never comes back`);
+  if (netPerSale <= 0)
+    throw new InputError(
+      'price',
+      q.price,
+      `a price above the ${q.perSale} each sale costs: otherwise the outlay never comes back`,
+    );
   return { count: Math.ceil(q.outlay / netPerSale), netPerSale };
 }

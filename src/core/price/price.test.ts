@@ -52,9 +52,12 @@ describe('the price that leaves a margin', () => {
     const question = fc.record({
       costs: fc.array(fc.record({ name: fc.string({ minLength: 1 }), amount }), { maxLength: 6 }),
       fixedFees: fc.array(fc.record({ name: fc.constant('fee'), amount }), { maxLength: 3 }),
-      shareFees: fc.array(fc.record({ name: fc.constant('share'), share: fc.double({ min: 0, max: 0.15, noNaN: true }) }), {
-        maxLength: 3,
-      }),
+      shareFees: fc.array(
+        fc.record({ name: fc.constant('share'), share: fc.double({ min: 0, max: 0.15, noNaN: true }) }),
+        {
+          maxLength: 3,
+        },
+      ),
       carriageCharged: amount,
       margin: fc.double({ min: 0, max: 0.4, noNaN: true }),
       given: fc.double({ min: 0, max: 0.1, noNaN: true }),
@@ -63,17 +66,24 @@ describe('the price that leaves a margin', () => {
       fc.property(question, (q) => {
         const { price, shares, buyerPays } = solvePrice(q);
         const artist = shares.find((s) => s.kind === 'artist')!.amount;
-        return shares.reduce((a, s) => a + s.amount, 0) === buyerPays && Math.abs(artist - price * q.margin) <= 2 + q.shareFees.length;
+        return (
+          shares.reduce((a, s) => a + s.amount, 0) === buyerPays &&
+          Math.abs(artist - price * q.margin) <= 2 + q.shareFees.length
+        );
       }),
     );
   });
 });
 
 describe('who keeps what', () => {
-  const bar = (costs: number) => sharesOf(5_000, { ...WORKED, costs: [{ name: 'print', amount: costs }] });
+  const bar = (costs: number) =>
+    sharesOf(5_000, { ...WORKED, costs: [{ name: 'print', amount: costs }] });
   test('the artist as the largest share holds, behind another takes care, below nothing fails', () => {
     expect(keeperFinding(bar(1_000), 'EUR')).toMatchObject({ verdict: 'holds' });
-    expect(keeperFinding(bar(2_600), 'EUR')).toMatchObject({ verdict: 'care', word: 'not the largest share' });
+    expect(keeperFinding(bar(2_600), 'EUR')).toMatchObject({
+      verdict: 'care',
+      word: 'not the largest share',
+    });
     expect(keeperFinding(bar(4_900), 'EUR')).toMatchObject({ verdict: 'fails', word: 'a loss' });
     expect(keeperFinding(bar(4_900), 'EUR').says).toBe('Each sale loses 6.70\u00a0EUR.');
   });
@@ -87,9 +97,14 @@ describe('beside the price', () => {
     expect(() => priceOfOriginal(0, a3, a3)).toThrow(InputError);
   });
   test('break-even rounds up and refuses a sale that leaves nothing', () => {
-    expect(breakEven({ outlay: 24_000, price: 5_310, perSale: 2_900 })).toEqual({ count: 10, netPerSale: 2_410 });
+    expect(breakEven({ outlay: 24_000, price: 5_310, perSale: 2_900 })).toEqual({
+      count: 10,
+      netPerSale: 2_410,
+    });
     expect(breakEven({ outlay: 24_100, price: 5_310, perSale: 2_900 }).count).toBe(10);
     expect(breakEven({ outlay: 24_101, price: 5_310, perSale: 2_900 }).count).toBe(11);
-    expect(() => breakEven({ outlay: 1, price: 100, perSale: 100 })).toThrow(expect.objectContaining({ field: 'price' }));
+    expect(() => breakEven({ outlay: 1, price: 100, perSale: 100 })).toThrow(
+      expect.objectContaining({ field: 'price' }),
+    );
   });
 });

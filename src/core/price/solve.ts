@@ -20,7 +20,11 @@ export type PriceQuestion = {
   given: number;
 };
 
-export type Keeper = { to: string; amount: Minor; kind: 'cost' | 'fee' | 'given' | 'carriage' | 'artist' };
+export type Keeper = {
+  to: string;
+  amount: Minor;
+  kind: 'cost' | 'fee' | 'given' | 'carriage' | 'artist';
+};
 
 export type PriceAnswer = {
   price: Minor;
@@ -45,7 +49,8 @@ export const ARTIST = 'the artist';
  * @example solvePrice({ costs: [{ name: 'print', amount: 1840 }], fixedFees: [{ name: 'payment', amount: 45 }], shareFees: [{ name: 'market', share: 0.095 }], carriageCharged: 0, margin: 0.5, given: 0.05 }).price // 5310
  */
 export function solvePrice(q: PriceQuestion, currency = 'EUR'): PriceAnswer {
-  for (const list of ['costs', 'fixedFees'] as const) q[list].forEach((x, i) => checkAmount(x.amount, `${list}[${i}].amount`));
+  for (const list of ['costs', 'fixedFees'] as const)
+    q[list].forEach((x, i) => checkAmount(x.amount, `${list}[${i}].amount`));
   checkAmount(q.carriageCharged, 'carriageCharged');
   q.shareFees.forEach((x, i) => checkShare(x.share, `shareFees[${i}].share`));
   checkShare(q.margin, 'margin');
@@ -54,11 +59,21 @@ export function solvePrice(q: PriceQuestion, currency = 'EUR'): PriceAnswer {
   const f = q.shareFees.reduce((a, x) => a + x.share, 0);
   const left = 1 - f - q.margin - q.given;
   if (!(left > 1e-9)) {
-    throw new InputError('margin', q.margin, `fees, margin and what is given away together under 100 %: they are ${percent(f)} + ${percent(q.margin)} + ${percent(q.given)}, so no price can pay for the print`);
+    throw new InputError(
+      'margin',
+      q.margin,
+      `fees, margin and what is given away together under 100 %: they are ${percent(f)} + ${percent(q.margin)} + ${percent(q.given)}, so no price can pay for the print`,
+    );
   }
   const price = roundHalfEven((C + F + f * S) / left);
   const shares = sharesOf(price, q);
-  return { price, buyerPays: price + S, shares, finding: keeperFinding(shares, currency), working: workingOf(q, price, { C, F, f, S, left }, currency) };
+  return {
+    price,
+    buyerPays: price + S,
+    shares,
+    finding: keeperFinding(shares, currency),
+    working: workingOf(q, price, { C, F, f, S, left }, currency),
+  };
 }
 
 /**
@@ -71,9 +86,17 @@ export function sharesOf(price: Minor, q: PriceQuestion): Keeper[] {
   const others: Keeper[] = [
     ...q.costs.map((c) => ({ to: c.name, amount: c.amount, kind: 'cost' as const })),
     ...q.fixedFees.map((c) => ({ to: c.name, amount: c.amount, kind: 'fee' as const })),
-    ...q.shareFees.map((s) => ({ to: s.name, amount: shareOf(buyerPays, s.share), kind: 'fee' as const })),
-    ...(q.given > 0 ? [{ to: 'given away', amount: shareOf(price, q.given), kind: 'given' as const }] : []),
-    ...(q.carriageCharged > 0 ? [{ to: 'carriage', amount: q.carriageCharged, kind: 'carriage' as const }] : []),
+    ...q.shareFees.map((s) => ({
+      to: s.name,
+      amount: shareOf(buyerPays, s.share),
+      kind: 'fee' as const,
+    })),
+    ...(q.given > 0
+      ? [{ to: 'given away', amount: shareOf(price, q.given), kind: 'given' as const }]
+      : []),
+    ...(q.carriageCharged > 0
+      ? [{ to: 'carriage', amount: q.carriageCharged, kind: 'carriage' as const }]
+      : []),
   ];
   return [...others, { to: ARTIST, amount: buyerPays - sum(others), kind: 'artist' }];
 }
@@ -82,28 +105,65 @@ export function sharesOf(price: Minor, q: PriceQuestion): Keeper[] {
 export function keeperFinding(shares: readonly Keeper[], currency: string): Finding {
   const total = sum(shares);
   const artist = shares.find((s) => s.kind === 'artist')!;
-  const largest = shares.filter((s) => s.kind !== 'artist').reduce<Keeper | null>((a, b) => (a && a.amount >= b.amount ? a : b), null);
-  const because = [{ name: 'the artist keeps', value: artist.amount, unit: currency }, { name: 'the buyer pays', value: total, unit: currency }];
+  const largest = shares
+    .filter((s) => s.kind !== 'artist')
+    .reduce<Keeper | null>((a, b) => (a && a.amount >= b.amount ? a : b), null);
+  const because = [
+    { name: 'the artist keeps', value: artist.amount, unit: currency },
+    { name: 'the buyer pays', value: total, unit: currency },
+  ];
   const money = (x: Minor) => formatMoney(x, currency);
   const share = total > 0 ? percent(artist.amount / total) : '0 %';
-  if (artist.amount < 0) return { verdict: 'fails', word: 'a loss', says: `Each sale loses ${money(-artist.amount)}.`, because };
+  if (artist.amount < 0)
+    return {
+      verdict: 'fails',
+      word: 'a loss',
+      says: `Each sale loses ${money(-artist.amount)}.`,
+      because,
+    };
   if (largest && largest.amount > artist.amount) {
-    return { verdict: 'care', word: 'not the largest share', says: `The artist keeps ${money(artist.amount)} (${share}); ${largest.to} takes more, ${money(largest.amount)}.`, because };
+    return {
+      verdict: 'care',
+      word: 'not the largest share',
+      says: `The artist keeps ${money(artist.amount)} (${share}); ${largest.to} takes more, ${money(largest.amount)}.`,
+      because,
+    };
   }
-  return { verdict: 'holds', word: 'largest share', says: `The artist keeps ${money(artist.amount)}, ${share} of what the buyer pays, the largest part.`, because };
+  return {
+    verdict: 'holds',
+    word: 'largest share',
+    says: `The artist keeps ${money(artist.amount)}, ${share} of what the buyer pays, the largest part.`,
+    because,
+  };
 }
 
-function workingOf(q: PriceQuestion, price: Minor, v: { C: number; F: number; f: number; S: number; left: number }, currency: string): Working {
+function workingOf(
+  q: PriceQuestion,
+  price: Minor,
+  v: { C: number; F: number; f: number; S: number; left: number },
+  currency: string,
+): Working {
   const m = (x: number) => formatMoney(x, currency, { bare: true });
   return {
     title: `Price ${formatMoney(price, currency)}`,
     steps: [
       { sum: `costs ${q.costs.map((c) => m(c.amount)).join(' + ') || '0'}`, result: `C = ${m(v.C)}` },
-      { sum: `fixed fees ${q.fixedFees.map((c) => m(c.amount)).join(' + ') || '0'}`, result: `F = ${m(v.F)}` },
-      { sum: `1 − fees ${percent(v.f)} − margin ${percent(q.margin)} − given ${percent(q.given)}`, result: percent(v.left) },
-      { sum: `(${m(v.C)} + ${m(v.F)} + ${toDecimals(v.f, 4)} × ${m(v.S)}) ÷ ${toDecimals(v.left, 4)}`, result: formatMoney(price, currency) },
+      {
+        sum: `fixed fees ${q.fixedFees.map((c) => m(c.amount)).join(' + ') || '0'}`,
+        result: `F = ${m(v.F)}`,
+      },
+      {
+        sum: `1 − fees ${percent(v.f)} − margin ${percent(q.margin)} − given ${percent(q.given)}`,
+        result: percent(v.left),
+      },
+      {
+        sum: `(${m(v.C)} + ${m(v.F)} + ${toDecimals(v.f, 4)} × ${m(v.S)}) ÷ ${toDecimals(v.left, 4)}`,
+        result: formatMoney(price, currency),
+      },
     ],
-    notes: ['Fees that are a share are taken on carriage too; margin and what is given away are shares of the price alone.'],
+    notes: [
+      'Fees that are a share are taken on carriage too; margin and what is given away are shares of the price alone.',
+    ],
     source: 'P = (C + F + f·S) ÷ (1 − f − m − g)',
   };
 }
@@ -112,7 +172,8 @@ const sum = (list: readonly { amount: Minor }[]): Minor => list.reduce((a, x) =>
 const percent = (share: number): string => `${toDecimals(share * 100, 2)} %`;
 
 function checkAmount(amount: Minor, field: string) {
-  if (!Number.isSafeInteger(amount) || amount < 0) throw new InputError(field, amount, 'an amount in whole minor units, not below nothing');
+  if (!Number.isSafeInteger(amount) || amount < 0)
+    throw new InputError(field, amount, 'an amount in whole minor units, not below nothing');
 }
 
 function checkShare(share: number, field: string) {

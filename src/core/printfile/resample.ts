@@ -11,8 +11,16 @@ const sinc = (x: number) => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x)
 function cubicOf(b: number, c: number) {
   return (x: number) => {
     const a = Math.abs(x);
-    if (a < 1) return ((12 - 9 * b - 6 * c) * a * a * a + (-18 + 12 * b + 6 * c) * a * a + (6 - 2 * b)) / 6;
-    if (a < 2) return ((-b - 6 * c) * a * a * a + (6 * b + 30 * c) * a * a + (-12 * b - 48 * c) * a + (8 * b + 24 * c)) / 6;
+    if (a < 1)
+      return ((12 - 9 * b - 6 * c) * a * a * a + (-18 + 12 * b + 6 * c) * a * a + (6 - 2 * b)) / 6;
+    if (a < 2)
+      return (
+        ((-b - 6 * c) * a * a * a +
+          (6 * b + 30 * c) * a * a +
+          (-12 * b - 48 * c) * a +
+          (8 * b + 24 * c)) /
+        6
+      );
     return 0;
   };
 }
@@ -39,7 +47,8 @@ export function tapsFor(from: number, to: number, kernel: Kernel, step = from / 
   if (!(to >= 1)) throw new InputError('to', to, 'one sample or more');
   const stretch = Math.max(1, step);
   const reach = Math.min(from, 2 * Math.ceil(REACH[kernel] * stretch) + 1);
-  const first = new Int32Array(to), weights = new Float32Array(to * reach);
+  const first = new Int32Array(to),
+    weights = new Float32Array(to * reach);
   const shape = SHAPE[kernel];
   for (let i = 0; i < to; i++) {
     const centre = (i + 0.5) * step - 0.5;
@@ -57,9 +66,18 @@ export function resampleRow(row: Float32Array, taps: Taps, channels: number, out
   const { first, weights, reach } = taps;
   if (channels === 3) {
     for (let i = 0, o = 0; i < first.length; i++, o += 3) {
-      let r = 0, g = 0, b = 0;
-      for (let at = first[i]! * 3, w = i * reach, end = w + reach; w < end; w++, at += 3) { const k = weights[w]!; r += row[at]! * k; g += row[at + 1]! * k; b += row[at + 2]! * k; }
-      out[o] = r; out[o + 1] = g; out[o + 2] = b;
+      let r = 0,
+        g = 0,
+        b = 0;
+      for (let at = first[i]! * 3, w = i * reach, end = w + reach; w < end; w++, at += 3) {
+        const k = weights[w]!;
+        r += row[at]! * k;
+        g += row[at + 1]! * k;
+        b += row[at + 2]! * k;
+      }
+      out[o] = r;
+      out[o + 1] = g;
+      out[o + 2] = b;
     }
     return;
   }
@@ -67,7 +85,8 @@ export function resampleRow(row: Float32Array, taps: Taps, channels: number, out
     const from = first[i]! * channels;
     for (let c = 0; c < channels; c++) {
       let sum = 0;
-      for (let k = 0, at = from + c, w = i * reach; k < reach; k++, at += channels, w++) sum += row[at]! * weights[w]!;
+      for (let k = 0, at = from + c, w = i * reach; k < reach; k++, at += channels, w++)
+        sum += row[at]! * weights[w]!;
       out[i * channels + c] = sum;
     }
   }
@@ -78,22 +97,41 @@ export function resampleRow(row: Float32Array, taps: Taps, channels: number, out
  *
  * @example resample({ data: [5, 5, 5, 5], width: 2, height: 2, channels: 1 }, { width: 1, height: 1 }, 'cubic').data[0] // 5
  */
-export function resample(p: { data: ArrayLike<number>; width: number; height: number; channels: number }, to: { width: number; height: number }, kernel: Kernel, step?: number): { data: Float32Array; width: number; height: number; channels: number } {
-  const across = tapsFor(p.width, to.width, kernel, step), down = tapsFor(p.height, to.height, kernel, step);
+export function resample(
+  p: { data: ArrayLike<number>; width: number; height: number; channels: number },
+  to: { width: number; height: number },
+  kernel: Kernel,
+  step?: number,
+): { data: Float32Array; width: number; height: number; channels: number } {
+  const across = tapsFor(p.width, to.width, kernel, step),
+    down = tapsFor(p.height, to.height, kernel, step);
   const line = to.width * p.channels;
   const rows = Array.from({ length: p.height }, (_, y) => {
     const out = new Float32Array(line);
     const [from, to] = [y * p.width * p.channels, (y + 1) * p.width * p.channels];
-    resampleRow(p.data instanceof Float32Array ? p.data.subarray(from, to) : Float32Array.from({ length: to - from }, (_, i) => p.data[from + i]!), across, p.channels, out);
+    resampleRow(
+      p.data instanceof Float32Array
+        ? p.data.subarray(from, to)
+        : Float32Array.from({ length: to - from }, (_, i) => p.data[from + i]!),
+      across,
+      p.channels,
+      out,
+    );
     return out;
   });
   const data = new Float32Array(line * to.height);
-  for (let y = 0; y < to.height; y++) mixRows((k) => rows[k]!, down, y, data.subarray(y * line, (y + 1) * line));
+  for (let y = 0; y < to.height; y++)
+    mixRows((k) => rows[k]!, down, y, data.subarray(y * line, (y + 1) * line));
   return { data, ...to, channels: p.channels };
 }
 
 /** One row that comes out, mixed from the rows it takes. */
-export function mixRows(rowAt: (k: number) => Float32Array, down: Taps, y: number, out: Float32Array): void {
+export function mixRows(
+  rowAt: (k: number) => Float32Array,
+  down: Taps,
+  y: number,
+  out: Float32Array,
+): void {
   out.fill(0);
   for (let k = 0; k < down.reach; k++) {
     const w = down.weights[y * down.reach + k]!;

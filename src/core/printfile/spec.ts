@@ -15,15 +15,21 @@ export type Border = { top: Um; right: Um; bottom: Um; left: Um };
 /** How a print file is made of a master. */
 export type PrintSpec = {
   /** The image, without border. */
-  image: Size; border: Border | null; ppi: number;
+  image: Size;
+  border: Border | null;
+  ppi: number;
   /** In pixels of the master as it is looked at; with degrees, the box before the picture is straightened about its middle. */
   crop: { left: number; top: number; width: number; height: number; degrees?: number };
   /** So much of the image’s edge is printed again, mirrored, round it: for a canvas that is folded over bars. */
   mirror?: Um;
   /** Printed in the border under the image, in its middle: capitals so high, standing so far under the image’s edge. */
   title?: { text: string; capital: Um; under: Um };
-  kernel: Kernel; sharpen: { amount: number; radius: number; threshold: number } | null;
-  space: FileSpace; intent: Intent; bits: 8 | 16; file: 'TIFF' | { jpeg: number };
+  kernel: Kernel;
+  sharpen: { amount: number; radius: number; threshold: number } | null;
+  space: FileSpace;
+  intent: Intent;
+  bits: 8 | 16;
+  file: 'TIFF' | { jpeg: number };
   /** What an untagged master's numbers are taken to mean: asked of a person, never guessed. */
   untaggedIs: 'sRGB' | 'opRGB' | null;
   /** What proofs led to: the same for every pixel. */
@@ -35,7 +41,10 @@ export type PrintSpec = {
  *
  * @example staleSpec({ image: { width: 1, height: 1 }, border: null, crop: { left: 0, top: 0, width: 5, height: 5 } }, { image: { width: 1, height: 1 }, border: null, crop: { left: 2, top: 0, width: 5, height: 5 } }) // ['the crop']
  */
-export function staleSpec(made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>, now: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>): string[] {
+export function staleSpec(
+  made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>,
+  now: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'mirror' | 'title'>,
+): string[] {
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
   const parts = (b: Border | null) => b && [b.top, b.right, b.bottom, b.left];
   const line = (t: PrintSpec['title']) => t && [t.text, t.capital, t.under];
@@ -49,7 +58,14 @@ export function staleSpec(made: Pick<PrintSpec, 'image' | 'border' | 'crop' | 'm
   ].filter((x) => x !== false);
 }
 
-export type FileCheck = { findings: Finding[]; pixels: Pixels; bits: number; space: string; density: number | null; holds: boolean };
+export type FileCheck = {
+  findings: Finding[];
+  pixels: Pixels;
+  bits: number;
+  space: string;
+  density: number | null;
+  holds: boolean;
+};
 
 const px = (um: Um, ppi: number) => Math.round((um / UM_PER_INCH) * ppi);
 
@@ -58,18 +74,46 @@ const px = (um: Um, ppi: number) => Math.round((um / UM_PER_INCH) * ppi);
  *
  * @example filePixels({ width: 600000, height: 450000 }, null, 300).sheet // { width: 7087, height: 5315 }
  */
-export function filePixels(image: Size, border: Border | null, ppi: number, mirror: Um = 0): { image: Pixels; sheet: Pixels; border: { top: number; right: number; bottom: number; left: number }; mirror: number } {
-  if (!(ppi > 0 && ppi <= 2_400)) throw new InputError('ppi', ppi, 'pixels per inch above zero, up to 2 400');
+export function filePixels(
+  image: Size,
+  border: Border | null,
+  ppi: number,
+  mirror: Um = 0,
+): {
+  image: Pixels;
+  sheet: Pixels;
+  border: { top: number; right: number; bottom: number; left: number };
+  mirror: number;
+} {
+  if (!(ppi > 0 && ppi <= 2_400))
+    throw new InputError('ppi', ppi, 'pixels per inch above zero, up to 2 400');
   const b = border ?? { top: 0, right: 0, bottom: 0, left: 0 };
   const m = px(mirror, ppi);
-  const sheet = { width: px(image.width + b.left + b.right + 2 * mirror, ppi), height: px(image.height + b.top + b.bottom + 2 * mirror, ppi) };
-  const inner = { left: px(b.left, ppi), top: px(b.top, ppi), right: px(b.right, ppi), bottom: px(b.bottom, ppi) };
+  const sheet = {
+    width: px(image.width + b.left + b.right + 2 * mirror, ppi),
+    height: px(image.height + b.top + b.bottom + 2 * mirror, ppi),
+  };
+  const inner = {
+    left: px(b.left, ppi),
+    top: px(b.top, ppi),
+    right: px(b.right, ppi),
+    bottom: px(b.bottom, ppi),
+  };
   // The sheet decides: rounding each part by itself could miss it by a pixel.
-  return { sheet, border: inner, mirror: m, image: { width: sheet.width - inner.left - inner.right - 2 * m, height: sheet.height - inner.top - inner.bottom - 2 * m } };
+  return {
+    sheet,
+    border: inner,
+    mirror: m,
+    image: {
+      width: sheet.width - inner.left - inner.right - 2 * m,
+      height: sheet.height - inner.top - inner.bottom - 2 * m,
+    },
+  };
 }
 
 /** Required over available pixels, along the side that governs. @example resampleFactor({ width: 4800 }, { width: 7087 }).toFixed(3) // '1.476' */
-export const resampleFactor = (from: { width: number }, to: { width: number }): number => to.width / from.width;
+export const resampleFactor = (from: { width: number }, to: { width: number }): number =>
+  to.width / from.width;
 
 /**
  * A file's name with its size first, so that the person at the upload form sees the size.
@@ -78,9 +122,26 @@ export const resampleFactor = (from: { width: number }, to: { width: number }): 
  * Source: handbook §7.
  * @example printFileName({ width: 300000, height: 400000 }, 'Night Ferry, Slack Water', 2, 'mm', 'tif') // '300x400mm_night-ferry-slack-water_v2.tif'
  */
-export function printFileName(sheet: Size, title: string, version: number, unit: 'mm' | 'in', ending: string): string {
-  const side = (um: Um) => (unit === 'mm' ? String(Math.round(um / 100) / 10) : String(Math.round((um / UM_PER_INCH) * 100) / 100));
-  const words = title.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/['’]/g, '').replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'untitled';
+export function printFileName(
+  sheet: Size,
+  title: string,
+  version: number,
+  unit: 'mm' | 'in',
+  ending: string,
+): string {
+  const side = (um: Um) =>
+    unit === 'mm'
+      ? String(Math.round(um / 100) / 10)
+      : String(Math.round((um / UM_PER_INCH) * 100) / 100);
+  const words =
+    title
+      .normalize('NFD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .replace(/['’]/g, '')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'untitled';
   return `${side(sheet.width)}x${side(sheet.height)}${unit}_${words}_v${version}.${ending}`;
 }
 
@@ -97,26 +158,87 @@ export function sizeInName(name: string): Size | null {
  * @param found what was read from the finished file itself
  * Source: handbook §7.
  */
-export function checkFile(asked: { name: string; sheet: Size; ppi: number; bits: number | null; space: FileSpace | null }, found: { pixels: Pixels; bits: number; density: number | null; space: ColourSpace }): FileCheck {
+export function checkFile(
+  asked: { name: string; sheet: Size; ppi: number; bits: number | null; space: FileSpace | null },
+  found: { pixels: Pixels; bits: number; density: number | null; space: ColourSpace },
+): FileCheck {
   const want = { width: px(asked.sheet.width, asked.ppi), height: px(asked.sheet.height, asked.ppi) };
-  const off = Math.max(Math.abs(found.pixels.width - want.width), Math.abs(found.pixels.height - want.height));
+  const off = Math.max(
+    Math.abs(found.pixels.width - want.width),
+    Math.abs(found.pixels.height - want.height),
+  );
   const { width: w, height: h } = found.pixels;
-  const say = (verdict: Mark, word: string, says: string): Finding => ({ verdict, word, says, because: [{ name: 'pixels', value: `${w} × ${h}` }, { name: 'asked', value: `${want.width} × ${want.height}` }] });
+  const say = (verdict: Mark, word: string, says: string): Finding => ({
+    verdict,
+    word,
+    says,
+    because: [
+      { name: 'pixels', value: `${w} × ${h}` },
+      { name: 'asked', value: `${want.width} × ${want.height}` },
+    ],
+  });
   const sheet = formatSize(asked.sheet, 'mm');
   const swapped = off > 1 && Math.abs(w - want.height) <= 1 && Math.abs(h - want.width) <= 1;
   const findings = [
-    swapped ? say('fails', 'turned', `Portrait and landscape are swapped: ${w} × ${h} px where ${want.width} × ${want.height} was asked for ${sheet}.`)
-    : off <= 1 ? say('holds', 'right size', `${w} × ${h} px ÷ ${asked.ppi} ppi is ${sheet}, to one pixel.`)
-    : say('fails', 'wrong size', `${w} × ${h} px ÷ ${asked.ppi} ppi is ${formatSize({ width: Math.round((w / asked.ppi) * UM_PER_INCH), height: Math.round((h / asked.ppi) * UM_PER_INCH) }, 'mm')}; the sheet is ${sheet}, ${want.width} × ${want.height} px.`),
+    swapped
+      ? say(
+          'fails',
+          'turned',
+          `Portrait and landscape are swapped: ${w} × ${h} px where ${want.width} × ${want.height} was asked for ${sheet}.`,
+        )
+      : off <= 1
+        ? say('holds', 'right size', `${w} × ${h} px ÷ ${asked.ppi} ppi is ${sheet}, to one pixel.`)
+        : say(
+            'fails',
+            'wrong size',
+            `${w} × ${h} px ÷ ${asked.ppi} ppi is ${formatSize({ width: Math.round((w / asked.ppi) * UM_PER_INCH), height: Math.round((h / asked.ppi) * UM_PER_INCH) }, 'mm')}; the sheet is ${sheet}, ${want.width} × ${want.height} px.`,
+          ),
   ];
   const named = sizeInName(asked.name);
-  if (!named) findings.push(say('care', 'unnamed size', `Its name, ${asked.name}, does not say the size: the person at the upload form cannot see it.`));
-  else if (Math.abs(px(named.width, asked.ppi) - w) > 1 || Math.abs(px(named.height, asked.ppi) - h) > 1) findings.push(say('fails', 'name promises another size', `Its name promises ${formatSize(named, 'mm')}, which at ${asked.ppi} ppi is ${px(named.width, asked.ppi)} × ${px(named.height, asked.ppi)} px; the file has ${w} × ${h}.`));
+  if (!named)
+    findings.push(
+      say(
+        'care',
+        'unnamed size',
+        `Its name, ${asked.name}, does not say the size: the person at the upload form cannot see it.`,
+      ),
+    );
+  else if (Math.abs(px(named.width, asked.ppi) - w) > 1 || Math.abs(px(named.height, asked.ppi) - h) > 1)
+    findings.push(
+      say(
+        'fails',
+        'name promises another size',
+        `Its name promises ${formatSize(named, 'mm')}, which at ${asked.ppi} ppi is ${px(named.width, asked.ppi)} × ${px(named.height, asked.ppi)} px; the file has ${w} × ${h}.`,
+      ),
+    );
   const space = asked.space === null || asked.space === 'as the master' ? null : asked.space;
-  if (found.space.model === 'none') findings.push(say('fails', 'untagged', `No profile in it: whoever prints it must guess. ${space ?? 'A profile'} was asked.`));
-  else if (space && found.space.name !== space) findings.push(say('fails', 'other space', `It is in ${found.space.name}; ${space} was asked.`));
+  if (found.space.model === 'none')
+    findings.push(
+      say(
+        'fails',
+        'untagged',
+        `No profile in it: whoever prints it must guess. ${space ?? 'A profile'} was asked.`,
+      ),
+    );
+  else if (space && found.space.name !== space)
+    findings.push(say('fails', 'other space', `It is in ${found.space.name}; ${space} was asked.`));
   else findings.push(say('holds', found.space.name, `In ${found.space.name}, with its profile.`));
-  if (asked.bits && found.bits !== asked.bits) findings.push(say('fails', 'other depth', `${found.bits} bit; ${asked.bits} was asked.`));
-  if (found.density === null || Math.abs(found.density - asked.ppi) > 0.5) findings.push(say('care', 'density', `Its density says ${found.density === null ? 'nothing' : `${Math.round(found.density * 10) / 10} ppi`}, not ${asked.ppi}: some programs place it by that.`));
-  return { findings, pixels: found.pixels, bits: found.bits, space: found.space.name, density: found.density, holds: findings.every((f) => f.verdict !== 'fails') };
+  if (asked.bits && found.bits !== asked.bits)
+    findings.push(say('fails', 'other depth', `${found.bits} bit; ${asked.bits} was asked.`));
+  if (found.density === null || Math.abs(found.density - asked.ppi) > 0.5)
+    findings.push(
+      say(
+        'care',
+        'density',
+        `Its density says ${found.density === null ? 'nothing' : `${Math.round(found.density * 10) / 10} ppi`}, not ${asked.ppi}: some programs place it by that.`,
+      ),
+    );
+  return {
+    findings,
+    pixels: found.pixels,
+    bits: found.bits,
+    space: found.space.name,
+    density: found.density,
+    holds: findings.every((f) => f.verdict !== 'fails'),
+  };
 }

@@ -4,15 +4,24 @@ import type { Finding } from '../finding';
 import { InputError } from '../errors';
 
 /** One place that was compared: as the picture has it, and as the proof came out, both relative to white. */
-export type Cell = { x: number; y: number; target: Lab; got: Lab; /** The paper cannot show what was asked: counted apart. */ out: boolean };
+export type Cell = {
+  x: number;
+  y: number;
+  target: Lab;
+  got: Lab;
+  /** The paper cannot show what was asked: counted apart. */ out: boolean;
+};
 
 /** Mean and 95th percentile a proof may differ by. Source: handbook §9. */
 export type Limits = { mean: number; p95: number };
 export const USUAL_LIMITS: Limits = { mean: 3, p95: 6 };
 
 export type Comparison = {
-  cells: number; outCells: number;
-  mean: number; p95: number; worst: number;
+  cells: number;
+  outCells: number;
+  mean: number;
+  p95: number;
+  worst: number;
   /** Proof less picture, on the average. */
   bias: { L: number; a: number; b: number };
   /** How L* of the proof rises with that of the picture: 1 is even, less is flatter. */
@@ -50,58 +59,156 @@ const LEAST_CELLS = 12;
  * @throws InputError for fewer than a dozen cells the paper can show
  * Source: handbook §9; ΔE00 by Sharma, Wu, Dalal 2005.
  */
-export function compareCells(cells: readonly Cell[], q: { limits: Limits; floor: Comparison['floor']; was: Adjustment | null }): Comparison {
+export function compareCells(
+  cells: readonly Cell[],
+  q: { limits: Limits; floor: Comparison['floor']; was: Adjustment | null },
+): Comparison {
   const was = q.was ?? NO_ADJUSTMENT;
   const inside = cells.filter((c) => !c.out);
-  if (inside.length < LEAST_CELLS) throw new InputError('cells', inside.length, `at least ${LEAST_CELLS} places of the picture that this paper can show`);
+  if (inside.length < LEAST_CELLS)
+    throw new InputError(
+      'cells',
+      inside.length,
+      `at least ${LEAST_CELLS} places of the picture that this paper can show`,
+    );
   const deltaOf = (c: Cell) => difference(...c.target, ...c.got);
   const deltas = inside.map(deltaOf);
-  const mean = meanOf(deltas), p95 = percentile(deltas, 0.95);
-  const bias = { L: meanOf(inside.map((c) => c.got[0] - c.target[0])), a: meanOf(inside.map((c) => c.got[1] - c.target[1])), b: meanOf(inside.map((c) => c.got[2] - c.target[2])) };
+  const mean = meanOf(deltas),
+    p95 = percentile(deltas, 0.95);
+  const bias = {
+    L: meanOf(inside.map((c) => c.got[0] - c.target[0])),
+    a: meanOf(inside.map((c) => c.got[1] - c.target[1])),
+    b: meanOf(inside.map((c) => c.got[2] - c.target[2])),
+  };
   const slope = slopeOf(inside.map((c) => [c.target[0], c.got[0]]));
   const chroma = chromaOf(inside);
   const advice = adviceFrom(inside, was, bias, chroma);
-  const finding = verdict({ mean, p95, floor: q.floor, limits: q.limits, inside: inside.length, out: cells.length - inside.length });
+  const finding = verdict({
+    mean,
+    p95,
+    floor: q.floor,
+    limits: q.limits,
+    inside: inside.length,
+    out: cells.length - inside.length,
+  });
   return {
-    cells: inside.length, outCells: cells.length - inside.length, mean, p95, worst: Math.max(...deltas), bias, slope, chroma, floor: q.floor, finding, advice,
-    says: inWords(bias, slope, chroma), byCell: cells.map((c) => ({ x: c.x, y: c.y, delta: Math.round(deltaOf(c) * 100) / 100, out: c.out })),
+    cells: inside.length,
+    outCells: cells.length - inside.length,
+    mean,
+    p95,
+    worst: Math.max(...deltas),
+    bias,
+    slope,
+    chroma,
+    floor: q.floor,
+    finding,
+    advice,
+    says: inWords(bias, slope, chroma),
+    byCell: cells.map((c) => ({ x: c.x, y: c.y, delta: Math.round(deltaOf(c) * 100) / 100, out: c.out })),
   };
 }
 
 /** What one capture may be off by where nobody captured twice: an ordinary scanner's own error. */
 export const USUAL_FLOOR = { mean: 0.5, p95: 1 };
 
-function verdict({ mean, p95, floor, limits, inside, out }: { mean: number; p95: number; floor: Comparison['floor']; limits: Limits; inside: number; out: number }): Finding {
+function verdict({
+  mean,
+  p95,
+  floor,
+  limits,
+  inside,
+  out,
+}: {
+  mean: number;
+  p95: number;
+  floor: Comparison['floor'];
+  limits: Limits;
+  inside: number;
+  out: number;
+}): Finding {
   const f = floor ?? USUAL_FLOOR;
-  const because = [{ name: 'mean', value: mean.toFixed(2), unit: 'ΔE00' }, { name: '95th percentile', value: p95.toFixed(2), unit: 'ΔE00' }, { name: 'limits', value: `${limits.mean} and ${limits.p95}`, unit: 'ΔE00' }, { name: floor ? 'floor of a repeat capture' : 'floor assumed, one capture only', value: f.mean.toFixed(2), unit: 'ΔE00' }, { name: 'cells', value: `${inside} compared, ${out} out of gamut` }];
+  const because = [
+    { name: 'mean', value: mean.toFixed(2), unit: 'ΔE00' },
+    { name: '95th percentile', value: p95.toFixed(2), unit: 'ΔE00' },
+    { name: 'limits', value: `${limits.mean} and ${limits.p95}`, unit: 'ΔE00' },
+    {
+      name: floor ? 'floor of a repeat capture' : 'floor assumed, one capture only',
+      value: f.mean.toFixed(2),
+      unit: 'ΔE00',
+    },
+    { name: 'cells', value: `${inside} compared, ${out} out of gamut` },
+  ];
   const figures = `mean ${mean.toFixed(1)} ΔE00, 95th percentile ${p95.toFixed(1)}; limits ${limits.mean} and ${limits.p95}; the capture’s own floor ${f.mean.toFixed(1)}${floor ? '' : ' (assumed)'}`;
-  const apart = out ? ` ${out} of ${inside + out} cells are out of this paper’s gamut and counted apart.` : '';
-  if (mean + f.mean <= limits.mean && p95 + f.p95 <= limits.p95) return { verdict: 'holds', word: 'within the limits', says: `Within the limits: ${figures}.${apart}`, because };
-  if (mean <= limits.mean && p95 <= limits.p95) return { verdict: 'care', word: 'cannot be told', says: `Within the limits only by less than the capture can tell: ${figures}. ${floor ? 'Capture with less noise, or proof once more with the advice.' : 'Capture the same page twice, so that the floor is known.'}${apart}`, because };
-  return { verdict: 'fails', word: 'outside the limits', says: `Outside the limits: ${figures}.${apart}`, because };
+  const apart = out
+    ? ` ${out} of ${inside + out} cells are out of this paper’s gamut and counted apart.`
+    : '';
+  if (mean + f.mean <= limits.mean && p95 + f.p95 <= limits.p95)
+    return {
+      verdict: 'holds',
+      word: 'within the limits',
+      says: `Within the limits: ${figures}.${apart}`,
+      because,
+    };
+  if (mean <= limits.mean && p95 <= limits.p95)
+    return {
+      verdict: 'care',
+      word: 'cannot be told',
+      says: `Within the limits only by less than the capture can tell: ${figures}. ${floor ? 'Capture with less noise, or proof once more with the advice.' : 'Capture the same page twice, so that the floor is known.'}${apart}`,
+      because,
+    };
+  return {
+    verdict: 'fails',
+    word: 'outside the limits',
+    says: `Outside the limits: ${figures}.${apart}`,
+    because,
+  };
 }
 
 /** Least squares through the middle of both. */
 function slopeOf(pairs: readonly (readonly [number, number])[]): number {
-  const mx = meanOf(pairs.map((p) => p[0])), my = meanOf(pairs.map((p) => p[1]));
-  let xy = 0, xx = 0;
-  for (const [x, y] of pairs) { xy += (x - mx) * (y - my); xx += (x - mx) ** 2; }
+  const mx = meanOf(pairs.map((p) => p[0])),
+    my = meanOf(pairs.map((p) => p[1]));
+  let xy = 0,
+    xx = 0;
+  for (const [x, y] of pairs) {
+    xy += (x - mx) * (y - my);
+    xx += (x - mx) ** 2;
+  }
   return xx > 1 ? xy / xx : 1;
 }
 
 /** How much chroma the proof has of the picture's, once both biases are off; 1 where there is hardly any colour. */
 function chromaOf(cells: readonly Cell[]): number {
-  const [ta, tb, ga, gb] = [1, 2].flatMap((k) => [meanOf(cells.map((c) => c.target[k]!))]).concat([1, 2].map((k) => meanOf(cells.map((c) => c.got[k]!)))) as [number, number, number, number];
-  let dot = 0, own = 0;
-  for (const c of cells) { const x = c.target[1] - ta, y = c.target[2] - tb; dot += x * (c.got[1] - ga) + y * (c.got[2] - gb); own += x * x + y * y; }
+  const [ta, tb, ga, gb] = [1, 2]
+    .flatMap((k) => [meanOf(cells.map((c) => c.target[k]!))])
+    .concat([1, 2].map((k) => meanOf(cells.map((c) => c.got[k]!)))) as [number, number, number, number];
+  let dot = 0,
+    own = 0;
+  for (const c of cells) {
+    const x = c.target[1] - ta,
+      y = c.target[2] - tb;
+    dot += x * (c.got[1] - ga) + y * (c.got[2] - gb);
+    own += x * x + y * y;
+  }
   return own / cells.length > 4 ? dot / own : 1;
 }
 
 function inWords(bias: Comparison['bias'], slope: number, chroma: number): string {
-  const light = Math.abs(bias.L) >= 0.3 && `${bias.L < 0 ? 'lift' : 'lower'} L* by ${Math.abs(bias.L).toFixed(1)}`;
-  const part = (name: string, v: number) => Math.abs(v) >= 0.3 && `${v < 0 ? 'push' : 'pull'} ${name} by ${v < 0 ? '+' : '−'}${Math.abs(v).toFixed(1)}`;
-  const parts = [light, part('a*', bias.a), part('b*', bias.b), Math.abs(slope - 1) >= 0.03 && `contrast × ${(1 / slope).toFixed(2)}`, Math.abs(chroma - 1) >= 0.03 && `saturation × ${(1 / chroma).toFixed(2)}`].filter((x) => x !== false);
-  return parts.length ? `${parts[0]![0]!.toUpperCase()}${parts.join(', ').slice(1)}.` : 'Nothing to change: no bias worth the name.';
+  const light =
+    Math.abs(bias.L) >= 0.3 && `${bias.L < 0 ? 'lift' : 'lower'} L* by ${Math.abs(bias.L).toFixed(1)}`;
+  const part = (name: string, v: number) =>
+    Math.abs(v) >= 0.3 &&
+    `${v < 0 ? 'push' : 'pull'} ${name} by ${v < 0 ? '+' : '−'}${Math.abs(v).toFixed(1)}`;
+  const parts = [
+    light,
+    part('a*', bias.a),
+    part('b*', bias.b),
+    Math.abs(slope - 1) >= 0.03 && `contrast × ${(1 / slope).toFixed(2)}`,
+    Math.abs(chroma - 1) >= 0.03 && `saturation × ${(1 / chroma).toFixed(2)}`,
+  ].filter((x) => x !== false);
+  return parts.length
+    ? `${parts[0]![0]!.toUpperCase()}${parts.join(', ').slice(1)}.`
+    : 'Nothing to change: no bias worth the name.';
 }
 
 /** Bands of lightness a curve is drawn through. */
@@ -112,8 +219,15 @@ const BANDS = 9;
  * cell; the curve is that relation turned round, in bands of lightness. Colour and saturation are corrected by what they were
  * off by.
  */
-function adviceFrom(cells: readonly Cell[], was: Adjustment, bias: Comparison['bias'], chroma: number): Adjustment {
-  const pairs = cells.map((c) => ({ wentIn: adjustLab(Float32Array.from(c.target), was)[0]!, came: c.got[0] })).sort((a, b) => a.came - b.came);
+function adviceFrom(
+  cells: readonly Cell[],
+  was: Adjustment,
+  bias: Comparison['bias'],
+  chroma: number,
+): Adjustment {
+  const pairs = cells
+    .map((c) => ({ wentIn: adjustLab(Float32Array.from(c.target), was)[0]!, came: c.got[0] }))
+    .sort((a, b) => a.came - b.came);
   const points: [number, number][] = [];
   const per = Math.max(4, Math.ceil(pairs.length / BANDS));
   for (let i = 0; i < pairs.length; i += per) {
@@ -124,15 +238,20 @@ function adviceFrom(cells: readonly Cell[], was: Adjustment, bias: Comparison['b
   // Black and white hold the ends where the picture does not reach them.
   const curve: [number, number][] = [];
   for (const [came, went] of points) {
-    const x = round(Math.min(99.5, Math.max(0.5, came))), last = curve.at(-1);
+    const x = round(Math.min(99.5, Math.max(0.5, came))),
+      last = curve.at(-1);
     if (last && x - last[0] < 2) continue;
     curve.push([x, round(Math.min(100, Math.max(last?.[1] ?? 0, went)))]);
   }
   const straight = curve.every(([x, y]) => Math.abs(x - y) < 0.25);
   const clamp = (v: number, low: number, high: number) => Math.min(high, Math.max(low, v));
   return {
-    lightness: 0, contrast: 1, curve: straight ? [] : curve,
-    saturation: round(clamp(was.saturation / clamp(chroma, 0.6, 1.6), 0.5, 2)), tint: round(clamp(was.tint - bias.a, -30, 30)), warmth: round(clamp(was.warmth - bias.b, -30, 30)),
+    lightness: 0,
+    contrast: 1,
+    curve: straight ? [] : curve,
+    saturation: round(clamp(was.saturation / clamp(chroma, 0.6, 1.6), 0.5, 2)),
+    tint: round(clamp(was.tint - bias.a, -30, 30)),
+    warmth: round(clamp(was.warmth - bias.b, -30, 30)),
   };
 }
 const round = (v: number) => Math.round(v * 100) / 100;
@@ -143,14 +262,42 @@ const round = (v: number) => Math.round(v * 100) / 100;
  * @returns the same figures as for a picture; patches named in only one of the two are left out, and said
  * @throws InputError where fewer than three names agree
  */
-export function compareReadings(readings: readonly { id: string; lab: Lab }[], reference: readonly { id: string; lab: Lab }[]): { patches: { id: string; got: Lab; reference: Lab; delta: number }[]; mean: number; p95: number; worst: string; bias: Comparison['bias']; left: string[] } {
+export function compareReadings(
+  readings: readonly { id: string; lab: Lab }[],
+  reference: readonly { id: string; lab: Lab }[],
+): {
+  patches: { id: string; got: Lab; reference: Lab; delta: number }[];
+  mean: number;
+  p95: number;
+  worst: string;
+  bias: Comparison['bias'];
+  left: string[];
+} {
   const by = new Map(reference.map((r) => [r.id.trim().toLowerCase(), r.lab]));
-  const patches = readings.flatMap((r) => { const want = by.get(r.id.trim().toLowerCase()); return want ? [{ id: r.id, got: r.lab, reference: want, delta: difference(...want, ...r.lab) }] : []; });
-  if (patches.length < 3) throw new InputError('readings', patches.length, 'at least three patches whose names are in the reference');
+  const patches = readings.flatMap((r) => {
+    const want = by.get(r.id.trim().toLowerCase());
+    return want ? [{ id: r.id, got: r.lab, reference: want, delta: difference(...want, ...r.lab) }] : [];
+  });
+  if (patches.length < 3)
+    throw new InputError(
+      'readings',
+      patches.length,
+      'at least three patches whose names are in the reference',
+    );
   const known = new Set(patches.map((p) => p.id));
   return {
-    patches, mean: meanOf(patches.map((p) => p.delta)), p95: percentile(patches.map((p) => p.delta), 0.95), worst: patches.reduce((a, b) => (b.delta > a.delta ? b : a)).id,
-    bias: { L: meanOf(patches.map((p) => p.got[0] - p.reference[0])), a: meanOf(patches.map((p) => p.got[1] - p.reference[1])), b: meanOf(patches.map((p) => p.got[2] - p.reference[2])) },
+    patches,
+    mean: meanOf(patches.map((p) => p.delta)),
+    p95: percentile(
+      patches.map((p) => p.delta),
+      0.95,
+    ),
+    worst: patches.reduce((a, b) => (b.delta > a.delta ? b : a)).id,
+    bias: {
+      L: meanOf(patches.map((p) => p.got[0] - p.reference[0])),
+      a: meanOf(patches.map((p) => p.got[1] - p.reference[1])),
+      b: meanOf(patches.map((p) => p.got[2] - p.reference[2])),
+    },
     left: readings.filter((r) => !known.has(r.id)).map((r) => r.id),
   };
 }

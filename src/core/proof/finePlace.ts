@@ -1,7 +1,11 @@
 import { evened, gradient, sample, smaller, type Plane } from './plane';
 import { inverse, type Similarity } from './similarity';
 
-export type Found = Similarity & { scale: number; degrees: number; /** Likeness of what they share, −1 to 1. */ likeness: number };
+export type Found = Similarity & {
+  scale: number;
+  degrees: number;
+  /** Likeness of what they share, −1 to 1. */ likeness: number;
+};
 
 /** Of the smaller of the two, so much at least must lie in the other. */
 export const LEAST_SHARED = 0.2;
@@ -9,10 +13,12 @@ export const LEAST_SHARED = 0.2;
 /** The pixels of the one that lie within the other. */
 function seenBy(p: Plane, q: Plane, t: Similarity): Uint8Array {
   const mask = new Uint8Array(p.width * p.height);
-  for (let y = 0; y < p.height; y++) for (let x = 0; x < p.width; x++) {
-    const u = t.a * (x + 0.5) - t.b * (y + 0.5) + t.tx, v = t.b * (x + 0.5) + t.a * (y + 0.5) + t.ty;
-    if (u >= 0 && v >= 0 && u <= q.width && v <= q.height) mask[y * p.width + x] = 1;
-  }
+  for (let y = 0; y < p.height; y++)
+    for (let x = 0; x < p.width; x++) {
+      const u = t.a * (x + 0.5) - t.b * (y + 0.5) + t.tx,
+        v = t.b * (x + 0.5) + t.a * (y + 0.5) + t.ty;
+      if (u >= 0 && v >= 0 && u <= q.width && v <= q.height) mask[y * p.width + x] = 1;
+    }
   return mask;
 }
 
@@ -23,9 +29,15 @@ function seenBy(p: Plane, q: Plane, t: Similarity): Uint8Array {
  * @param levels how long the copies are, were they square, px
  * Source: Lucas and Kanade 1981; Baker and Matthews 2004.
  */
-export function refined(ones: readonly Plane[], others: readonly Plane[], guess: Similarity, levels: readonly number[]): Found {
+export function refined(
+  ones: readonly Plane[],
+  others: readonly Plane[],
+  guess: Similarity,
+  levels: readonly number[],
+): Found {
   const one = ones[0]!;
-  let t: Similarity = guess, likeness = -1;
+  let t: Similarity = guess,
+    likeness = -1;
   const long = Math.max(one.width, one.height);
   const done = new Set<number>();
   for (const level of levels) {
@@ -35,14 +47,22 @@ export function refined(ones: readonly Plane[], others: readonly Plane[], guess:
     const key = Math.round(kOne * long);
     if (done.has(key)) continue;
     done.add(key);
-    const kA = kOne, kB = Math.min(1, kOne / s), A = smaller(ones, kA), B = smaller(others, kB);
+    const kA = kOne,
+      kB = Math.min(1, kOne / s),
+      A = smaller(ones, kA),
+      B = smaller(others, kB);
     if (Math.min(A.width, A.height, B.width, B.height) < 12) continue;
     // Into the small pictures' own pixels and back.
     let small: Similarity = { a: (t.a * kB) / kA, b: (t.b * kB) / kA, tx: t.tx * kB, ty: t.ty * kB };
     // What the one shows and the other does not would tilt the local means along the edge of what they share.
     for (let round = 0; round < 2; round++) {
-      const result = leastSquares(evened(A, 5, seenBy(A, B, small)), evened(B, 5, seenBy(B, A, inverse(small))), small);
-      small = result.t; likeness = result.likeness;
+      const result = leastSquares(
+        evened(A, 5, seenBy(A, B, small)),
+        evened(B, 5, seenBy(B, A, inverse(small))),
+        small,
+      );
+      small = result.t;
+      likeness = result.likeness;
     }
     t = { a: (small.a * kA) / kB, b: (small.b * kA) / kB, tx: small.tx / kB, ty: small.ty / kB };
   }
@@ -51,34 +71,92 @@ export function refined(ones: readonly Plane[], others: readonly Plane[], guess:
 
 /** The place where the two differ least, weighed so that what is only in one of them counts little. */
 function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; likeness: number } {
-  const gx = gradient(B, 1), gy = gradient(B, B.width);
-  let t = start, likeness = -1;
-  const cx = A.width / 2, cy = A.height / 2, unit = Math.max(A.width, A.height) / 2;
+  const gx = gradient(B, 1),
+    gy = gradient(B, B.width);
+  let t = start,
+    likeness = -1;
+  const cx = A.width / 2,
+    cy = A.height / 2,
+    unit = Math.max(A.width, A.height) / 2;
   for (let round = 0; round < 14; round++) {
-    let n00 = 0, n01 = 0, n02 = 0, n03 = 0, n11 = 0, n12 = 0, n13 = 0, n22 = 0, n23 = 0, n33 = 0, g0 = 0, g1 = 0, g2 = 0, g3 = 0;
-    let aa = 0, bb = 0, ab = 0, shared = 0;
-    for (let y = 0; y < A.height; y++) for (let x = 0; x < A.width; x++) {
-      const px = x + 0.5, py = y + 0.5;
-      const u = t.a * px - t.b * py + t.tx, v = t.b * px + t.a * py + t.ty;
-      if (u < 1 || v < 1 || u > B.width - 1 || v > B.height - 1) continue;
-      const want = A.data[y * A.width + x]!, have = sample(B, u, v), dx = sample(gx, u, v), dy = sample(gy, u, v);
-      shared++;
-      aa += want * want; bb += have * have; ab += want * have;
-      const e = want - have, w = 1 / (1 + (e * e) / 2);
-      // About the middle of the picture, where turn and shift do not mix.
-      const rx = (px - cx) / unit, ry = (py - cy) / unit;
-      const j0 = dx * rx + dy * ry, j1 = -dx * ry + dy * rx, w0 = w * j0, w1 = w * j1, w2 = w * dx, w3 = w * dy;
-      n00 += w0 * j0; n01 += w0 * j1; n02 += w0 * dx; n03 += w0 * dy; n11 += w1 * j1; n12 += w1 * dx; n13 += w1 * dy; n22 += w2 * dx; n23 += w2 * dy; n33 += w3 * dy;
-      g0 += w0 * e; g1 += w1 * e; g2 += w2 * e; g3 += w3 * e;
-    }
+    let n00 = 0,
+      n01 = 0,
+      n02 = 0,
+      n03 = 0,
+      n11 = 0,
+      n12 = 0,
+      n13 = 0,
+      n22 = 0,
+      n23 = 0,
+      n33 = 0,
+      g0 = 0,
+      g1 = 0,
+      g2 = 0,
+      g3 = 0;
+    let aa = 0,
+      bb = 0,
+      ab = 0,
+      shared = 0;
+    for (let y = 0; y < A.height; y++)
+      for (let x = 0; x < A.width; x++) {
+        const px = x + 0.5,
+          py = y + 0.5;
+        const u = t.a * px - t.b * py + t.tx,
+          v = t.b * px + t.a * py + t.ty;
+        if (u < 1 || v < 1 || u > B.width - 1 || v > B.height - 1) continue;
+        const want = A.data[y * A.width + x]!,
+          have = sample(B, u, v),
+          dx = sample(gx, u, v),
+          dy = sample(gy, u, v);
+        shared++;
+        aa += want * want;
+        bb += have * have;
+        ab += want * have;
+        const e = want - have,
+          w = 1 / (1 + (e * e) / 2);
+        // About the middle of the picture, where turn and shift do not mix.
+        const rx = (px - cx) / unit,
+          ry = (py - cy) / unit;
+        const j0 = dx * rx + dy * ry,
+          j1 = -dx * ry + dy * rx,
+          w0 = w * j0,
+          w1 = w * j1,
+          w2 = w * dx,
+          w3 = w * dy;
+        n00 += w0 * j0;
+        n01 += w0 * j1;
+        n02 += w0 * dx;
+        n03 += w0 * dy;
+        n11 += w1 * j1;
+        n12 += w1 * dx;
+        n13 += w1 * dy;
+        n22 += w2 * dx;
+        n23 += w2 * dy;
+        n33 += w3 * dy;
+        g0 += w0 * e;
+        g1 += w1 * e;
+        g2 += w2 * e;
+        g3 += w3 * e;
+      }
     // A few pixels are alike by chance.
-    if (shared < LEAST_SHARED * Math.min(A.width * A.height * (t.a ** 2 + t.b ** 2), B.width * B.height)) return { t: start, likeness: -1 };
+    if (shared < LEAST_SHARED * Math.min(A.width * A.height * (t.a ** 2 + t.b ** 2), B.width * B.height))
+      return { t: start, likeness: -1 };
     likeness = aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : -1;
     const more = (n: number) => n * 1.001 + 1e-6;
-    const d = solve4([[more(n00), n01, n02, n03, g0], [n01, more(n11), n12, n13, g1], [n02, n12, more(n22), n23, g2], [n03, n13, n23, more(n33), g3]]);
+    const d = solve4([
+      [more(n00), n01, n02, n03, g0],
+      [n01, more(n11), n12, n13, g1],
+      [n02, n12, more(n22), n23, g2],
+      [n03, n13, n23, more(n33), g3],
+    ]);
     if (!d) break;
     const [da, db] = [d[0]! / unit, d[1]! / unit];
-    t = { a: t.a + da, b: t.b + db, tx: t.tx + d[2]! - da * cx + db * cy, ty: t.ty + d[3]! - db * cx - da * cy };
+    t = {
+      a: t.a + da,
+      b: t.b + db,
+      tx: t.tx + d[2]! - da * cx + db * cy,
+      ty: t.ty + d[3]! - db * cx - da * cy,
+    };
     if (Math.abs(d[0]!) + Math.abs(d[1]!) + Math.abs(d[2]!) + Math.abs(d[3]!) < 0.004) break;
   }
   return { t, likeness };
@@ -87,12 +165,18 @@ function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; l
 /** Four equations, each with its right side last; null where they say nothing. */
 function solve4(m: number[][]): number[] | null {
   for (let i = 0; i < 4; i++) {
-    const p = m.slice(i).reduce((best, row, k) => (Math.abs(row[i]!) > Math.abs(m[best]![i]!) ? i + k : best), i);
+    const p = m
+      .slice(i)
+      .reduce((best, row, k) => (Math.abs(row[i]!) > Math.abs(m[best]![i]!) ? i + k : best), i);
     [m[i], m[p]] = [m[p]!, m[i]!];
     if (Math.abs(m[i]![i]!) < 1e-12) return null;
-    for (let r = i + 1; r < 4; r++) { const f = m[r]![i]! / m[i]![i]!; for (let c = i; c < 5; c++) m[r]![c]! -= f * m[i]![c]!; }
+    for (let r = i + 1; r < 4; r++) {
+      const f = m[r]![i]! / m[i]![i]!;
+      for (let c = i; c < 5; c++) m[r]![c]! -= f * m[i]![c]!;
+    }
   }
   const x = [0, 0, 0, 0];
-  for (let i = 3; i >= 0; i--) x[i] = (m[i]![4]! - m[i]!.slice(i + 1, 4).reduce((a, v, k) => a + v * x[i + 1 + k]!, 0)) / m[i]![i]!;
+  for (let i = 3; i >= 0; i--)
+    x[i] = (m[i]![4]! - m[i]!.slice(i + 1, 4).reduce((a, v, k) => a + v * x[i + 1 + k]!, 0)) / m[i]![i]!;
   return x;
 }

@@ -12,15 +12,24 @@ export function smaller(halves: readonly Plane[], k: number): Plane {
   if (k >= 1) return halves[0]!;
   let n = 0;
   while (n + 1 < halves.length && k * 2 ** (n + 1) <= 1) n++;
-  const from = halves[n]!, rest = k * 2 ** n, whole = (side: number) => Math.max(1, Math.floor(side * rest + 1e-9));
-  return resample({ ...from, channels: 1 }, { width: whole(from.width), height: whole(from.height) }, 'mitchell', 1 / rest);
+  const from = halves[n]!,
+    rest = k * 2 ** n,
+    whole = (side: number) => Math.max(1, Math.floor(side * rest + 1e-9));
+  return resample(
+    { ...from, channels: 1 },
+    { width: whole(from.width), height: whole(from.height) },
+    'mitchell',
+    1 / rest,
+  );
 }
 
 /** The picture and its halves, down to a few pixels. */
 export function halved(p: Plane): Plane[] {
   const list = [p];
   for (let last = p; Math.min(last.width, last.height) >= 32; last = list.at(-1)!) {
-    const width = last.width >> 1, height = last.height >> 1, data = new Float32Array(width * height);
+    const width = last.width >> 1,
+      height = last.height >> 1,
+      data = new Float32Array(width * height);
     halve(last, width, height, data);
     list.push({ width, height, data });
   }
@@ -28,25 +37,41 @@ export function halved(p: Plane): Plane[] {
 }
 
 function halve(from: Plane, width: number, height: number, to: Float32Array) {
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-    const at = 2 * y * from.width + 2 * x;
-    to[y * width + x] = (from.data[at]! + from.data[at + 1]! + from.data[at + from.width]! + from.data[at + from.width + 1]!) / 4;
-  }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const at = 2 * y * from.width + 2 * x;
+      to[y * width + x] =
+        (from.data[at]! +
+          from.data[at + 1]! +
+          from.data[at + from.width]! +
+          from.data[at + from.width + 1]!) /
+        4;
+    }
 }
 
 /** Made smaller by a factor, from the last half that is still larger. */
 export function fromHalves(halves: readonly Plane[], k: number): Plane {
-  const first = halves[0]!, width = Math.max(1, Math.round(first.width * k)), height = Math.max(1, Math.round(first.height * k));
+  const first = halves[0]!,
+    width = Math.max(1, Math.round(first.width * k)),
+    height = Math.max(1, Math.round(first.height * k));
   const from = [...halves].reverse().find((h) => h.width >= width && h.height >= height) ?? first;
   return from.width === width ? from : resample({ ...from, channels: 1 }, { width, height }, 'mitchell');
 }
 
 /** Bilinear, the middle of the first pixel at a half. */
 export function sample(p: Plane, u: number, v: number): number {
-  const x = Math.min(p.width - 1.001, Math.max(0, u - 0.5)), y = Math.min(p.height - 1.001, Math.max(0, v - 0.5));
-  const i = x | 0, j = y | 0, fx = x - i, fy = y - j, at = j * p.width + i;
+  const x = Math.min(p.width - 1.001, Math.max(0, u - 0.5)),
+    y = Math.min(p.height - 1.001, Math.max(0, v - 0.5));
+  const i = x | 0,
+    j = y | 0,
+    fx = x - i,
+    fy = y - j,
+    at = j * p.width + i;
   const d = p.data;
-  return (d[at]! * (1 - fx) + d[at + 1]! * fx) * (1 - fy) + (d[at + p.width]! * (1 - fx) + d[at + p.width + 1]! * fx) * fy;
+  return (
+    (d[at]! * (1 - fx) + d[at + 1]! * fx) * (1 - fy) +
+    (d[at + p.width]! * (1 - fx) + d[at + p.width + 1]! * fx) * fy
+  );
 }
 
 /** Less contrast than this, in L*, is noise and is not raised to full. */
@@ -54,14 +79,27 @@ const QUIET = 2.5;
 
 /** Local mean taken off and local contrast brought to one, over a box some pixels wide; what lies outside a mask counts for nothing. */
 export function evened(p: Plane, radius: number, mask?: Uint8Array): Plane {
-  const { width, height, data } = p, n = width * height;
-  const ones = new Float32Array(n), values = new Float32Array(n);
-  for (let i = 0; i < n; i++) { const m = mask ? mask[i]! : 1; ones[i] = m; values[i] = m * data[i]!; }
-  const count = boxed(ones, width, height, radius), mean = boxed(values, width, height, radius);
-  const apart = new Float32Array(n), square = new Float32Array(n);
-  for (let i = 0; i < n; i++) if (ones[i]) { apart[i] = data[i]! - mean[i]! / Math.max(1e-6, count[i]!); square[i] = apart[i]! ** 2; }
+  const { width, height, data } = p,
+    n = width * height;
+  const ones = new Float32Array(n),
+    values = new Float32Array(n);
+  for (let i = 0; i < n; i++) {
+    const m = mask ? mask[i]! : 1;
+    ones[i] = m;
+    values[i] = m * data[i]!;
+  }
+  const count = boxed(ones, width, height, radius),
+    mean = boxed(values, width, height, radius);
+  const apart = new Float32Array(n),
+    square = new Float32Array(n);
+  for (let i = 0; i < n; i++)
+    if (ones[i]) {
+      apart[i] = data[i]! - mean[i]! / Math.max(1e-6, count[i]!);
+      square[i] = apart[i]! ** 2;
+    }
   const spread = boxed(square, width, height, radius);
-  for (let i = 0; i < n; i++) apart[i] = ones[i] ? apart[i]! / Math.sqrt(spread[i]! / Math.max(1e-6, count[i]!) + QUIET ** 2) : 0;
+  for (let i = 0; i < n; i++)
+    apart[i] = ones[i] ? apart[i]! / Math.sqrt(spread[i]! / Math.max(1e-6, count[i]!) + QUIET ** 2) : 0;
   return { width, height, data: apart };
 }
 
@@ -69,7 +107,8 @@ export function evened(p: Plane, radius: number, mask?: Uint8Array): Plane {
 function boxed(data: Float32Array, width: number, height: number, radius: number): Float32Array {
   let now = data;
   for (let pass = 0; pass < 2; pass++) {
-    const across = new Float32Array(data.length), down = new Float32Array(data.length);
+    const across = new Float32Array(data.length),
+      down = new Float32Array(data.length);
     for (let y = 0; y < height; y++) boxLine(now, across, y * width, 1, width, radius);
     for (let x = 0; x < width; x++) boxLine(across, down, x, width, height, radius);
     now = down;
@@ -77,7 +116,14 @@ function boxed(data: Float32Array, width: number, height: number, radius: number
   return now;
 }
 
-function boxLine(from: Float32Array, to: Float32Array, start: number, step: number, n: number, r: number) {
+function boxLine(
+  from: Float32Array,
+  to: Float32Array,
+  start: number,
+  step: number,
+  n: number,
+  r: number,
+) {
   let sum = 0;
   for (let i = 0; i <= Math.min(r, n - 1); i++) sum += from[start + i * step]!;
   for (let i = 0; i < n; i++) {

@@ -30,21 +30,33 @@ const UNSURE = 0.55;
  * Source: Lewis 1995; Lucas and Kanade 1981.
  */
 export function findPicture(one: Plane, other: Plane, most = SIZES.length): Found | null {
-  for (const [field, p] of [['one', one], ['other', other]] as const) if (p.width < 24 || p.height < 24) throw new InputError(field, `${p.width} × ${p.height} px`, 'at least 24 × 24 px');
-  const sizes = [...SIZES].sort((a, b) => Math.abs(Math.log(a / 0.85)) - Math.abs(Math.log(b / 0.85))).slice(0, most);
-  const ones = halved(one), others = halved(other);
+  for (const [field, p] of [
+    ['one', one],
+    ['other', other],
+  ] as const)
+    if (p.width < 24 || p.height < 24)
+      throw new InputError(field, `${p.width} × ${p.height} px`, 'at least 24 × 24 px');
+  const sizes = [...SIZES]
+    .sort((a, b) => Math.abs(Math.log(a / 0.85)) - Math.abs(Math.log(b / 0.85)))
+    .slice(0, most);
+  const ones = halved(one),
+    others = halved(other);
   const aspect = Math.max(one.width, one.height) / Math.min(one.width, one.height);
   let best: Found | null = null;
   for (const square of most < SIZES.length ? COARSE.slice(0, 1) : COARSE) {
-    const cache = new Map<number, Prepared>(), coarse = Math.min(2.2 * square, square * Math.sqrt(aspect));
+    const cache = new Map<number, Prepared>(),
+      coarse = Math.min(2.2 * square, square * Math.sqrt(aspect));
     let candidates: (Similarity & { score: number })[] = [];
     let any = false;
     for (let i = 0; i < sizes.length; i++) {
-      for (const degrees of TURNS) candidates.push(...roughly(ones, others, sizes[i]!, degrees, coarse, cache));
+      for (const degrees of TURNS)
+        candidates.push(...roughly(ones, others, sizes[i]!, degrees, coarse, cache));
       if ((i + 1) % 9 && i < sizes.length - 1) continue;
       any ||= candidates.length > 0;
       candidates.sort((a, b) => b.score - a.score);
-      const likest = distinct(candidates, 12).map((c) => refined(ones, others, c, [80])).sort((a, b) => b.likeness - a.likeness);
+      const likest = distinct(candidates, 12)
+        .map((c) => refined(ones, others, c, [80]))
+        .sort((a, b) => b.likeness - a.likeness);
       for (const c of distinct(likest, 4)) {
         const fine = refined(ones, others, c, [128, 256]);
         if (possible(fine) && (!best || fine.likeness > best.likeness)) best = fine;
@@ -59,14 +71,22 @@ export function findPicture(one: Plane, other: Plane, most = SIZES.length): Foun
 }
 
 /** What is like by chance is often far too small, or turned far. */
-const possible = (f: Found) => f.likeness > 0 && f.scale > 0.22 && f.scale < 4.2 && Math.abs(f.degrees) < 6;
+const possible = (f: Found) =>
+  f.likeness > 0 && f.scale > 0.22 && f.scale < 4.2 && Math.abs(f.degrees) < 6;
 
 /** The first of those that lie in different places. */
 function distinct<T extends Similarity>(sorted: T[], most: number): T[] {
   const kept: T[] = [];
   for (const c of sorted) {
     if (kept.length >= most) break;
-    if (!kept.some((k) => Math.abs(Math.log(Math.hypot(k.a, k.b) / Math.hypot(c.a, c.b))) < 0.09 && Math.hypot(k.tx - c.tx, k.ty - c.ty) < 12 * Math.max(1, Math.hypot(c.a, c.b)))) kept.push(c);
+    if (
+      !kept.some(
+        (k) =>
+          Math.abs(Math.log(Math.hypot(k.a, k.b) / Math.hypot(c.a, c.b))) < 0.09 &&
+          Math.hypot(k.tx - c.tx, k.ty - c.ty) < 12 * Math.max(1, Math.hypot(c.a, c.b)),
+      )
+    )
+      kept.push(c);
   }
   return kept;
 }

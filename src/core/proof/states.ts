@@ -6,7 +6,11 @@ export const PROOF_KINDS = ['whole', 'snippet', 'strip', 'thumbnails', 'reduced'
 export type ProofKind = (typeof PROOF_KINDS)[number];
 export type ProofVerdict = 'accept' | 'adjust' | 'reject';
 
-export const VERDICT_LEADS_TO: Readonly<Record<ProofVerdict, ProofState>> = { accept: 'accepted', adjust: 'adjust', reject: 'rejected' };
+export const VERDICT_LEADS_TO: Readonly<Record<ProofVerdict, ProofState>> = {
+  accept: 'accepted',
+  adjust: 'adjust',
+  reject: 'rejected',
+};
 
 /**
  * Whether a proof has dried long enough to be judged.
@@ -22,20 +26,51 @@ export function dried(madeAt: string, dryHours: number, now: string): { hours: n
 }
 
 /** What the client was sent and what they said. Their acceptance of a known limit is in writing with the proof. */
-export type ClientAnswer = { to: string; sentAt: string; answer: 'waiting' | 'accepted' | 'asks for changes'; answeredAt: string | null; words: string };
+export type ClientAnswer = {
+  to: string;
+  sentAt: string;
+  answer: 'waiting' | 'accepted' | 'asks for changes';
+  answeredAt: string | null;
+  words: string;
+};
 
 /**
  * What a proof was made of; a difference in any part makes an accepted proof stale. Parts that were not known when it was made
  * are left out, and are not held against it. Another lot only warns: paper differs a little from one to the next.
  */
-export type Formula = { masterId: string; formatId: string; formatStamp: string; paperId: string; routeId: string; prep?: string; profileId?: string; intent?: Intent; machineId?: string; lotId?: string };
-const PARTS: Readonly<Record<Exclude<keyof Formula, 'lotId'>, string>> = { masterId: 'the file', formatId: 'the format', formatStamp: '', prep: 'the prep', paperId: 'the paper', routeId: 'the route', profileId: 'the profile', intent: 'the intent', machineId: 'the machine' };
+export type Formula = {
+  masterId: string;
+  formatId: string;
+  formatStamp: string;
+  paperId: string;
+  routeId: string;
+  prep?: string;
+  profileId?: string;
+  intent?: Intent;
+  machineId?: string;
+  lotId?: string;
+};
+const PARTS: Readonly<Record<Exclude<keyof Formula, 'lotId'>, string>> = {
+  masterId: 'the file',
+  formatId: 'the format',
+  formatStamp: '',
+  prep: 'the prep',
+  paperId: 'the paper',
+  routeId: 'the route',
+  profileId: 'the profile',
+  intent: 'the intent',
+  machineId: 'the machine',
+};
 
 /** Whether the paper comes from another lot than the proof's: a warning, no more. @example otherLot({ masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r', lotId: '1' }, { masterId: 'a', formatId: 'f', formatStamp: '1', paperId: 'p', routeId: 'r', lotId: '2' }) // true */
-export const otherLot = (then: Formula, now: Formula): boolean => Boolean(then.lotId && now.lotId && then.lotId !== now.lotId);
+export const otherLot = (then: Formula, now: Formula): boolean =>
+  Boolean(then.lotId && now.lotId && then.lotId !== now.lotId);
 
 /** What Glassine itself sees to be different between two rounds, lot included. */
-export const changedBetween = (last: Formula, now: Formula): string[] => [...staleParts(last, now), ...(otherLot(last, now) ? ['the lot'] : [])];
+export const changedBetween = (last: Formula, now: Formula): string[] => [
+  ...staleParts(last, now),
+  ...(otherLot(last, now) ? ['the lot'] : []),
+];
 
 /**
  * Which parts of a formula differ now from when the proof was made.
@@ -44,7 +79,9 @@ export const changedBetween = (last: Formula, now: Formula): string[] => [...sta
  */
 export function staleParts(then: Formula, now: Formula): string[] {
   const known = (k: keyof Formula) => then[k] !== undefined && now[k] !== undefined && then[k] !== now[k];
-  return (Object.keys(PARTS) as (keyof typeof PARTS)[]).filter(known).flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [PARTS[k]]));
+  return (Object.keys(PARTS) as (keyof typeof PARTS)[])
+    .filter(known)
+    .flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [PARTS[k]]));
 }
 
 /**
@@ -54,9 +91,18 @@ export function staleParts(then: Formula, now: Formula): string[] {
  */
 export function stampParts(then: string, now: string): string[] {
   const read = (stamp: string) => {
-    const [measures, crop = '', finish = ''] = [stamp.split('/').slice(0, 6), /\/(crop [^/]*)/.exec(stamp)?.[1], /\/(finish .*)$/.exec(stamp)?.[1]];
+    const [measures, crop = '', finish = ''] = [
+      stamp.split('/').slice(0, 6),
+      /\/(crop [^/]*)/.exec(stamp)?.[1],
+      /\/(finish .*)$/.exec(stamp)?.[1],
+    ];
     return { image: measures.slice(0, 2).join(), border: measures.slice(2).join(), crop, finish };
   };
   const [a, b] = [read(then), read(now)];
-  return [a.image !== b.image && 'the image size', a.border !== b.border && 'the border', a.crop !== b.crop && 'the crop', a.finish !== b.finish && 'its title line, strip or bleed'].filter((x) => x !== false);
+  return [
+    a.image !== b.image && 'the image size',
+    a.border !== b.border && 'the border',
+    a.crop !== b.crop && 'the crop',
+    a.finish !== b.finish && 'its title line, strip or bleed',
+  ].filter((x) => x !== false);
 }

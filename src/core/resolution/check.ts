@@ -1,6 +1,14 @@
 import { InputError } from '../errors';
 import type { Finding, Mark, Working } from '../finding';
-import { formatLength, formatSize, orientationOf, toDecimals, UM_PER_INCH, type Size, type Um } from '../measure';
+import {
+  formatLength,
+  formatSize,
+  orientationOf,
+  toDecimals,
+  UM_PER_INCH,
+  type Size,
+  type Um,
+} from '../measure';
 import { eyePpi, judgedDistanceOf, NOSE_DISTANCE_UM } from './distance';
 import { requiredPpi, schoolInWords, type School } from './school';
 
@@ -42,14 +50,29 @@ export function checkResolution(pixels: Pixels, print: Size, school: School): Re
   const down = ppiOf(pixels.height, print.height, 'height');
   const ppi = Math.min(across, down);
   const asked = requiredPpi(school, print);
-  const verdict: ResolutionVerdict = ppi >= asked ? 'holds' : ppi >= asked * STRETCHED_FROM ? 'stretched' : 'too thin';
-  const judgedDistance = (school.kind === 'distance' ? school.distance : undefined) ?? judgedDistanceOf(print);
-  const result = { ppi, requiredPpi: asked, factor: asked / ppi, judgedDistance, ppiAtJudged: eyePpi(judgedDistance), ppiAtNose: eyePpi(NOSE_DISTANCE_UM), verdict };
-  return { ...result, finding: findingOf(result, pixels, print), working: workingOf(result, pixels, print, school, across <= down ? 'width' : 'height') };
+  const verdict: ResolutionVerdict =
+    ppi >= asked ? 'holds' : ppi >= asked * STRETCHED_FROM ? 'stretched' : 'too thin';
+  const judgedDistance =
+    (school.kind === 'distance' ? school.distance : undefined) ?? judgedDistanceOf(print);
+  const result = {
+    ppi,
+    requiredPpi: asked,
+    factor: asked / ppi,
+    judgedDistance,
+    ppiAtJudged: eyePpi(judgedDistance),
+    ppiAtNose: eyePpi(NOSE_DISTANCE_UM),
+    verdict,
+  };
+  return {
+    ...result,
+    finding: findingOf(result, pixels, print),
+    working: workingOf(result, pixels, print, school, across <= down ? 'width' : 'height'),
+  };
 }
 
 function ppiOf(px: number, um: Um, side: 'width' | 'height'): number {
-  if (!(Number.isInteger(px) && px > 0)) throw new InputError(`pixels.${side}`, px, 'a whole number of pixels above zero');
+  if (!(Number.isInteger(px) && px > 0))
+    throw new InputError(`pixels.${side}`, px, 'a whole number of pixels above zero');
   if (!(um > 0)) throw new InputError(`print.${side}`, um, 'a printed side above zero');
   return px / (um / UM_PER_INCH);
 }
@@ -60,7 +83,8 @@ const MARK: Record<ResolutionVerdict, Mark> = { holds: 'holds', stretched: 'care
 export function shownPpi(ppi: number, asked?: number): string {
   const decimals = ppi < 1000 ? 1 : 0;
   const rounded = toDecimals(ppi, decimals);
-  if (asked !== undefined && ppi < asked && rounded >= asked) return (Math.floor(ppi * 1000) / 1000).toFixed(3);
+  if (asked !== undefined && ppi < asked && rounded >= asked)
+    return (Math.floor(ppi * 1000) / 1000).toFixed(3);
   return rounded.toFixed(decimals);
 }
 
@@ -72,15 +96,22 @@ type Core = Omit<ResolutionCheck, 'finding' | 'working'>;
 function findingOf(r: Core, pixels: Pixels, print: Size): Finding {
   const size = formatSize(print, 'mm');
   const figures = `${shownPpi(r.ppi, r.requiredPpi)} ppi, ${shownAsked(r.requiredPpi)} asked`;
-  const swapped = orientationOf(pixels) !== orientationOf(print) && orientationOf(pixels) !== 'square' && orientationOf(print) !== 'square';
-  const turned = swapped ? ` The picture is ${orientationOf(pixels)}, the print ${orientationOf(print)}: is one of them turned?` : '';
+  const swapped =
+    orientationOf(pixels) !== orientationOf(print) &&
+    orientationOf(pixels) !== 'square' &&
+    orientationOf(print) !== 'square';
+  const turned = swapped
+    ? ` The picture is ${orientationOf(pixels)}, the print ${orientationOf(print)}: is one of them turned?`
+    : '';
   const says = {
     holds: `Holds at ${size}: ${figures}.`,
     stretched: `Stretched at ${size}: ${figures}. The file would be enlarged ${toDecimals(r.factor, 2)} × on each side; print a snippet proof first.`,
     'too thin': `Too thin at ${size}: ${figures}, ${Math.round((100 * r.ppi) / r.requiredPpi)} % of it. Do not offer this size from this file.`,
   }[r.verdict];
   return {
-    verdict: MARK[r.verdict], word: r.verdict, says: says + turned,
+    verdict: MARK[r.verdict],
+    word: r.verdict,
+    says: says + turned,
     because: [
       { name: 'ppi', value: r.ppi, unit: 'ppi' },
       { name: 'asked', value: r.requiredPpi, unit: 'ppi' },
@@ -89,7 +120,13 @@ function findingOf(r: Core, pixels: Pixels, print: Size): Finding {
   };
 }
 
-function workingOf(r: Core, pixels: Pixels, print: Size, school: School, side: 'width' | 'height'): Working {
+function workingOf(
+  r: Core,
+  pixels: Pixels,
+  print: Size,
+  school: School,
+  side: 'width' | 'height',
+): Working {
   const ppi = shownPpi(r.ppi, r.requiredPpi);
   const mm = (um: Um) => formatLength(um, 'mm');
   return {
@@ -97,7 +134,10 @@ function workingOf(r: Core, pixels: Pixels, print: Size, school: School, side: '
     steps: [
       { sum: `${pixels[side]} px ÷ (${mm(print[side])} ÷ 25.4)`, result: `${ppi} ppi` },
       { sum: `asked by ${schoolInWords(school)}`, result: `${shownAsked(r.requiredPpi)} ppi` },
-      { sum: `${ppi} ÷ ${shownAsked(r.requiredPpi)} asked`, result: `${toDecimals(1 / r.factor, 2).toFixed(2)} × what is needed` },
+      {
+        sum: `${ppi} ÷ ${shownAsked(r.requiredPpi)} asked`,
+        result: `${toDecimals(1 / r.factor, 2).toFixed(2)} × what is needed`,
+      },
     ],
     notes: [
       `The ${side} governs: it has the fewer pixels to the inch.`,

@@ -25,8 +25,14 @@ export type Rung = {
 export function croppedTo(pixels: Pixels, frame: Size): Pixels {
   const wide = pixels.width * frame.height > pixels.height * frame.width;
   return wide
-    ? { width: Math.max(1, Math.round((pixels.height * frame.width) / frame.height)), height: pixels.height }
-    : { width: pixels.width, height: Math.max(1, Math.round((pixels.width * frame.height) / frame.width)) };
+    ? {
+        width: Math.max(1, Math.round((pixels.height * frame.width) / frame.height)),
+        height: pixels.height,
+      }
+    : {
+        width: pixels.width,
+        height: Math.max(1, Math.round((pixels.width * frame.height) / frame.width)),
+      };
 }
 
 /**
@@ -35,7 +41,12 @@ export function croppedTo(pixels: Pixels, frame: Size): Pixels {
  * @throws InputError for pixels not above zero
  * @example ladder({ width: 6000, height: 4000 }, ['squares'], { kind: 'flat', ppi: 300 }).length // 6
  */
-export function ladder(pixels: Pixels, families: readonly FamilyName[], school: School, own: readonly Size[] = []): Rung[] {
+export function ladder(
+  pixels: Pixels,
+  families: readonly FamilyName[],
+  school: School,
+  own: readonly Size[] = [],
+): Rung[] {
   return families.flatMap((family) => sizesOf(family, own).map((frame) => rung(pixels, frame, school)));
 }
 
@@ -44,23 +55,42 @@ export function ladder(pixels: Pixels, families: readonly FamilyName[], school: 
  *
  * @example ladderAcross({ width: 6000, height: 4000 }, ['ISO A'], { kind: 'flat', ppi: 300 })[0].frame // { width: 105000, height: 148000 }
  */
-export function ladderAcross(pixels: Pixels, families: readonly FamilyName[], school: School, own: readonly Size[] = []): Rung[] {
-  return families.flatMap((family) => sizesOf(family, own).filter((f) => f.size.width !== f.size.height).map((f) => rung(pixels, f, school, true)));
+export function ladderAcross(
+  pixels: Pixels,
+  families: readonly FamilyName[],
+  school: School,
+  own: readonly Size[] = [],
+): Rung[] {
+  return families.flatMap((family) =>
+    sizesOf(family, own)
+      .filter((f) => f.size.width !== f.size.height)
+      .map((f) => rung(pixels, f, school, true)),
+  );
 }
 
 function rung(pixels: Pixels, { family, name, size }: FrameSize, school: School, across = false): Rung {
-  const laid = laidLike(size, pixels), frame = across ? turned(laid) : laid;
+  const laid = laidLike(size, pixels),
+    frame = across ? turned(laid) : laid;
   const cropped = croppedTo(pixels, frame);
   const ratio = ratioOf(pixels, frame);
   return {
-    key: `${family}:${frame.width}x${frame.height}`, family, name, frame, ratio, cropped,
+    key: `${family}:${frame.width}x${frame.height}`,
+    family,
+    name,
+    frame,
+    ratio,
+    cropped,
     // Within half a percent a picture counts as the frame's shape; rounding to whole pixels must not cost it a verdict.
     check: checkResolution(cropped, frame, school),
   };
 }
 
 /** How many rungs hold, are stretched, are too thin. */
-export function countVerdicts(rungs: readonly Rung[]): { holds: number; stretched: number; tooThin: number } {
+export function countVerdicts(rungs: readonly Rung[]): {
+  holds: number;
+  stretched: number;
+  tooThin: number;
+} {
   const count = (v: string) => rungs.filter((r) => r.check.verdict === v).length;
   return { holds: count('holds'), stretched: count('stretched'), tooThin: count('too thin') };
 }

@@ -14,7 +14,8 @@ import { requiredPpi, type School } from './school';
 export function largestPrint(pixels: Pixels, ppi: number): Size {
   if (!(ppi > 0)) throw new InputError('ppi', ppi, 'pixels per inch above zero');
   const side = (px: number, name: string) => {
-    if (!(Number.isInteger(px) && px > 0)) throw new InputError(`pixels.${name}`, px, 'a whole number of pixels above zero');
+    if (!(Number.isInteger(px) && px > 0))
+      throw new InputError(`pixels.${name}`, px, 'a whole number of pixels above zero');
     return Math.floor((px * UM_PER_INCH) / ppi);
   };
   return { width: side(pixels.width, 'width'), height: side(pixels.height, 'height') };
@@ -30,10 +31,14 @@ const MOST_LONG_MM = 1_200;
  * @example largestFor({ width: 9449, height: 7087 }, { kind: 'flat', ppi: 300 }) // { width: 800000, height: 600021 }
  */
 export function largestFor(pixels: Pixels, school: School): Size | null {
-  const long = Math.max(pixels.width, pixels.height), short = Math.min(pixels.width, pixels.height);
+  const long = Math.max(pixels.width, pixels.height),
+    short = Math.min(pixels.width, pixels.height);
   for (let mm = MOST_LONG_MM; mm >= 50; mm--) {
     const sides = [mm * 1_000, Math.round((mm * 1_000 * short) / long)] as const;
-    const size = pixels.width >= pixels.height ? { width: sides[0], height: sides[1] } : { width: sides[1], height: sides[0] };
+    const size =
+      pixels.width >= pixels.height
+        ? { width: sides[0], height: sides[1] }
+        : { width: sides[1], height: sides[0] };
     if ((long * UM_PER_INCH) / sides[0] >= requiredPpi(school, size)) return size;
   }
   return null;

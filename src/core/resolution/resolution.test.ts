@@ -40,37 +40,54 @@ describe('pixels per inch', () => {
     [2000, 'stretched'],
     [1999, 'too thin'],
   ] as const)('%i px over 10 in at 300 ppi: %s', (px, verdict) => {
-    expect(checkResolution({ width: px, height: px }, { width: 254_000, height: 254_000 }, FLAT).verdict).toBe(verdict);
+    expect(
+      checkResolution({ width: px, height: px }, { width: 254_000, height: 254_000 }, FLAT).verdict,
+    ).toBe(verdict);
   });
 
   test('a size that misses by a hair is never shown as the figure it misses', () => {
     expect(shownPpi(299.97, 300)).toBe('299.970');
     expect(shownPpi(300.02, 300)).toBe('300.0');
-    expect(checkResolution({ width: 2999, height: 2999 }, { width: 254_000, height: 254_000 }, FLAT).finding.says).toContain('299.9 ppi');
+    expect(
+      checkResolution({ width: 2999, height: 2999 }, { width: 254_000, height: 254_000 }, FLAT).finding
+        .says,
+    ).toContain('299.9 ppi');
   });
 
   test('stretched says by how much and asks for a snippet; too thin says not to offer it', () => {
-    expect(checkResolution({ width: 2400, height: 2400 }, { width: 254_000, height: 254_000 }, FLAT).finding.says).toMatch(
-      /1\.25 × on each side; print a snippet/,
-    );
-    expect(checkResolution({ width: 900, height: 900 }, { width: 254_000, height: 254_000 }, FLAT).finding.says).toMatch(
-      /30 % of it\. Do not offer/,
-    );
+    expect(
+      checkResolution({ width: 2400, height: 2400 }, { width: 254_000, height: 254_000 }, FLAT).finding
+        .says,
+    ).toMatch(/1\.25 × on each side; print a snippet/);
+    expect(
+      checkResolution({ width: 900, height: 900 }, { width: 254_000, height: 254_000 }, FLAT).finding
+        .says,
+    ).toMatch(/30 % of it\. Do not offer/);
   });
 
   test('portrait on landscape is said, not taken for a slip', () => {
     expect(checkResolution({ width: 4000, height: 6000 }, mm('300x200'), FLAT).finding.says).toMatch(
       /The picture is portrait, the print landscape/,
     );
-    expect(checkResolution({ width: 4000, height: 4000 }, mm('300x200'), FLAT).finding.says).not.toMatch(/turned/);
+    expect(checkResolution({ width: 4000, height: 4000 }, mm('300x200'), FLAT).finding.says).not.toMatch(
+      /turned/,
+    );
   });
 
   test('twice the pixels are twice the ppi, twice the print is half', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 100, max: 20_000 }), fc.integer({ min: 50_000, max: 2_000_000 }), (px, um) => {
-        const of = (p: number, u: number) => checkResolution({ width: p, height: p }, { width: u, height: u }, FLAT).ppi;
-        return Math.abs(of(2 * px, um) / of(px, um) - 2) < 1e-9 && Math.abs(of(px, 2 * um) * 2 - of(px, um)) < 1e-6;
-      }),
+      fc.property(
+        fc.integer({ min: 100, max: 20_000 }),
+        fc.integer({ min: 50_000, max: 2_000_000 }),
+        (px, um) => {
+          const of = (p: number, u: number) =>
+            checkResolution({ width: p, height: p }, { width: u, height: u }, FLAT).ppi;
+          return (
+            Math.abs(of(2 * px, um) / of(px, um) - 2) < 1e-9 &&
+            Math.abs(of(px, 2 * um) * 2 - of(px, um)) < 1e-6
+          );
+        },
+      ),
     );
   });
 
@@ -108,15 +125,16 @@ describe('the three schools', () => {
     expect(requiredPpi(steps, mm('500x700'))).toBe(200);
     expect(requiredPpi(steps, mm('500x400'))).toBe(300);
     expect(requiredPpi(steps, mm('501x400'))).toBe(200);
-    expect(() => requiredPpi({ kind: 'stepped', steps: [{ upTo: 100_000, ppi: 300 }] }, mm('500x400'))).toThrow(
-      expect.objectContaining({ field: 'school.steps' }),
-    );
+    expect(() =>
+      requiredPpi({ kind: 'stepped', steps: [{ upTo: 100_000, ppi: 300 }] }, mm('500x400')),
+    ).toThrow(expect.objectContaining({ field: 'school.steps' }));
   });
 
   test('under the distance school a larger print asks for fewer ppi', () => {
     fc.assert(
       fc.property(fc.integer({ min: 200, max: 3_000 }), (side) => {
-        const at = (s: number) => requiredPpi({ kind: 'distance' }, { width: s * 1_000, height: s * 1_000 });
+        const at = (s: number) =>
+          requiredPpi({ kind: 'distance' }, { width: s * 1_000, height: s * 1_000 });
         return at(side * 2) < at(side);
       }),
     );
@@ -124,7 +142,9 @@ describe('the three schools', () => {
     expect(() => requiredPpi({ kind: 'distance', distance: 50_000 }, mm('100x100'))).toThrow(
       expect.objectContaining({ field: 'school.distance' }),
     );
-    expect(() => requiredPpi({ kind: 'flat', ppi: 0 }, mm('100x100'))).toThrow(expect.objectContaining({ field: 'school.ppi' }));
+    expect(() => requiredPpi({ kind: 'flat', ppi: 0 }, mm('100x100'))).toThrow(
+      expect.objectContaining({ field: 'school.ppi' }),
+    );
   });
 
   test('each is said in words', () => {
@@ -149,7 +169,9 @@ describe('largest print', () => {
         },
       ),
     );
-    expect(() => largestPrint({ width: 10, height: 10 }, 0)).toThrow(expect.objectContaining({ field: 'ppi' }));
+    expect(() => largestPrint({ width: 10, height: 10 }, 0)).toThrow(
+      expect.objectContaining({ field: 'ppi' }),
+    );
   });
 });
 
@@ -157,13 +179,16 @@ describe('the ladder', () => {
   const rungs = ladder({ width: 9449, height: 7087 }, ['metric frames', 'ISO A', 'squares'], FLAT);
 
   test('has every size of the chosen families, laid as the picture lies', () => {
-    expect(rungs).toHaveLength(FAMILIES['metric frames'].length + FAMILIES['ISO A'].length + FAMILIES.squares.length);
+    expect(rungs).toHaveLength(
+      FAMILIES['metric frames'].length + FAMILIES['ISO A'].length + FAMILIES.squares.length,
+    );
     expect(rungs.every((r) => r.frame.width >= r.frame.height)).toBe(true);
     expect(new Set(rungs.map((r) => r.key)).size).toBe(rungs.length);
   });
 
   test('the sizes the sketch of a 67 megapixel picture names', () => {
-    const of = (w: number, h: number) => rungs.find((r) => r.frame.width === w * 1_000 && r.frame.height === h * 1_000)!;
+    const of = (w: number, h: number) =>
+      rungs.find((r) => r.frame.width === w * 1_000 && r.frame.height === h * 1_000)!;
     expect(of(400, 300).check.ppi).toBeCloseTo(600, 0);
     expect(of(400, 300).ratio.exact).toBe(true);
     expect(of(800, 600).check.verdict).toBe('holds');
@@ -182,7 +207,12 @@ describe('the ladder', () => {
         (width, height, w, h) => {
           const c = croppedTo({ width, height }, { width: w, height: h });
           const kept = c.width === width || c.height === height;
-          return kept && c.width <= width && c.height <= height && Math.abs(c.width - (c.height * w) / h) <= Math.max(1, w / h);
+          return (
+            kept &&
+            c.width <= width &&
+            c.height <= height &&
+            Math.abs(c.width - (c.height * w) / h) <= Math.max(1, w / h)
+          );
         },
       ),
     );
@@ -197,14 +227,32 @@ describe('the ladder', () => {
 
 describe('sizes of the studio’s own', () => {
   test('stand on the ladder as a family, lying as the picture does, judged like any other', () => {
-    const rungs = ladder({ width: 4_800, height: 3_600 }, ['the studio’s own'], { kind: 'flat', ppi: 300 }, [{ width: 262_500, height: 350_000 }, { width: 450_000, height: 300_000 }]);
-    expect(rungs.map((r) => [r.frame.width, r.ratio.exact, r.check.verdict])).toEqual([[350_000, true, 'holds'], [450_000, false, 'stretched']]);
-    expect(ladder({ width: 4_800, height: 3_600 }, ['the studio’s own'], { kind: 'flat', ppi: 300 })).toEqual([]);
+    const rungs = ladder(
+      { width: 4_800, height: 3_600 },
+      ['the studio’s own'],
+      { kind: 'flat', ppi: 300 },
+      [
+        { width: 262_500, height: 350_000 },
+        { width: 450_000, height: 300_000 },
+      ],
+    );
+    expect(rungs.map((r) => [r.frame.width, r.ratio.exact, r.check.verdict])).toEqual([
+      [350_000, true, 'holds'],
+      [450_000, false, 'stretched'],
+    ]);
+    expect(
+      ladder({ width: 4_800, height: 3_600 }, ['the studio’s own'], { kind: 'flat', ppi: 300 }),
+    ).toEqual([]);
   });
   test('the largest of a file’s own shape: 9 449 px at 300 ppi is 800 mm; by steps the long edge decides; by eye there is a cap', () => {
     expect(largestFor({ width: 9_449, height: 7_087 }, { kind: 'flat', ppi: 300 })!.width).toBe(800_000);
     // 300 to 500 mm: 508 mm would hold 300 but is over it, and 200 above carries to 762.
-    expect(largestFor({ width: 6_000, height: 4_000 }, { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] })!.width).toBe(762_000);
+    expect(
+      largestFor(
+        { width: 6_000, height: 4_000 },
+        { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] },
+      )!.width,
+    ).toBe(762_000);
     expect(largestFor({ width: 6_000, height: 4_000 }, { kind: 'distance' })!.width).toBe(1_200_000);
     expect(largestFor({ width: 300, height: 200 }, { kind: 'flat', ppi: 300 })).toBeNull();
   });

@@ -30,18 +30,27 @@ export function requiredPpi(school: School, print: Size): number {
   const longEdge = Math.max(print.width, print.height);
   const steps = [...school.steps].sort((a, b) => (a.upTo ?? Infinity) - (b.upTo ?? Infinity));
   const step = steps.find((s) => longEdge <= (s.upTo ?? Infinity));
-  if (!step) throw new InputError('school.steps', school.steps, `a step that covers a long edge of ${longEdge / UM_PER_MM} mm`);
+  if (!step)
+    throw new InputError(
+      'school.steps',
+      school.steps,
+      `a step that covers a long edge of ${longEdge / UM_PER_MM} mm`,
+    );
   return checkedPpi(step.ppi, 'school.steps.ppi');
 }
 
 /** The school in a few words, for a heading. @example schoolInWords({ kind: 'flat', ppi: 300 }) // 'one figure for all sizes, 300 ppi' */
 export function schoolInWords(school: School): string {
   if (school.kind === 'flat') return `one figure for all sizes, ${school.ppi} ppi`;
-  if (school.kind === 'distance') return school.distance ? `the eye at ${school.distance / UM_PER_MM} mm` : 'the eye at the judged distance';
+  if (school.kind === 'distance')
+    return school.distance
+      ? `the eye at ${school.distance / UM_PER_MM} mm`
+      : 'the eye at the judged distance';
   return `steps: ${school.steps.map((s) => `${s.ppi} ppi${s.upTo ? ` to ${s.upTo / UM_PER_MM} mm` : ' above'}`).join(', ')}`;
 }
 
 function checkedPpi(ppi: number, field: string): number {
-  if (!(ppi > 0 && ppi <= 10_000)) throw new InputError(field, ppi, 'pixels per inch between 1 and 10 000');
+  if (!(ppi > 0 && ppi <= 10_000))
+    throw new InputError(field, ppi, 'pixels per inch between 1 and 10 000');
   return ppi;
 }

@@ -2,7 +2,11 @@ import { InputError } from '../errors';
 import type { Finding } from '../finding';
 
 /** One cartridge from the day it went in to the day it ran out. */
-export type InkSpan = { /** What the cartridge held, less what charging a new machine drank of it. */ ml: number; /** Printed meanwhile, m², each print weighed by how much of this ink its picture asks (1: as much as most). */ area: number; /** Cleanings meanwhile; each throws ink away. */ cleanings: number };
+export type InkSpan = {
+  /** What the cartridge held, less what charging a new machine drank of it. */ ml: number;
+  /** Printed meanwhile, m², each print weighed by how much of this ink its picture asks (1: as much as most). */ area: number;
+  /** Cleanings meanwhile; each throws ink away. */ cleanings: number;
+};
 
 export type InkFit = {
   /** ml on a square metre of a picture that asks as much as most. */
@@ -10,14 +14,16 @@ export type InkFit = {
   /** ml that one cleaning throws away. */
   perCleaning: number;
   /** Standard errors of both; null where there is too little to tell. */
-  coverageError: number | null; cleaningError: number | null;
+  coverageError: number | null;
+  cleaningError: number | null;
   spans: number;
 };
 
 /** ml a square metre takes of one colour before any cartridge has run out, and a cleaning throws away. Starting figures of ours. */
 export const FIRST_GUESS = { coverage: 1.4, perCleaning: 0.8 };
 /** How far cleanings of different machines lie apart, ml, and how far a span’s ink is off by what nobody measures. */
-const CLEANING_SPREAD = 0.35, USUAL_NOISE = 0.04;
+const CLEANING_SPREAD = 0.35,
+  USUAL_NOISE = 0.04;
 
 /**
  * How much ink a square metre takes and a cleaning throws away, learned from cartridges that ran out: least squares of
@@ -31,31 +37,58 @@ const CLEANING_SPREAD = 0.35, USUAL_NOISE = 0.04;
 export function fitInk(spans: readonly InkSpan[]): InkFit {
   spans.forEach((s, i) => {
     if (!(s.ml > 0)) throw new InputError(`spans[${i}].ml`, s.ml, 'ml above zero');
-    if (!(s.area >= 0 && s.cleanings >= 0 && s.area + s.cleanings > 0)) throw new InputError(`spans[${i}].area`, s.area, 'something printed or cleaned');
+    if (!(s.area >= 0 && s.cleanings >= 0 && s.area + s.cleanings > 0))
+      throw new InputError(`spans[${i}].area`, s.area, 'something printed or cleaned');
   });
   if (!spans.length) return { ...FIRST_GUESS, coverageError: null, cleaningError: null, spans: 0 };
   // What is known of cleanings before anything is measured steadies the fit: few spans tell area and cleanings apart badly.
   const steady = ((USUAL_NOISE * sum(spans, (s) => s.ml)) / spans.length / CLEANING_SPREAD) ** 2;
-  const aa = sum(spans, (s) => s.area * s.area), ac = sum(spans, (s) => s.area * s.cleanings), cc = sum(spans, (s) => s.cleanings ** 2) + steady;
-  const am = sum(spans, (s) => s.area * s.ml), cm = sum(spans, (s) => s.cleanings * s.ml) + steady * FIRST_GUESS.perCleaning;
+  const aa = sum(spans, (s) => s.area * s.area),
+    ac = sum(spans, (s) => s.area * s.cleanings),
+    cc = sum(spans, (s) => s.cleanings ** 2) + steady;
+  const am = sum(spans, (s) => s.area * s.ml),
+    cm = sum(spans, (s) => s.cleanings * s.ml) + steady * FIRST_GUESS.perCleaning;
   const det = aa * cc - ac * ac;
   // Cleanings in step with area cannot be told apart from it.
   if (spans.length >= 3 && spans.some((s) => s.cleanings > 0) && det > 1e-3 * aa * cc) {
-    const coverage = (am * cc - cm * ac) / det, perCleaning = (cm * aa - am * ac) / det;
+    const coverage = (am * cc - cm * ac) / det,
+      perCleaning = (cm * aa - am * ac) / det;
     if (coverage > 0 && perCleaning >= 0) {
-      const rest = sum(spans, (s) => (s.ml - coverage * s.area - perCleaning * s.cleanings) ** 2) / (spans.length - 2);
-      return { coverage, perCleaning, coverageError: Math.sqrt((rest * cc) / det), cleaningError: Math.sqrt((rest * aa) / det), spans: spans.length };
+      const rest =
+        sum(spans, (s) => (s.ml - coverage * s.area - perCleaning * s.cleanings) ** 2) /
+        (spans.length - 2);
+      return {
+        coverage,
+        perCleaning,
+        coverageError: Math.sqrt((rest * cc) / det),
+        cleaningError: Math.sqrt((rest * aa) / det),
+        spans: spans.length,
+      };
     }
   }
   const perCleaning = spans.some((s) => s.cleanings > 0) ? FIRST_GUESS.perCleaning : 0;
   const coverage = Math.max(0, sum(spans, (s) => s.area * (s.ml - perCleaning * s.cleanings)) / aa);
-  const rest = spans.length > 1 ? sum(spans, (s) => (s.ml - perCleaning * s.cleanings - coverage * s.area) ** 2) / (spans.length - 1) : null;
-  return { coverage, perCleaning: FIRST_GUESS.perCleaning, coverageError: rest === null ? null : Math.sqrt(rest / aa), cleaningError: null, spans: spans.length };
+  const rest =
+    spans.length > 1
+      ? sum(spans, (s) => (s.ml - perCleaning * s.cleanings - coverage * s.area) ** 2) /
+        (spans.length - 1)
+      : null;
+  return {
+    coverage,
+    perCleaning: FIRST_GUESS.perCleaning,
+    coverageError: rest === null ? null : Math.sqrt(rest / aa),
+    cleaningError: null,
+    spans: spans.length,
+  };
 }
 
 const sum = <T>(list: readonly T[], of: (x: T) => number) => list.reduce((a, x) => a + of(x), 0);
 
-export type InkLevel = { /** ml left by own reckoning, and how far that may be off. */ ml: number; error: number; share: number };
+export type InkLevel = {
+  /** ml left by own reckoning, and how far that may be off. */ ml: number;
+  error: number;
+  share: number;
+};
 
 /** Error of a coverage nobody could check yet. */
 const UNSURE = 0.4;
@@ -66,14 +99,25 @@ const UNSURE = 0.4;
  * @param since what was printed and cleaned since it went in
  * @example inkLevel(100, { area: 20, cleanings: 0 }, { coverage: 2, perCleaning: 1, coverageError: 0.1, cleaningError: null, spans: 4 }) // { ml: 60, error: 2, share: 0.6 }
  */
-export function inkLevel(full: number, since: { area: number; cleanings: number }, fit: InkFit): InkLevel {
+export function inkLevel(
+  full: number,
+  since: { area: number; cleanings: number },
+  fit: InkFit,
+): InkLevel {
   const used = fit.coverage * since.area + fit.perCleaning * since.cleanings;
-  const error = Math.hypot((fit.coverageError ?? UNSURE * fit.coverage) * since.area, (fit.cleaningError ?? UNSURE * fit.perCleaning) * since.cleanings);
+  const error = Math.hypot(
+    (fit.coverageError ?? UNSURE * fit.coverage) * since.area,
+    (fit.cleaningError ?? UNSURE * fit.perCleaning) * since.cleanings,
+  );
   const ml = Math.min(full, Math.max(0, full - used));
   return { ml, error: Math.min(error, full), share: full > 0 ? ml / full : 0 };
 }
 
-export type InkForecast = { /** Days until it runs out at the present rate; null where nothing is used. */ days: number | null; earliest: number | null; /** Days from now to order. */ orderIn: number | null };
+export type InkForecast = {
+  /** Days until it runs out at the present rate; null where nothing is used. */ days: number | null;
+  earliest: number | null;
+  /** Days from now to order. */ orderIn: number | null;
+};
 
 /**
  * When a cartridge runs out, and when the next must be ordered so that it is there.
@@ -83,19 +127,47 @@ export type InkForecast = { /** Days until it runs out at the present rate; null
  * @param spare cartridges of the colour on the shelf
  * @example forecastInk({ ml: 60, error: 5, share: 0.6 }, 2, 7, 0, 100) // { days: 30, earliest: 27, orderIn: 20 }
  */
-export function forecastInk(level: InkLevel, perDay: number, deliveryDays: number, spare: number, full: number): InkForecast {
+export function forecastInk(
+  level: InkLevel,
+  perDay: number,
+  deliveryDays: number,
+  spare: number,
+  full: number,
+): InkForecast {
   if (!(perDay > 0)) return { days: null, earliest: null, orderIn: null };
-  const days = Math.floor((level.ml + spare * full) / perDay), earliest = Math.max(0, Math.floor((level.ml - level.error + spare * full) / perDay));
+  const days = Math.floor((level.ml + spare * full) / perDay),
+    earliest = Math.max(0, Math.floor((level.ml - level.error + spare * full) / perDay));
   return { days, earliest, orderIn: Math.max(0, earliest - deliveryDays) };
 }
 
 /** Whether there is ink for a print or a queue, before it starts. @example enoughInk('black', { ml: 10, error: 2, share: 0.1 }, 5).verdict // 'holds' */
 export function enoughInk(colour: string, level: InkLevel, needed: number): Finding {
   const r = (v: number) => Math.round(v * 10) / 10;
-  const because = [{ name: 'needed', value: r(needed), unit: 'ml' }, { name: 'left', value: r(level.ml), unit: 'ml' }, { name: 'give or take', value: r(level.error), unit: 'ml' }];
-  if (level.ml - level.error >= needed) return { verdict: 'holds', word: 'enough', says: `${colour}: ${r(needed)} ml needed, ${r(level.ml)} ml left, give or take ${r(level.error)}.`, because };
-  if (level.ml >= needed) return { verdict: 'care', word: 'may run out', says: `${colour} may run out: ${r(needed)} ml needed, ${r(level.ml)} ml left, give or take ${r(level.error)}. Have the next cartridge at hand before a large print starts.`, because };
-  return { verdict: 'fails', word: 'too little', says: `${colour} will run out: ${r(needed)} ml needed, ${r(level.ml)} ml left. Change it first, or print less.`, because };
+  const because = [
+    { name: 'needed', value: r(needed), unit: 'ml' },
+    { name: 'left', value: r(level.ml), unit: 'ml' },
+    { name: 'give or take', value: r(level.error), unit: 'ml' },
+  ];
+  if (level.ml - level.error >= needed)
+    return {
+      verdict: 'holds',
+      word: 'enough',
+      says: `${colour}: ${r(needed)} ml needed, ${r(level.ml)} ml left, give or take ${r(level.error)}.`,
+      because,
+    };
+  if (level.ml >= needed)
+    return {
+      verdict: 'care',
+      word: 'may run out',
+      says: `${colour} may run out: ${r(needed)} ml needed, ${r(level.ml)} ml left, give or take ${r(level.error)}. Have the next cartridge at hand before a large print starts.`,
+      because,
+    };
+  return {
+    verdict: 'fails',
+    word: 'too little',
+    says: `${colour} will run out: ${r(needed)} ml needed, ${r(level.ml)} ml left. Change it first, or print less.`,
+    because,
+  };
 }
 
 /**
@@ -105,13 +177,27 @@ export function enoughInk(colour: string, level: InkLevel, needed: number): Find
  * @param histogram counts by step for each channel, dark to light; three channels of light, or one of grey
  * @example inkWeights([[0, 1], [0, 1], [1, 0]], ['yellow']) // { yellow: 2 }
  */
-export function inkWeights(histogram: readonly (readonly number[])[], colours: readonly string[]): Record<string, number> {
-  const dark = histogram.map((counts) => { const n = counts.reduce((a, c) => a + c, 0); return n ? 1 - counts.reduce((a, c, i) => a + c * i, 0) / (n * Math.max(1, counts.length - 1)) : 0.5; });
+export function inkWeights(
+  histogram: readonly (readonly number[])[],
+  colours: readonly string[],
+): Record<string, number> {
+  const dark = histogram.map((counts) => {
+    const n = counts.reduce((a, c) => a + c, 0);
+    return n ? 1 - counts.reduce((a, c, i) => a + c * i, 0) / (n * Math.max(1, counts.length - 1)) : 0.5;
+  });
   const all = dark.reduce((a, d) => a + d, 0) / Math.max(1, dark.length);
   const of = (colour: string) => {
     const c = colour.toLowerCase();
     if (dark.length !== 3 || /black|grey|gray/.test(c)) return all;
-    return /cyan|blue/.test(c) ? dark[0]! : /magenta|red/.test(c) ? dark[1]! : /yellow/.test(c) ? dark[2]! : all;
+    return /cyan|blue/.test(c)
+      ? dark[0]!
+      : /magenta|red/.test(c)
+        ? dark[1]!
+        : /yellow/.test(c)
+          ? dark[2]!
+          : all;
   };
-  return Object.fromEntries(colours.map((c) => [c, Math.round(Math.min(2, Math.max(0.1, of(c) * 2)) * 100) / 100]));
+  return Object.fromEntries(
+    colours.map((c) => [c, Math.round(Math.min(2, Math.max(0.1, of(c) * 2)) * 100) / 100]),
+  );
 }

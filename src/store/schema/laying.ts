@@ -20,58 +20,84 @@ export const cutters = sqliteTable('cutters', {
 });
 
 /** How a size is mounted, floated or wrapped: one of each kind for a format. */
-export const mounts = sqliteTable('mounts', {
-  id: id(),
-  workId: text('work_id').notNull().references(() => works.id),
-  formatId: text('format_id').notNull().references(() => formats.id),
-  kind: text('kind').$type<MountPlan['kind']>().notNull(),
-  plan: json<MountPlan>('plan').notNull(),
-  changedAt: at('changed_at').notNull(),
-}, (t) => [uniqueIndex('mounts_once').on(t.formatId, t.kind), index('mounts_work').on(t.workId)]);
+export const mounts = sqliteTable(
+  'mounts',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    formatId: text('format_id')
+      .notNull()
+      .references(() => formats.id),
+    kind: text('kind').$type<MountPlan['kind']>().notNull(),
+    plan: json<MountPlan>('plan').notNull(),
+    changedAt: at('changed_at').notNull(),
+  },
+  (t) => [uniqueIndex('mounts_once').on(t.formatId, t.kind), index('mounts_work').on(t.workId)],
+);
 
 /** One delivery of a paper: so many sheets of a size, or so much of a roll. */
-export const lots = sqliteTable('lots', {
-  id: id(),
-  paperId: text('paper_id').notNull().references(() => papers.id),
-  name: text('name').notNull(),
-  form: text('form').$type<'sheet' | 'roll'>().notNull(),
-  widthUm: um('width_um').notNull(),
-  /** Of one sheet; a roll has none. */
-  heightUm: um('height_um'),
-  /** What all of it cost. */
-  priceMinor: integer('price_minor').notNull(),
-  receivedOn: text('received_on').notNull(),
-}, (t) => [index('lots_paper').on(t.paperId)]);
+export const lots = sqliteTable(
+  'lots',
+  {
+    id: id(),
+    paperId: text('paper_id')
+      .notNull()
+      .references(() => papers.id),
+    name: text('name').notNull(),
+    form: text('form').$type<'sheet' | 'roll'>().notNull(),
+    widthUm: um('width_um').notNull(),
+    /** Of one sheet; a roll has none. */
+    heightUm: um('height_um'),
+    /** What all of it cost. */
+    priceMinor: integer('price_minor').notNull(),
+    receivedOn: text('received_on').notNull(),
+  },
+  (t) => [index('lots_paper').on(t.paperId)],
+);
 
 /** What came into a lot and left it; on hand is their sum. Sheets, or micrometres of a roll. */
-export const stockMoves = sqliteTable('stock_moves', {
-  id: id(),
-  lotId: text('lot_id').notNull().references(() => lots.id),
-  at: at('at').notNull(),
-  kind: text('kind').$type<'received' | 'printed' | 'spoiled' | 'cut' | 'corrected'>().notNull(),
-  amount: integer('amount').notNull(),
-  costMinor: integer('cost_minor').notNull(),
-  why: text('why').notNull().default(''),
-  layoutId: text('layout_id'),
-}, (t) => [index('stock_moves_lot').on(t.lotId)]);
+export const stockMoves = sqliteTable(
+  'stock_moves',
+  {
+    id: id(),
+    lotId: text('lot_id')
+      .notNull()
+      .references(() => lots.id),
+    at: at('at').notNull(),
+    kind: text('kind').$type<'received' | 'printed' | 'spoiled' | 'cut' | 'corrected'>().notNull(),
+    amount: integer('amount').notNull(),
+    costMinor: integer('cost_minor').notNull(),
+    why: text('why').notNull().default(''),
+    layoutId: text('layout_id'),
+  },
+  (t) => [index('stock_moves_lot').on(t.lotId)],
+);
 
 export const LAYOUT_STATES = ['laid', 'queued', 'printed'] as const;
 
 /** Pieces of any works laid on one sheet or roll of a paper. */
-export const layouts = sqliteTable('layouts', {
-  id: id(),
-  name: text('name').notNull(),
-  kind: text('kind').$type<'sheet' | 'roll'>().notNull(),
-  paperId: text('paper_id').notNull().references(() => papers.id),
-  widthUm: um('width_um').notNull(),
-  heightUm: um('height_um'),
-  marginUm: um('margin_um').notNull(),
-  gapUm: um('gap_um').notNull(),
-  pieces: json<LaidPiece[]>('pieces').notNull(),
-  placements: json<Laid[]>('placements').notNull(),
-  lengthUm: um('length_um').notNull(),
-  state: text('state').$type<(typeof LAYOUT_STATES)[number]>().notNull(),
-  createdAt: at('created_at').notNull(),
-  changedAt: at('changed_at').notNull(),
-  printedAt: at('printed_at'),
-}, (t) => [index('layouts_state').on(t.state, t.changedAt)]);
+export const layouts = sqliteTable(
+  'layouts',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<'sheet' | 'roll'>().notNull(),
+    paperId: text('paper_id')
+      .notNull()
+      .references(() => papers.id),
+    widthUm: um('width_um').notNull(),
+    heightUm: um('height_um'),
+    marginUm: um('margin_um').notNull(),
+    gapUm: um('gap_um').notNull(),
+    pieces: json<LaidPiece[]>('pieces').notNull(),
+    placements: json<Laid[]>('placements').notNull(),
+    lengthUm: um('length_um').notNull(),
+    state: text('state').$type<(typeof LAYOUT_STATES)[number]>().notNull(),
+    createdAt: at('created_at').notNull(),
+    changedAt: at('changed_at').notNull(),
+    printedAt: at('printed_at'),
+  },
+  (t) => [index('layouts_state').on(t.state, t.changedAt)],
+);

@@ -12,8 +12,12 @@ import { formats, masters, works } from './works';
 export const papers = sqliteTable('papers', {
   id: id(),
   name: text('name').notNull(),
-  base: text('base').$type<'cotton' | 'alpha cellulose' | 'resin-coated' | 'canvas' | 'washi' | 'card'>().notNull(),
-  surface: text('surface').$type<'matte' | 'textured matte' | 'satin' | 'lustre' | 'gloss' | 'metallic'>().notNull(),
+  base: text('base')
+    .$type<'cotton' | 'alpha cellulose' | 'resin-coated' | 'canvas' | 'washi' | 'card'>()
+    .notNull(),
+  surface: text('surface')
+    .$type<'matte' | 'textured matte' | 'satin' | 'lustre' | 'gloss' | 'metallic'>()
+    .notNull(),
   gsm: integer('gsm').notNull(),
   thicknessUm: um('thickness_um').notNull(),
   brightener: text('brightener').$type<'none' | 'little' | 'much'>().notNull(),
@@ -26,7 +30,10 @@ export const papers = sqliteTable('papers', {
   discontinued: flag('discontinued').notNull().default(false),
   supplierId: text('supplier_id'),
   /** A sample kit: asked for, came, printed as a swatch; and what was thought of it. */
-  sample: text('sample').$type<'none' | 'asked' | 'came' | 'printed' | 'liked' | 'not liked'>().notNull().default('none'),
+  sample: text('sample')
+    .$type<'none' | 'asked' | 'came' | 'printed' | 'liked' | 'not liked'>()
+    .notNull()
+    .default('none'),
   sampleNotes: text('sample_notes').notNull().default(''),
   /** Before it goes behind glazing. */
   gasOutHours: integer('gas_out_hours').notNull().default(0),
@@ -37,7 +44,11 @@ export const papers = sqliteTable('papers', {
 export const routes = sqliteTable('routes', {
   id: id(),
   name: text('name').notNull(),
-  kind: text('kind').$type<'own printer' | 'lab' | 'quick-print shop' | 'print-on-demand house' | 'hand-made darkroom print'>().notNull(),
+  kind: text('kind')
+    .$type<
+      'own printer' | 'lab' | 'quick-print shop' | 'print-on-demand house' | 'hand-made darkroom print'
+    >()
+    .notNull(),
   process: text('process').notNull(),
   leadDays: integer('lead_days').notNull(),
   ppiSteps: json<{ upTo?: number; ppi: number }[]>('ppi_steps').notNull(),
@@ -61,97 +72,135 @@ export const routes = sqliteTable('routes', {
   notes: text('notes').notNull().default(''),
 });
 
-export const proofs = sqliteTable('proofs', {
-  id: id(),
-  workId: text('work_id').notNull().references(() => works.id),
-  formatId: text('format_id').notNull().references(() => formats.id),
-  paperId: text('paper_id').notNull().references(() => papers.id),
-  routeId: text('route_id').notNull().references(() => routes.id),
-  masterId: text('master_id').notNull().references(() => masters.id),
-  round: integer('round').notNull(),
-  kind: text('kind').$type<ProofKind>().notNull(),
-  state: text('state').$type<ProofState>().notNull(),
-  /** The accepted proof that later prints of this format on this paper are held against. */
-  reference: flag('reference').notNull().default(false),
-  formula: json<Formula>('formula').notNull(),
-  changed: text('changed').notNull().default(''),
-  askedAt: at('asked_at').notNull(),
-  madeAt: at('made_at'),
-  judgedAt: at('judged_at'),
-  light: text('light').notNull().default(''),
-  distanceUm: um('distance_um').notNull(),
-  words: text('words').notNull().default(''),
-  costMinor: integer('cost_minor').notNull().default(0),
-  /** What Glassine itself saw to be different from the last round. */
-  changes: json<string[]>('changes').notNull().default([]),
-  /** What the picture was adjusted by for this proof. */
-  adjust: json<Adjustment>('adjust'),
-  /** The sheet it is printed as, where it was made here, and the file that was written of it. */
-  plan: json<ProofPlan>('plan'),
-  printFileSha: text('print_file_sha'),
-  fileName: text('file_name').notNull().default(''),
-  intent: text('intent').$type<Intent>(),
-  /** Where it was judged, and how many hours it had dried by then. */
-  place: text('place').notNull().default(''),
-  driedHours: integer('dried_hours'),
-  photoSha: text('photo_sha'),
-  client: json<ClientAnswer>('client'),
-}, (t) => [index('proofs_work').on(t.workId), index('proofs_state').on(t.state)]);
+export const proofs = sqliteTable(
+  'proofs',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    formatId: text('format_id')
+      .notNull()
+      .references(() => formats.id),
+    paperId: text('paper_id')
+      .notNull()
+      .references(() => papers.id),
+    routeId: text('route_id')
+      .notNull()
+      .references(() => routes.id),
+    masterId: text('master_id')
+      .notNull()
+      .references(() => masters.id),
+    round: integer('round').notNull(),
+    kind: text('kind').$type<ProofKind>().notNull(),
+    state: text('state').$type<ProofState>().notNull(),
+    /** The accepted proof that later prints of this format on this paper are held against. */
+    reference: flag('reference').notNull().default(false),
+    formula: json<Formula>('formula').notNull(),
+    changed: text('changed').notNull().default(''),
+    askedAt: at('asked_at').notNull(),
+    madeAt: at('made_at'),
+    judgedAt: at('judged_at'),
+    light: text('light').notNull().default(''),
+    distanceUm: um('distance_um').notNull(),
+    words: text('words').notNull().default(''),
+    costMinor: integer('cost_minor').notNull().default(0),
+    /** What Glassine itself saw to be different from the last round. */
+    changes: json<string[]>('changes').notNull().default([]),
+    /** What the picture was adjusted by for this proof. */
+    adjust: json<Adjustment>('adjust'),
+    /** The sheet it is printed as, where it was made here, and the file that was written of it. */
+    plan: json<ProofPlan>('plan'),
+    printFileSha: text('print_file_sha'),
+    fileName: text('file_name').notNull().default(''),
+    intent: text('intent').$type<Intent>(),
+    /** Where it was judged, and how many hours it had dried by then. */
+    place: text('place').notNull().default(''),
+    driedHours: integer('dried_hours'),
+    photoSha: text('photo_sha'),
+    client: json<ClientAnswer>('client'),
+  },
+  (t) => [index('proofs_work').on(t.workId), index('proofs_state').on(t.state)],
+);
 
-export const editions = sqliteTable('editions', {
-  id: id(),
-  workId: text('work_id').notNull().references(() => works.id),
-  kind: text('kind').$type<'open' | 'limited'>().notNull(),
-  size: integer('size'),
-  proofs: json<DeclaredProofs>('proofs').notNull(),
-  run: text('run').$type<'all sizes' | 'per size'>().notNull(),
-  /** The one size of a run that is kept per size. */
-  formatId: text('format_id').references(() => formats.id),
-  remake: text('remake').$type<'remake' | 'retire'>().notNull(),
-  signing: text('signing').$type<Signing>().notNull(),
-  covers: text('covers').notNull(),
-  openedAt: at('opened_at').notNull(),
-  closedAt: at('closed_at'),
-}, (t) => [index('editions_work').on(t.workId)]);
+export const editions = sqliteTable(
+  'editions',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    kind: text('kind').$type<'open' | 'limited'>().notNull(),
+    size: integer('size'),
+    proofs: json<DeclaredProofs>('proofs').notNull(),
+    run: text('run').$type<'all sizes' | 'per size'>().notNull(),
+    /** The one size of a run that is kept per size. */
+    formatId: text('format_id').references(() => formats.id),
+    remake: text('remake').$type<'remake' | 'retire'>().notNull(),
+    signing: text('signing').$type<Signing>().notNull(),
+    covers: text('covers').notNull(),
+    openedAt: at('opened_at').notNull(),
+    closedAt: at('closed_at'),
+  },
+  (t) => [index('editions_work').on(t.workId)],
+);
 
-export const impressions = sqliteTable('impressions', {
-  id: id(),
-  editionId: text('edition_id').notNull().references(() => editions.id),
-  kind: text('kind').$type<ImpressionKind>().notNull(),
-  number: integer('number').notNull(),
-  state: text('state').$type<ImpressionState>().notNull(),
-  formatId: text('format_id').references(() => formats.id),
-  paperId: text('paper_id').references(() => papers.id),
-  proofId: text('proof_id').references(() => proofs.id),
-  orderLineId: text('order_line_id'),
-  printedAt: at('printed_at'),
-  signedAt: at('signed_at'),
-  certifiedAt: at('certified_at'),
-  changedAt: at('changed_at').notNull(),
-}, (t) => [
-  uniqueIndex('impressions_number').on(t.editionId, t.kind, t.number),
-  index('impressions_line').on(t.orderLineId),
-  index('impressions_state').on(t.state, t.editionId),
-]);
+export const impressions = sqliteTable(
+  'impressions',
+  {
+    id: id(),
+    editionId: text('edition_id')
+      .notNull()
+      .references(() => editions.id),
+    kind: text('kind').$type<ImpressionKind>().notNull(),
+    number: integer('number').notNull(),
+    state: text('state').$type<ImpressionState>().notNull(),
+    formatId: text('format_id').references(() => formats.id),
+    paperId: text('paper_id').references(() => papers.id),
+    proofId: text('proof_id').references(() => proofs.id),
+    orderLineId: text('order_line_id'),
+    printedAt: at('printed_at'),
+    signedAt: at('signed_at'),
+    certifiedAt: at('certified_at'),
+    changedAt: at('changed_at').notNull(),
+  },
+  (t) => [
+    uniqueIndex('impressions_number').on(t.editionId, t.kind, t.number),
+    index('impressions_line').on(t.orderLineId),
+    index('impressions_state').on(t.state, t.editionId),
+  ],
+);
 
 /** Append-only: the database itself refuses to change or remove a line. */
-export const register = sqliteTable('register', {
-  seq: integer('seq').primaryKey(),
-  at: at('at').notNull(),
-  who: text('who').notNull(),
-  act: text('act').notNull(),
-  editionId: text('edition_id').notNull(),
-  impressionId: text('impression_id'),
-  body: json<unknown>('body').notNull(),
-  prevHash: text('prev_hash').notNull(),
-  hash: text('hash').notNull(),
-}, (t) => [index('register_impression').on(t.impressionId), index('register_edition').on(t.editionId)]);
+export const register = sqliteTable(
+  'register',
+  {
+    seq: integer('seq').primaryKey(),
+    at: at('at').notNull(),
+    who: text('who').notNull(),
+    act: text('act').notNull(),
+    editionId: text('edition_id').notNull(),
+    impressionId: text('impression_id'),
+    body: json<unknown>('body').notNull(),
+    prevHash: text('prev_hash').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (t) => [index('register_impression').on(t.impressionId), index('register_edition').on(t.editionId)],
+);
 
-export const prices = sqliteTable('prices', {
-  id: id(),
-  workId: text('work_id').notNull().references(() => works.id),
-  formatId: text('format_id').notNull().references(() => formats.id),
-  priceMinor: integer('price_minor').notNull(),
-  question: json<PriceQuestion>('question').notNull(),
-  decidedAt: at('decided_at').notNull(),
-}, (t) => [uniqueIndex('prices_format').on(t.formatId), index('prices_work').on(t.workId)]);
+export const prices = sqliteTable(
+  'prices',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    formatId: text('format_id')
+      .notNull()
+      .references(() => formats.id),
+    priceMinor: integer('price_minor').notNull(),
+    question: json<PriceQuestion>('question').notNull(),
+    decidedAt: at('decided_at').notNull(),
+  },
+  (t) => [uniqueIndex('prices_format').on(t.formatId), index('prices_work').on(t.workId)],
+);

@@ -15,27 +15,41 @@ export const suppliers = sqliteTable('suppliers', {
 });
 
 /** A route's price table: a standard size, or custom sizes by the square metre, from a quantity on. */
-export const routePrices = sqliteTable('route_prices', {
-  id: id(),
-  routeId: text('route_id').notNull().references(() => routes.id),
-  widthUm: um('width_um'),
-  heightUm: um('height_um'),
-  paper: text('paper').notNull(),
-  fromQuantity: integer('from_quantity').notNull(),
-  priceMinor: integer('price_minor').notNull(),
-}, (t) => [index('route_prices_route').on(t.routeId)]);
+export const routePrices = sqliteTable(
+  'route_prices',
+  {
+    id: id(),
+    routeId: text('route_id')
+      .notNull()
+      .references(() => routes.id),
+    widthUm: um('width_um'),
+    heightUm: um('height_um'),
+    paper: text('paper').notNull(),
+    fromQuantity: integer('from_quantity').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+  },
+  (t) => [index('route_prices_route').on(t.routeId)],
+);
 
 /** What a route asked on a day for a size and a quantity. */
-export const quotes = sqliteTable('quotes', {
-  id: id(),
-  routeId: text('route_id').notNull().references(() => routes.id),
-  formatId: text('format_id').notNull().references(() => formats.id),
-  quantity: integer('quantity').notNull(),
-  totalMinor: integer('total_minor').notNull(),
-  days: integer('days').notNull(),
-  says: text('says').notNull(),
-  keptOn: text('kept_on').notNull(),
-}, (t) => [index('quotes_format').on(t.formatId)]);
+export const quotes = sqliteTable(
+  'quotes',
+  {
+    id: id(),
+    routeId: text('route_id')
+      .notNull()
+      .references(() => routes.id),
+    formatId: text('format_id')
+      .notNull()
+      .references(() => formats.id),
+    quantity: integer('quantity').notNull(),
+    totalMinor: integer('total_minor').notNull(),
+    days: integer('days').notNull(),
+    says: text('says').notNull(),
+    keptOn: text('kept_on').notNull(),
+  },
+  (t) => [index('quotes_format').on(t.formatId)],
+);
 
 /** Own printers. */
 export const machines = sqliteTable('machines', {
@@ -56,54 +70,82 @@ export const machines = sqliteTable('machines', {
 });
 
 export const MACHINE_LOG_KINDS = ['nozzle check', 'cleaning', 'fault', 'service', 'note'] as const;
-export const machineLog = sqliteTable('machine_log', {
-  id: id(),
-  machineId: text('machine_id').notNull().references(() => machines.id),
-  day: text('day').notNull(),
-  kind: text('kind').$type<(typeof MACHINE_LOG_KINDS)[number]>().notNull(),
-  says: text('says').notNull().default(''),
-  costMinor: integer('cost_minor').notNull().default(0),
-}, (t) => [index('machine_log_machine').on(t.machineId, t.day)]);
+export const machineLog = sqliteTable(
+  'machine_log',
+  {
+    id: id(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    day: text('day').notNull(),
+    kind: text('kind').$type<(typeof MACHINE_LOG_KINDS)[number]>().notNull(),
+    says: text('says').notNull().default(''),
+    costMinor: integer('cost_minor').notNull().default(0),
+  },
+  (t) => [index('machine_log_machine').on(t.machineId, t.day)],
+);
 
 /** The setting that worked for a paper on a machine. */
-export const mediaSettings = sqliteTable('media_settings', {
-  id: id(),
-  machineId: text('machine_id').notNull().references(() => machines.id),
-  paperId: text('paper_id').notNull().references(() => papers.id),
-  setting: text('setting').notNull(),
-  feed: text('feed').notNull().default(''),
-  notes: text('notes').notNull().default(''),
-}, (t) => [index('media_settings_paper').on(t.paperId)]);
+export const mediaSettings = sqliteTable(
+  'media_settings',
+  {
+    id: id(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    paperId: text('paper_id')
+      .notNull()
+      .references(() => papers.id),
+    setting: text('setting').notNull(),
+    feed: text('feed').notNull().default(''),
+    notes: text('notes').notNull().default(''),
+  },
+  (t) => [index('media_settings_paper').on(t.paperId)],
+);
 
 /** Cartridges bought, put in, run out; and what the machine's own display said. */
-export const inkMoves = sqliteTable('ink_moves', {
-  id: id(),
-  machineId: text('machine_id').notNull().references(() => machines.id),
-  colour: text('colour').notNull(),
-  day: text('day').notNull(),
-  at: at('at').notNull(),
-  kind: text('kind').$type<'bought' | 'in' | 'out' | 'display'>().notNull(),
-  /** Cartridges bought; ml it held when it went in; ml left over when it came out; per cent on the display. */
-  amount: integer('amount').notNull(),
-  costMinor: integer('cost_minor').notNull().default(0),
-}, (t) => [index('ink_moves_machine').on(t.machineId, t.colour)]);
+export const inkMoves = sqliteTable(
+  'ink_moves',
+  {
+    id: id(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    colour: text('colour').notNull(),
+    day: text('day').notNull(),
+    at: at('at').notNull(),
+    kind: text('kind').$type<'bought' | 'in' | 'out' | 'display'>().notNull(),
+    /** Cartridges bought; ml it held when it went in; ml left over when it came out; per cent on the display. */
+    amount: integer('amount').notNull(),
+    costMinor: integer('cost_minor').notNull().default(0),
+  },
+  (t) => [index('ink_moves_machine').on(t.machineId, t.colour)],
+);
 
 /** Printed area as the machine's ink sees it: each print weighed by how much ink its picture asks of each colour. */
-export const inkUse = sqliteTable('ink_use', {
-  id: id(),
-  machineId: text('machine_id').notNull().references(() => machines.id),
-  day: text('day').notNull(),
-  areaMm2: integer('area_mm2').notNull(),
-  /** By colour, 1 as much as most; nothing: all alike. */
-  weights: json<Record<string, number>>('weights'),
-  says: text('says').notNull().default(''),
-  layoutId: text('layout_id'),
-}, (t) => [index('ink_use_machine').on(t.machineId, t.day)]);
+export const inkUse = sqliteTable(
+  'ink_use',
+  {
+    id: id(),
+    machineId: text('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    day: text('day').notNull(),
+    areaMm2: integer('area_mm2').notNull(),
+    /** By colour, 1 as much as most; nothing: all alike. */
+    weights: json<Record<string, number>>('weights'),
+    says: text('says').notNull().default(''),
+    layoutId: text('layout_id'),
+  },
+  (t) => [index('ink_use_machine').on(t.machineId, t.day)],
+);
 
 /** Work that is out at a lab or a shop. */
 export const sentJobs = sqliteTable('sent_jobs', {
   id: id(),
-  routeId: text('route_id').notNull().references(() => routes.id),
+  routeId: text('route_id')
+    .notNull()
+    .references(() => routes.id),
   lines: json<{ formatId: string; says: string; quantity: number }[]>('lines').notNull(),
   totalMinor: integer('total_minor').notNull(),
   sentOn: text('sent_on').notNull(),

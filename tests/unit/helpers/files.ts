@@ -21,7 +21,11 @@ export function pixels(width: number, height: number, channels: 1 | 3 | 4 = 3): 
   const data = Buffer.alloc(width * height * channels);
   const paint = (y: number, from: number, to: number, r: number, g: number, b: number) => {
     const dot = channels === 1 ? [Math.round((r + g + b) / 3)] : [r, g, b, 255].slice(0, channels);
-    data.fill(Buffer.from(dot), (y * width + Math.floor(from)) * channels, (y * width + Math.floor(to)) * channels);
+    data.fill(
+      Buffer.from(dot),
+      (y * width + Math.floor(from)) * channels,
+      (y * width + Math.floor(to)) * channels,
+    );
   };
   for (let y = 0; y < height; y++) {
     paint(y, 0, width / 2, 200 - Math.round((150 * y) / height), 20, 20);
@@ -40,7 +44,10 @@ export async function tiff(spec: Partial<TiffSpec> & { width: number; height: nu
   const whole: TiffSpec = { bits: 16, channels: 3, ...spec };
   const eight = pixels(spec.width, spec.height, whole.channels);
   await writeTiff(path, whole, (from, rows) => {
-    const part = eight.subarray(from * spec.width * whole.channels, (from + rows) * spec.width * whole.channels);
+    const part = eight.subarray(
+      from * spec.width * whole.channels,
+      (from + rows) * spec.width * whole.channels,
+    );
     if (whole.bits === 8) return part;
     const wide = new Uint16Array(part.length);
     for (let i = 0; i < part.length; i++) wide[i] = part[i]! * 257;

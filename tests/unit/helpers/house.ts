@@ -84,10 +84,14 @@ export async function furnished(options: Partial<StudioOptions> & { withMaster?:
   const workId = (await recordWork(studio, WORK)).id!;
   let masterId = '';
   if (options.withMaster !== false) {
-    ({ masterId } = await takeInMaster(studio, inPieces(await tiff({ width: 1200, height: 900, ppi: 300 })), {
-      fileName: 'ferry.tif',
-      workId,
-    }));
+    ({ masterId } = await takeInMaster(
+      studio,
+      inPieces(await tiff({ width: 1200, height: 900, ppi: 300 })),
+      {
+        fileName: 'ferry.tif',
+        workId,
+      },
+    ));
     await reading(studio, masterId);
   }
   const formatId = (await offerFormat(studio, { workId, size: '100 x 75 mm', family: 'own' })).id!;
@@ -175,12 +179,21 @@ export async function acceptedProof(f: Furnished): Promise<string> {
       made: true,
     })
   ).id!;
-  await proofs.judgeProof(f.studio, { id, verdict: 'accept', light: 'D50', distance: '', words: '', reason: 'dried under a fan' });
+  await proofs.judgeProof(f.studio, {
+    id,
+    verdict: 'accept',
+    light: 'D50',
+    distance: '',
+    words: '',
+    reason: 'dried under a fan',
+  });
   return id;
 }
 
 /** What a refused act says. */
-export async function refused(work: Promise<unknown>): Promise<{ says: string; overridable: boolean; field?: string }> {
+export async function refused(
+  work: Promise<unknown>,
+): Promise<{ says: string; overridable: boolean; field?: string }> {
   try {
     await work;
   } catch (error) {

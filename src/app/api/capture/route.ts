@@ -9,7 +9,8 @@ export async function POST(request: Request) {
   return answer(async () => {
     const { device, ...input } = (await jsonOf(request)) as { device?: string } & CaptureInput;
     const chosen = CAPTURE_DEVICES[device as keyof typeof CAPTURE_DEVICES];
-    if (!chosen) throw new InputError('device', device, `one of ${Object.keys(CAPTURE_DEVICES).join(', ')}`);
+    if (!chosen)
+      throw new InputError('device', device, `one of ${Object.keys(CAPTURE_DEVICES).join(', ')}`);
     return captureWith(await studio(), chosen, input);
   });
 }

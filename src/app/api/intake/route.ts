@@ -3,5 +3,7 @@ import { takeInMaster } from '@/studio/takeInMaster';
 
 /** One file on its way in; the work it belongs to stands in the address. */
 export async function POST(request: Request) {
-  return upload(request, (s, body, fileName, query) => takeInMaster(s, body, { fileName, workId: query.get('work') }));
+  return upload(request, (s, body, fileName, query) =>
+    takeInMaster(s, body, { fileName, workId: query.get('work') }),
+  );
 }

@@ -4,7 +4,23 @@ import { bringInProfile, MOST_PROFILE_BYTES } from '@/studio/profiles';
 
 /** An ICC profile: the paper, machine or route and setting stand in the address, the file is the body. */
 export async function POST(request: Request) {
-  return withUpload(request, async (s, received, fileName, query) => bringInProfile(s, {
-    fileName, received, paperId: query.get('paper') ?? '', machineId: query.get('machine') || null, routeId: query.get('route') || null, setting: query.get('setting') ?? '', sure: query.get('sure') === 'yes',
-  }), { most: MOST_PROFILE_BYTES, known: (fileName, head) => { if (head.length === 0) throw new RefusedError(`“${fileName}” is empty: 0 bytes came in.`); } });
+  return withUpload(
+    request,
+    async (s, received, fileName, query) =>
+      bringInProfile(s, {
+        fileName,
+        received,
+        paperId: query.get('paper') ?? '',
+        machineId: query.get('machine') || null,
+        routeId: query.get('route') || null,
+        setting: query.get('setting') ?? '',
+        sure: query.get('sure') === 'yes',
+      }),
+    {
+      most: MOST_PROFILE_BYTES,
+      known: (fileName, head) => {
+        if (head.length === 0) throw new RefusedError(`“${fileName}” is empty: 0 bytes came in.`);
+      },
+    },
+  );
 }

@@ -10,7 +10,19 @@ import type { PackingTable } from '@/studio/packingTable';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Aside, Beside, Facts, Head, Lead, PageTitle, Sheet, SheetTitle, Small, Stack, Wall } from '@/ui/Layout';
+import {
+  Aside,
+  Beside,
+  Facts,
+  Head,
+  Lead,
+  PageTitle,
+  Sheet,
+  SheetTitle,
+  Small,
+  Stack,
+  Wall,
+} from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -21,7 +33,18 @@ import { PackStep } from './PackStep';
 import { SendStep } from './SendStep';
 import { WeighStep } from './WeighStep';
 
-const History = styled.ol`li { display: grid; grid-template-columns: 84px minmax(0, 1fr); gap: 10px; padding: 3px 0; } small { color: ${t.ink2}; font-size: 12px; }`;
+const History = styled.ol`
+  li {
+    display: grid;
+    grid-template-columns: 84px minmax(0, 1fr);
+    gap: 10px;
+    padding: 3px 0;
+  }
+  small {
+    color: ${t.ink2};
+    font-size: 12px;
+  }
+`;
 
 /** The packing table of one order: pick, pack, weigh, seal, send, each step with its own reason to stop. */
 export function PackingView({ table }: { table: PackingTable }) {
@@ -38,34 +61,93 @@ export function PackingView({ table }: { table: PackingTable }) {
   const pick = () => void act.run('pickOrder', { id: o.id });
   useKeys([
     ...(o.state === 'new' ? [{ key: 'p', says: 'pick it from the drawer', run: pick }] : []),
-    ...(o.state === 'dispatched' ? [{ key: 'd', says: 'it was delivered', run: () => void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' }) }] : []),
+    ...(o.state === 'dispatched'
+      ? [
+          {
+            key: 'd',
+            says: 'it was delivered',
+            run: () => void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' }),
+          },
+        ]
+      : []),
     { key: 'g', says: 'back to the orders', run: () => router.push('/orders') },
   ]);
   return (
     <Wall>
       <Head>
         <div>
-          <PageTitle>Order {o.number}, {buyer.name}</PageTitle>
+          <PageTitle>
+            Order {o.number}, {buyer.name}
+          </PageTitle>
           <Lead>
-            {isOpen ? <Marked kind={left < 0 ? 'fails' : left === 0 ? 'care' : 'none'}>{left < 0 ? `Late: it was promised for ${o.shipBy}, ${dueWords(o.shipBy, table.today)}` : `Leaves by ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`}</Marked> : <Marked kind={o.state === 'delivered' ? 'holds' : o.state === 'lost' ? 'fails' : 'none'}>{ORDER_WORDS[o.state]}</Marked>}
-            {isOpen && <> · {ORDER_WORDS[o.state]}</>} · ordered {o.orderedOn} · {o.paidAt ? 'paid' : 'not paid yet'}
+            {isOpen ? (
+              <Marked kind={left < 0 ? 'fails' : left === 0 ? 'care' : 'none'}>
+                {left < 0
+                  ? `Late: it was promised for ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`
+                  : `Leaves by ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`}
+              </Marked>
+            ) : (
+              <Marked kind={o.state === 'delivered' ? 'holds' : o.state === 'lost' ? 'fails' : 'none'}>
+                {ORDER_WORDS[o.state]}
+              </Marked>
+            )}
+            {isOpen && <> · {ORDER_WORDS[o.state]}</>} · ordered {o.orderedOn} ·{' '}
+            {o.paidAt ? 'paid' : 'not paid yet'}
           </Lead>
         </div>
         <Row>
-          {can('cancel') && <Button quiet onPress={() => setSheet('cancel')}>Cancel the order</Button>}
-          <Button quiet isDisabled={act.busy} onPress={() => void act.run('markPaid', { id: o.id, paid: !o.paidAt })}>{o.paidAt ? 'It is not paid' : 'It is paid'}</Button>
+          {can('cancel') && (
+            <Button quiet onPress={() => setSheet('cancel')}>
+              Cancel the order
+            </Button>
+          )}
+          <Button
+            quiet
+            isDisabled={act.busy}
+            onPress={() => void act.run('markPaid', { id: o.id, paid: !o.paidAt })}
+          >
+            {o.paidAt ? 'It is not paid' : 'It is paid'}
+          </Button>
         </Row>
       </Head>
       <Beside $aside={340}>
         <Stack $gap={18}>
           {(o.message || o.wantsSignature || buyer.preferredName) && (
-            <Slip><h3>From the buyer</h3>{buyer.preferredName && <p>Likes to be called {buyer.preferredName}.</p>}{o.wantsSignature && <p><strong>Wishes a signature.</strong></p>}{o.message && <p>“{o.message}”</p>}</Slip>
+            <Slip>
+              <h3>From the buyer</h3>
+              {buyer.preferredName && <p>Likes to be called {buyer.preferredName}.</p>}
+              {o.wantsSignature && (
+                <p>
+                  <strong>Wishes a signature.</strong>
+                </p>
+              )}
+              {o.message && <p>“{o.message}”</p>}
+            </Slip>
           )}
-          <Contents table={table} ticked={ticked} onTick={(id, on) => setTicked((was) => { const now = new Set(was); if (on) now.add(id); else now.delete(id); return now; })} />
+          <Contents
+            table={table}
+            ticked={ticked}
+            onTick={(id, on) =>
+              setTicked((was) => {
+                const now = new Set(was);
+                if (on) now.add(id);
+                else now.delete(id);
+                return now;
+              })
+            }
+          />
           {o.state === 'new' && (
             <div>
               <TroubleNote trouble={act.trouble} />
-              <Row><Button main keyName="p" isDisabled={act.busy} onPress={pick}>Pick it from the drawer</Button><Small>The lowest ready numbers are taken from the register in one go; nobody else can be given them.</Small></Row>
+              <Row>
+                <Button main keyName="p" isDisabled={act.busy} onPress={pick}>
+                  Pick it from the drawer
+                </Button>
+                <Small>
+                  The lowest ready numbers are taken from the register in one go; nobody else can be given
+                  them.
+                </Small>
+              </Row>
             </div>
           )}
           {table.plan && <PackStep table={table} />}
@@ -75,7 +157,18 @@ export function PackingView({ table }: { table: PackingTable }) {
             <Sheet>
               <SheetTitle>What became of it</SheetTitle>
               <Row style={{ marginTop: 10 }}>
-                {can('deliver') && <Button main keyName="d" isDisabled={act.busy} onPress={() => void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' })}>It was delivered</Button>}
+                {can('deliver') && (
+                  <Button
+                    main
+                    keyName="d"
+                    isDisabled={act.busy}
+                    onPress={() =>
+                      void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' })
+                    }
+                  >
+                    It was delivered
+                  </Button>
+                )}
                 {can('return') && <Button onPress={() => setSheet('returned')}>It came back</Button>}
                 {can('lose') && <Button onPress={() => setSheet('lost')}>It is lost</Button>}
               </Row>
@@ -86,30 +179,82 @@ export function PackingView({ table }: { table: PackingTable }) {
         <Aside>
           <section>
             <SheetTitle>Goes to</SheetTitle>
-            <p style={{ marginTop: 6 }}>{[buyer.name, ...buyer.address, buyer.country].map((line) => <span key={line} style={{ display: 'block' }}>{line}</span>)}</p>
+            <p style={{ marginTop: 6 }}>
+              {[buyer.name, ...buyer.address, buyer.country].map((line) => (
+                <span key={line} style={{ display: 'block' }}>
+                  {line}
+                </span>
+              ))}
+            </p>
           </section>
           <section>
             <SheetTitle>Money</SheetTitle>
-            <div style={{ marginTop: 6 }}><Facts rows={[['Prints', money(goods)], ['Carriage', o.carriageMinor ? money(o.carriageMinor) : 'in the price'], [o.paidAt ? 'Paid' : 'To pay', <strong key="s">{money(goods + o.carriageMinor)}</strong>]]} /></div>
+            <div style={{ marginTop: 6 }}>
+              <Facts
+                rows={[
+                  ['Prints', money(goods)],
+                  ['Carriage', o.carriageMinor ? money(o.carriageMinor) : 'in the price'],
+                  [
+                    o.paidAt ? 'Paid' : 'To pay',
+                    <strong key="s">{money(goods + o.carriageMinor)}</strong>,
+                  ],
+                ]}
+              />
+            </div>
           </section>
           <section>
             <SheetTitle>Papers to print</SheetTitle>
             <Stack $gap={4} style={{ marginTop: 6 }}>
-              <a href={`/api/documents/packing-slip/${o.id}`} target="_blank" rel="noreferrer">Packing slip</a>
-              {parcel ? <a href={`/api/documents/label/${o.id}`} target="_blank" rel="noreferrer">Address label, 100 × 150 mm</a> : <Small>Address label: when it is packed</Small>}
-              {prints.map((p) => <a key={p.id} href={`/api/documents/certificate/${p.id}`} target="_blank" rel="noreferrer">Certificate, {p.title} {p.label}</a>)}
+              <a href={`/api/documents/packing-slip/${o.id}`} target="_blank" rel="noreferrer">
+                Packing slip
+              </a>
+              {parcel ? (
+                <a href={`/api/documents/label/${o.id}`} target="_blank" rel="noreferrer">
+                  Address label, 100 × 150 mm
+                </a>
+              ) : (
+                <Small>Address label: when it is packed</Small>
+              )}
+              {prints.map((p) => (
+                <a
+                  key={p.id}
+                  href={`/api/documents/certificate/${p.id}`}
+                  target="_blank"
+                  rel="noreferrer"
+                >
+                  Certificate, {p.title} {p.label}
+                </a>
+              ))}
               {prints.length === 0 && <Small>Certificates: when it is picked</Small>}
             </Stack>
           </section>
-          {o.notes && <section><SheetTitle>Notes</SheetTitle><p style={{ whiteSpace: 'pre-line', marginTop: 6 }}>{o.notes}</p></section>}
+          {o.notes && (
+            <section>
+              <SheetTitle>Notes</SheetTitle>
+              <p style={{ whiteSpace: 'pre-line', marginTop: 6 }}>{o.notes}</p>
+            </section>
+          )}
           <section>
             <SheetTitle>What happened</SheetTitle>
-            <History>{table.history.map((h) => <li key={h.at + h.says}><small>{h.at.slice(5, 16).replace('T', ' ')}</small><span>{h.says}</span></li>)}</History>
-            <Small><Link href="/journal" prefetch={false}>All of it is in the journal.</Link></Small>
+            <History>
+              {table.history.map((h) => (
+                <li key={h.at + h.says}>
+                  <small>{h.at.slice(5, 16).replace('T', ' ')}</small>
+                  <span>{h.says}</span>
+                </li>
+              ))}
+            </History>
+            <Small>
+              <Link href="/journal" prefetch={false}>
+                All of it is in the journal.
+              </Link>
+            </Small>
           </section>
         </Aside>
       </Beside>
-      {(sheet === 'returned' || sheet === 'lost') && <OutcomeSheet id={o.id} number={o.number} outcome={sheet} onClose={() => setSheet(null)} />}
+      {(sheet === 'returned' || sheet === 'lost') && (
+        <OutcomeSheet id={o.id} number={o.number} outcome={sheet} onClose={() => setSheet(null)} />
+      )}
       {sheet === 'cancel' && <CancelSheet id={o.id} number={o.number} onClose={() => setSheet(null)} />}
     </Wall>
   );

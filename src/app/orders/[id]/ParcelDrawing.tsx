@@ -10,9 +10,18 @@ const SPACE = { width: 420, height: 300 };
 /** The parcel to scale: a flat one as its layers laid on each other, a tube from the side with its end. */
 export function ParcelDrawing({ plan }: { plan: PackPlan }) {
   const { size } = useUnits();
-  const outer = plan.form === 'flat' ? { width: plan.outer.length, height: plan.outer.width } : { width: plan.outer.length + plan.outer.width * 1.4, height: plan.outer.width };
+  const outer =
+    plan.form === 'flat'
+      ? { width: plan.outer.length, height: plan.outer.width }
+      : { width: plan.outer.length + plan.outer.width * 1.4, height: plan.outer.width };
   return (
-    <ScaleDrawing width={outer.width} height={outer.height} space={SPACE} name={`parcel-${plan.form}`} label={`The parcel, ${plan.form}, ${size({ width: plan.outer.length, height: plan.outer.width })}`}>
+    <ScaleDrawing
+      width={outer.width}
+      height={outer.height}
+      space={SPACE}
+      name={`parcel-${plan.form}`}
+      label={`The parcel, ${plan.form}, ${size({ width: plan.outer.length, height: plan.outer.width })}`}
+    >
       {plan.form === 'flat' ? <Flat plan={plan} /> : <Tube plan={plan} />}
     </ScaleDrawing>
   );
@@ -25,22 +34,54 @@ function Flat({ plan }: { plan: PackPlan }) {
   const px = useScale();
   const { length, bareSize } = useUnits();
   const outer = { width: plan.outer.length, height: plan.outer.width };
-  const of = (kind: string): Size | null => { const s = plan.needs.find((n) => n.kind === kind)?.supply; return s ? lying({ width: s.width, height: s.height }) : null; };
+  const of = (kind: string): Size | null => {
+    const s = plan.needs.find((n) => n.kind === kind)?.supply;
+    return s ? lying({ width: s.width, height: s.height }) : null;
+  };
   const prints = plan.parts.flatMap((p) => ('size' in p ? [lying(p.size)] : []));
   const layers: { name: string; size: Size; fill: string }[] = [
     { name: 'mailer', size: outer, fill: '#d9d9d9' },
     ...(of('sleeve') ? [{ name: 'sleeve', size: of('sleeve')!, fill: '#ececec' }] : []),
     ...(of('board') ? [{ name: 'board', size: of('board')!, fill: '#c4c4c4' }] : []),
-    ...prints.slice(0, 1).map((s) => ({ name: prints.length > 1 ? `${prints.length} prints` : 'print', size: s, fill: t.white })),
+    ...prints
+      .slice(0, 1)
+      .map((s) => ({
+        name: prints.length > 1 ? `${prints.length} prints` : 'print',
+        size: s,
+        fill: t.white,
+      })),
   ];
   const [w, h] = [px(outer.width), px(outer.height)];
   return (
     <>
       {layers.map((l) => {
         const [lw, lh] = [Math.min(px(l.size.width), w), Math.min(px(l.size.height), h)];
-        return <rect key={l.name} x={(w - lw) / 2} y={(h - lh) / 2} width={lw} height={lh} fill={l.fill} stroke={t.ink2} strokeWidth={l.name === 'mailer' ? 1.2 : 0.8} strokeDasharray={l.name === 'sleeve' ? '4 2' : undefined} />;
+        return (
+          <rect
+            key={l.name}
+            x={(w - lw) / 2}
+            y={(h - lh) / 2}
+            width={lw}
+            height={lh}
+            fill={l.fill}
+            stroke={t.ink2}
+            strokeWidth={l.name === 'mailer' ? 1.2 : 0.8}
+            strokeDasharray={l.name === 'sleeve' ? '4 2' : undefined}
+          />
+        );
       })}
-      {layers.map((l, i) => <text key={l.name} x={w / 2} y={h / 2 - (layers.length - 1) * 8 + i * 16 + 4} textAnchor="middle" fontSize="11" fill={t.ink}>{l.name} {bareSize(l.size)}</text>)}
+      {layers.map((l, i) => (
+        <text
+          key={l.name}
+          x={w / 2}
+          y={h / 2 - (layers.length - 1) * 8 + i * 16 + 4}
+          textAnchor="middle"
+          fontSize="11"
+          fill={t.ink}
+        >
+          {l.name} {bareSize(l.size)}
+        </text>
+      ))}
       <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} says={length(outer.width)} />
       <Dimension x1={-14} y1={h} x2={-14} y2={0} says={length(outer.height)} />
     </>
@@ -60,13 +101,31 @@ function Tube({ plan }: { plan: PackPlan }) {
     <>
       <rect x="0" y="0" width={w} height={d} fill="#d9d9d9" stroke={t.ink2} />
       <path d={`M${px(10_000)} 0V${d}M${w - px(10_000)} 0V${d}`} stroke={t.ink2} />
-      <rect x={(w - roll) / 2} y={(d - bore) / 2 + 2} width={roll} height={Math.max(4, bore - 4)} fill={t.white} stroke={t.ink3} strokeDasharray="4 2" />
-      <text x={w / 2} y={d / 2 + 4} textAnchor="middle" fontSize="11" fill={t.ink}>{prints.length > 1 ? `${prints.length} prints` : 'print'}, picture side in</text>
-      <circle cx={cx} cy={d / 2} r={d / 2} fill="#d9d9d9" stroke={t.ink2} /><circle cx={cx} cy={d / 2} r={bore / 2} fill={t.sheet} stroke={t.ink2} />
-      <path d={`M${cx} ${d / 2}m${-bore / 4} 0a${bore / 4} ${bore / 4} 0 1 1 ${bore / 2} 0a${bore / 3} ${bore / 3} 0 1 1 ${-bore / 1.6} 0`} fill="none" stroke={t.ink} strokeWidth="0.9" />
+      <rect
+        x={(w - roll) / 2}
+        y={(d - bore) / 2 + 2}
+        width={roll}
+        height={Math.max(4, bore - 4)}
+        fill={t.white}
+        stroke={t.ink3}
+        strokeDasharray="4 2"
+      />
+      <text x={w / 2} y={d / 2 + 4} textAnchor="middle" fontSize="11" fill={t.ink}>
+        {prints.length > 1 ? `${prints.length} prints` : 'print'}, picture side in
+      </text>
+      <circle cx={cx} cy={d / 2} r={d / 2} fill="#d9d9d9" stroke={t.ink2} />
+      <circle cx={cx} cy={d / 2} r={bore / 2} fill={t.sheet} stroke={t.ink2} />
+      <path
+        d={`M${cx} ${d / 2}m${-bore / 4} 0a${bore / 4} ${bore / 4} 0 1 1 ${bore / 2} 0a${bore / 3} ${bore / 3} 0 1 1 ${-bore / 1.6} 0`}
+        fill="none"
+        stroke={t.ink}
+        strokeWidth="0.9"
+      />
       <Dimension x1={0} y1={d + 14} x2={w} y2={d + 14} says={length(plan.outer.length)} />
       <Dimension x1={-14} y1={d} x2={-14} y2={0} says={length(plan.outer.width)} />
-      <text x={cx} y={d + 29} textAnchor="middle" fontSize="11" fill={t.ink2}>{length(inside)} inside</text>
+      <text x={cx} y={d + 29} textAnchor="middle" fontSize="11" fill={t.ink2}>
+        {length(inside)} inside
+      </text>
     </>
   );
 }

@@ -21,34 +21,119 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
   const left = prints.filter((p) => !ticked.has(p.id)).length;
   const read = async () => {
     const answer = await postJson<{ mg: number; by: string }>(`/api/scale/${o.id}`, {});
-    if ('done' in answer) { setTyped(weight(answer.done.mg)); setBy(answer.done.by); }
+    if ('done' in answer) {
+      setTyped(weight(answer.done.mg));
+      setBy(answer.done.by);
+    }
   };
-  const weigh = () => void act.run('weighParcel', { orderId: o.id, scale: /[a-z]\s*$/i.test(typed.trim()) ? typed : `${typed} ${unit === 'mm' ? 'g' : 'oz'}`, by });
-  const seal = (reason = '') => void act.run('sealParcel', { orderId: o.id, ticked: [...ticked], reason });
-  useKeys(isOpen ? [{ key: 'w', says: 'read the scale', run: () => void read() }, ...(left === 0 ? [{ key: 's', says: 'seal the parcel', run: () => seal() }] : [])] : []);
+  const weigh = () =>
+    void act.run('weighParcel', {
+      orderId: o.id,
+      scale: /[a-z]\s*$/i.test(typed.trim()) ? typed : `${typed} ${unit === 'mm' ? 'g' : 'oz'}`,
+      by,
+    });
+  const seal = (reason = '') =>
+    void act.run('sealParcel', { orderId: o.id, ticked: [...ticked], reason });
+  useKeys(
+    isOpen
+      ? [
+          { key: 'w', says: 'read the scale', run: () => void read() },
+          ...(left === 0 ? [{ key: 's', says: 'seal the parcel', run: () => seal() }] : []),
+        ]
+      : [],
+  );
   return (
     <Sheet>
-      <SheetTitle>Weighed and sealed <span>{parcel!.sealedAt ? `sealed ${parcel!.sealedAt.slice(0, 16).replace('T', ' ')} UTC` : ''}</span></SheetTitle>
+      <SheetTitle>
+        Weighed and sealed{' '}
+        <span>
+          {parcel!.sealedAt ? `sealed ${parcel!.sealedAt.slice(0, 16).replace('T', ' ')} UTC` : ''}
+        </span>
+      </SheetTitle>
       <Stack $gap={10} style={{ marginTop: 10 }}>
-        <p>It should weigh <strong><Working working={weighing!.working}>{weight(parcel!.expectedMg)}</Working></strong>{parcel!.scaleMg ? <>; the scale said <strong>{weight(parcel!.scaleMg)}</strong>{parcel!.scaleBy && <Small> ({parcel!.scaleBy})</Small>}</> : ''}.</p>
+        <p>
+          It should weigh{' '}
+          <strong>
+            <Working working={weighing!.working}>{weight(parcel!.expectedMg)}</Working>
+          </strong>
+          {parcel!.scaleMg ? (
+            <>
+              ; the scale said <strong>{weight(parcel!.scaleMg)}</strong>
+              {parcel!.scaleBy && <Small> ({parcel!.scaleBy})</Small>}
+            </>
+          ) : (
+            ''
+          )}
+          .
+        </p>
         {scale && <Verdict finding={scale} />}
         {isOpen && (
           <>
-            <form onSubmit={(e) => { e.preventDefault(); weigh(); }}>
+            <form
+              onSubmit={(e) => {
+                e.preventDefault();
+                weigh();
+              }}
+            >
               <Row style={{ alignItems: 'flex-end' }}>
-                <Field label="The scale says" value={typed} onChange={(v) => { setTyped(v); setBy('typed'); }} width={130} placeholder={unit === 'mm' ? 'g' : 'oz'} />
-                <Button type="submit" isDisabled={!typed.trim() || act.busy}>Note it</Button>
-                <Button keyName="w" onPress={() => void read()}>Read the simulated scale</Button>
+                <Field
+                  label="The scale says"
+                  value={typed}
+                  onChange={(v) => {
+                    setTyped(v);
+                    setBy('typed');
+                  }}
+                  width={130}
+                  placeholder={unit === 'mm' ? 'g' : 'oz'}
+                />
+                <Button type="submit" isDisabled={!typed.trim() || act.busy}>
+                  Note it
+                </Button>
+                <Button keyName="w" onPress={() => void read()}>
+                  Read the simulated scale
+                </Button>
               </Row>
             </form>
-            <Small>The simulated scale knows only what should be in the parcel: it cannot find a missing print. A real one can.</Small>
+            <Small>
+              The simulated scale knows only what should be in the parcel: it cannot find a missing print.
+              A real one can.
+            </Small>
             {blind && <Verdict finding={blind} />}
-            {left > 0 && <Marked kind="none">{left === 1 ? 'One print is' : `${left} prints are`} still to be ticked going in, above.</Marked>}
+            {left > 0 && (
+              <Marked kind="none">
+                {left === 1 ? 'One print is' : `${left} prints are`} still to be ticked going in, above.
+              </Marked>
+            )}
             <TroubleNote trouble={act.trouble} onReason={(reason) => seal(reason)} />
-            <Row><Button main keyName="s" isDisabled={left > 0 || act.busy} onPress={() => seal()}>Seal it</Button><Button quiet isDisabled={act.busy} onPress={() => void act.run('unpackParcel', { orderId: o.id })}>Unpack it again</Button></Row>
+            <Row>
+              <Button main keyName="s" isDisabled={left > 0 || act.busy} onPress={() => seal()}>
+                Seal it
+              </Button>
+              <Button
+                quiet
+                isDisabled={act.busy}
+                onPress={() => void act.run('unpackParcel', { orderId: o.id })}
+              >
+                Unpack it again
+              </Button>
+            </Row>
           </>
         )}
-        {o.state === 'sealed' && <Row><Marked kind="holds">Sealed. Name, order {o.number} and {weight(parcel!.scaleMg ?? parcel!.expectedMg)} are written on it.</Marked><Button quiet isDisabled={act.busy} onPress={() => void act.run('unpackParcel', { orderId: o.id })}>Open it again</Button></Row>}
+        {o.state === 'sealed' && (
+          <Row>
+            <Marked kind="holds">
+              Sealed. Name, order {o.number} and {weight(parcel!.scaleMg ?? parcel!.expectedMg)} are
+              written on it.
+            </Marked>
+            <Button
+              quiet
+              isDisabled={act.busy}
+              onPress={() => void act.run('unpackParcel', { orderId: o.id })}
+            >
+              Open it again
+            </Button>
+          </Row>
+        )}
       </Stack>
     </Sheet>
   );

@@ -17,11 +17,24 @@ const thingKey = (x: Thing) => `${x.editionId}:${x.formatId}`;
 let count = 0;
 
 /** Takes an order: who buys, what, and what carriage they pay. */
-export function NewOrder({ buyers, things, handlingDays }: { buyers: { id: string; name: string; country: string }[]; things: Thing[]; handlingDays: number }) {
+export function NewOrder({
+  buyers,
+  things,
+  handlingDays,
+}: {
+  buyers: { id: string; name: string; country: string }[];
+  things: Thing[];
+  handlingDays: number;
+}) {
   const router = useRouter();
   const act = useAct();
   const { money, bareMoney, currency } = useUnits();
-  const newLine = (): Line => ({ key: ++count, thing: things[0] ? thingKey(things[0]) : '', quantity: '1', price: '' });
+  const newLine = (): Line => ({
+    key: ++count,
+    thing: things[0] ? thingKey(things[0]) : '',
+    quantity: '1',
+    price: '',
+  });
   const [buyerId, setBuyer] = useState(buyers[0]?.id ?? 'new');
   const [fresh, setFresh] = useState<BuyerValues>(EMPTY_BUYER);
   const [lines, setLines] = useState<Line[]>(() => [newLine()]);
@@ -30,7 +43,8 @@ export function NewOrder({ buyers, things, handlingDays }: { buyers: { id: strin
   const [wantsSignature, setSignature] = useState(false);
   const [paid, setPaid] = useState(true);
   const [notes, setNotes] = useState('');
-  const change = (key: number, patch: Partial<Line>) => setLines((all) => all.map((l) => (l.key === key ? { ...l, ...patch } : l)));
+  const change = (key: number, patch: Partial<Line>) =>
+    setLines((all) => all.map((l) => (l.key === key ? { ...l, ...patch } : l)));
   const thingOf = (l: Line) => things.find((x) => thingKey(x) === l.thing);
   const sumOf = (l: Line) => {
     const each = l.price.trim() ? moneyOrNull(l.price, currency) : (thingOf(l)?.priceMinor ?? null);
@@ -38,7 +52,10 @@ export function NewOrder({ buyers, things, handlingDays }: { buyers: { id: strin
   };
   const sums = lines.map(sumOf);
   const carriageMinor = carriage.trim() ? moneyOrNull(carriage, currency) : 0;
-  const total = sums.every((s) => s !== null) && carriageMinor !== null ? sums.reduce((a, s) => a + s!, 0) + carriageMinor : null;
+  const total =
+    sums.every((s) => s !== null) && carriageMinor !== null
+      ? sums.reduce((a, s) => a + s!, 0) + carriageMinor
+      : null;
   const save = async () => {
     let id = buyerId;
     if (id === 'new') {
@@ -47,24 +64,72 @@ export function NewOrder({ buyers, things, handlingDays }: { buyers: { id: strin
       id = recorded.id!;
     }
     const done = await act.run('placeOrder', {
-      buyerId: id, carriage, message, wantsSignature, paid, orderedOn: null, notes,
-      lines: lines.map((l) => ({ editionId: thingOf(l)?.editionId ?? '', formatId: thingOf(l)?.formatId ?? '', quantity: /^\d+$/.test(l.quantity.trim()) ? Number(l.quantity) : l.quantity, price: l.price })),
+      buyerId: id,
+      carriage,
+      message,
+      wantsSignature,
+      paid,
+      orderedOn: null,
+      notes,
+      lines: lines.map((l) => ({
+        editionId: thingOf(l)?.editionId ?? '',
+        formatId: thingOf(l)?.formatId ?? '',
+        quantity: /^\d+$/.test(l.quantity.trim()) ? Number(l.quantity) : l.quantity,
+        price: l.price,
+      })),
     });
     if (done) router.push(`/orders/${done.id}`);
     else if (id !== buyerId) setBuyer(id);
   };
   if (things.length === 0) {
-    return <Wall><Head><PageTitle>A new order</PageTitle></Head><Sheet><Empty title="Nothing can be sold yet"><p>A print can be sold when its work has a size on offer (Sizes) and an edition (Edition). A price makes it quicker.</p></Empty></Sheet></Wall>;
+    return (
+      <Wall>
+        <Head>
+          <PageTitle>A new order</PageTitle>
+        </Head>
+        <Sheet>
+          <Empty title="Nothing can be sold yet">
+            <p>
+              A print can be sold when its work has a size on offer (Sizes) and an edition (Edition). A
+              price makes it quicker.
+            </p>
+          </Empty>
+        </Sheet>
+      </Wall>
+    );
   }
   return (
     <Wall>
-      <Head><div><PageTitle>A new order</PageTitle><Lead>Leaves within {handlingDays} working days of today. A numbered print is chosen at picking, from the register, never before.</Lead></div></Head>
-      <form onSubmit={(e) => { e.preventDefault(); void save(); }}>
+      <Head>
+        <div>
+          <PageTitle>A new order</PageTitle>
+          <Lead>
+            Leaves within {handlingDays} working days of today. A numbered print is chosen at picking,
+            from the register, never before.
+          </Lead>
+        </div>
+      </Head>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
         <Stack $gap={18}>
           <Sheet>
             <Stack>
               <SheetTitle>Who buys</SheetTitle>
-              <Finder label="Buyer" value={buyerId} onChange={setBuyer} width={340} options={[{ key: 'new', name: 'somebody new' }, ...buyers.map((b) => ({ key: b.id, name: `${b.name}, ${b.country}` }))]} wrong={act.wrong('buyerId')} />
+              <Finder
+                label="Buyer"
+                value={buyerId}
+                onChange={setBuyer}
+                width={340}
+                options={[
+                  { key: 'new', name: 'somebody new' },
+                  ...buyers.map((b) => ({ key: b.id, name: `${b.name}, ${b.country}` })),
+                ]}
+                wrong={act.wrong('buyerId')}
+              />
               {buyerId === 'new' && <BuyerForm values={fresh} onChange={setFresh} wrong={act.wrong} />}
             </Stack>
           </Sheet>
@@ -76,33 +141,117 @@ export function NewOrder({ buyers, things, handlingDays }: { buyers: { id: strin
                 return (
                   <div key={l.key}>
                     <Row style={{ alignItems: 'flex-start' }}>
-                      <Finder label="Print" value={l.thing} onChange={(key) => change(l.key, { thing: key })} width={420} options={things.map((x) => ({ key: thingKey(x), name: `${x.title}, ${x.formatName}, ${x.kind === 'open' ? 'open' : `of ${x.size}`}` }))} wrong={act.wrong(`lines[${i}].formatId`)} />
-                      <Field label="How many" value={l.quantity} onChange={(quantity) => change(l.key, { quantity })} width={80} wrong={act.wrong(`lines[${i}].quantity`)} />
-                      <Field label={`Price each, ${currency}`} value={l.price} onChange={(price) => change(l.key, { price })} width={130} placeholder={thing?.priceMinor != null ? bareMoney(thing.priceMinor) : 'none set'} wrong={act.wrong(`lines[${i}].price`)} />
-                      {lines.length > 1 && <div style={{ paddingTop: 18 }}><Button quiet onPress={() => setLines(lines.filter((x) => x !== l))}>Leave out</Button></div>}
+                      <Finder
+                        label="Print"
+                        value={l.thing}
+                        onChange={(key) => change(l.key, { thing: key })}
+                        width={420}
+                        options={things.map((x) => ({
+                          key: thingKey(x),
+                          name: `${x.title}, ${x.formatName}, ${x.kind === 'open' ? 'open' : `of ${x.size}`}`,
+                        }))}
+                        wrong={act.wrong(`lines[${i}].formatId`)}
+                      />
+                      <Field
+                        label="How many"
+                        value={l.quantity}
+                        onChange={(quantity) => change(l.key, { quantity })}
+                        width={80}
+                        wrong={act.wrong(`lines[${i}].quantity`)}
+                      />
+                      <Field
+                        label={`Price each, ${currency}`}
+                        value={l.price}
+                        onChange={(price) => change(l.key, { price })}
+                        width={130}
+                        placeholder={thing?.priceMinor != null ? bareMoney(thing.priceMinor) : 'none set'}
+                        wrong={act.wrong(`lines[${i}].price`)}
+                      />
+                      {lines.length > 1 && (
+                        <div style={{ paddingTop: 18 }}>
+                          <Button quiet onPress={() => setLines(lines.filter((x) => x !== l))}>
+                            Leave out
+                          </Button>
+                        </div>
+                      )}
                     </Row>
-                    {thing && <Marked kind={thing.ready >= (Number(l.quantity) || 0) ? 'holds' : 'none'}><Small>{thing.ready === 0 ? 'none ready in the drawer: to print first' : `${thing.ready} ready in the drawer`}</Small></Marked>}
+                    {thing && (
+                      <Marked kind={thing.ready >= (Number(l.quantity) || 0) ? 'holds' : 'none'}>
+                        <Small>
+                          {thing.ready === 0
+                            ? 'none ready in the drawer: to print first'
+                            : `${thing.ready} ready in the drawer`}
+                        </Small>
+                      </Marked>
+                    )}
                   </div>
                 );
               })}
-              <div><Button quiet onPress={() => setLines([...lines, newLine()])}>Add another print</Button></div>
+              <div>
+                <Button quiet onPress={() => setLines([...lines, newLine()])}>
+                  Add another print
+                </Button>
+              </div>
             </Stack>
           </Sheet>
           <Sheet>
             <Stack>
               <SheetTitle>How it goes</SheetTitle>
               <Fields>
-                <Field label={`Carriage they pay, ${currency}`} value={carriage} onChange={setCarriage} hint="empty: in the price" wrong={act.wrong('carriage')} />
-                <div style={{ paddingTop: 20, display: 'grid', gap: 8 }}><Check checked={paid} onChange={setPaid}>It is paid</Check><Check checked={wantsSignature} onChange={setSignature}>They wish a signature</Check></div>
+                <Field
+                  label={`Carriage they pay, ${currency}`}
+                  value={carriage}
+                  onChange={setCarriage}
+                  hint="empty: in the price"
+                  wrong={act.wrong('carriage')}
+                />
+                <div style={{ paddingTop: 20, display: 'grid', gap: 8 }}>
+                  <Check checked={paid} onChange={setPaid}>
+                    It is paid
+                  </Check>
+                  <Check checked={wantsSignature} onChange={setSignature}>
+                    They wish a signature
+                  </Check>
+                </div>
               </Fields>
               <Fields $columns="1fr 1fr">
-                <Field label="Their message" value={message} onChange={setMessage} lines={2} hint="stands on the packing screen" />
+                <Field
+                  label="Their message"
+                  value={message}
+                  onChange={setMessage}
+                  lines={2}
+                  hint="stands on the packing screen"
+                />
                 <Field label="Notes" value={notes} onChange={setNotes} lines={2} />
               </Fields>
             </Stack>
           </Sheet>
-          <TroubleNote trouble={act.trouble} fields={['buyerId', 'lines[0].quantity', 'lines[0].price', 'carriage', 'name', 'address', 'country']} />
-          <Row><Button main type="submit" isDisabled={act.busy}>Take the order</Button><span>{total === null ? 'A price is missing.' : <>Together <strong>{money(total)}</strong></>}</span></Row>
+          <TroubleNote
+            trouble={act.trouble}
+            fields={[
+              'buyerId',
+              'lines[0].quantity',
+              'lines[0].price',
+              'carriage',
+              'name',
+              'address',
+              'country',
+            ]}
+          />
+          <Row>
+            <Button main type="submit" isDisabled={act.busy}>
+              Take the order
+            </Button>
+            <span>
+              {total === null ? (
+                'A price is missing.'
+              ) : (
+                <>
+                  Together <strong>{money(total)}</strong>
+                </>
+              )}
+            </span>
+          </Row>
         </Stack>
       </form>
     </Wall>

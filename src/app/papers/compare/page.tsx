@@ -8,13 +8,24 @@ import { CompareView } from './CompareView';
 
 export const metadata: Metadata = { title: 'Papers side by side' };
 
-export default async function ComparePage({ searchParams }: { searchParams: Promise<{ ids?: string; piece?: string }> }) {
+export default async function ComparePage({
+  searchParams,
+}: {
+  searchParams: Promise<{ ids?: string; piece?: string }>;
+}) {
   const s = await studio();
   const q = await searchParams;
   const { unit } = await s.settings();
-  const all = await s.db.select({ id: papers.id, name: papers.name }).from(papers).orderBy(asc(papers.name));
+  const all = await s.db
+    .select({ id: papers.id, name: papers.name })
+    .from(papers)
+    .orderBy(asc(papers.name));
   let piece = { width: 450_000, height: 350_000 };
-  try { if (q.piece) piece = parseSize(q.piece, unit, 'piece'); } catch { /* an address somebody typed: the usual piece stands in */ }
+  try {
+    if (q.piece) piece = parseSize(q.piece, unit, 'piece');
+  } catch {
+    /* an address somebody typed: the usual piece stands in */
+  }
   const ids = (q.ids ?? '').split(',').filter(Boolean).slice(0, 4);
   return <CompareView all={all} ids={ids} piece={piece} rows={await papersBeside(s, ids, piece)} />;
 }

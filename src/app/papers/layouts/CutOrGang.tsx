@@ -14,31 +14,107 @@ export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[]
   const { unit, withUnit, money, currency, length, bareMoney } = useUnits();
   const stocked = papers.filter((p) => lots.some((l) => l.paperId === p.id && l.onHand > 0));
   const [paperId, setPaper] = useState(stocked[0]?.id ?? '');
-  const [f, setF] = useState({ piece: unit === 'mm' ? '150 x 100 mm' : '6 x 4 in', count: '16', bleed: unit === 'mm' ? '3 mm' : '1/8 in', minutes: '0.5', rate: '30' });
+  const [f, setF] = useState({
+    piece: unit === 'mm' ? '150 x 100 mm' : '6 x 4 in',
+    count: '16',
+    bleed: unit === 'mm' ? '3 mm' : '1/8 in',
+    minutes: '0.5',
+    rate: '30',
+  });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   if (!stocked.length) return null;
-  const of: PaperLot[] = lots.filter((l) => l.paperId === paperId && l.onHand > 0).map((l) => ({ id: l.id, name: `lot ${l.name}`, form: l.form, width: l.widthUm, height: l.heightUm, price: l.form === 'sheet' ? Math.round(l.priceMinor / Math.max(1, l.received)) : Math.round((l.priceMinor * 1e6) / Math.max(1, l.received)) }));
-  let ways = null, says = '';
+  const of: PaperLot[] = lots
+    .filter((l) => l.paperId === paperId && l.onHand > 0)
+    .map((l) => ({
+      id: l.id,
+      name: `lot ${l.name}`,
+      form: l.form,
+      width: l.widthUm,
+      height: l.heightUm,
+      price:
+        l.form === 'sheet'
+          ? Math.round(l.priceMinor / Math.max(1, l.received))
+          : Math.round((l.priceMinor * 1e6) / Math.max(1, l.received)),
+    }));
+  let ways = null,
+    says = '';
   try {
-    const piece = parseSize(withUnit(f.piece), unit, 'piece'), bleed = lengthOrNull(withUnit(f.bleed), unit), rate = moneyOrNull(f.rate, currency);
+    const piece = parseSize(withUnit(f.piece), unit, 'piece'),
+      bleed = lengthOrNull(withUnit(f.bleed), unit),
+      rate = moneyOrNull(f.rate, currency);
     if (bleed === null) says = 'The bleed should be a length such as "3 mm".';
     else if (rate === null) says = 'The rate should be a sum such as "30".';
-    else ways = waysToCut({ piece, bleed, count: Number(f.count), lots: of, margin: 5_000, gutter: 0, minutesPerCut: Number(f.minutes.replace(',', '.')), ratePerHour: rate });
-  } catch (error) { says = (error as Error).message; }
+    else
+      ways = waysToCut({
+        piece,
+        bleed,
+        count: Number(f.count),
+        lots: of,
+        margin: 5_000,
+        gutter: 0,
+        minutesPerCut: Number(f.minutes.replace(',', '.')),
+        ratePerHour: rate,
+      });
+  } catch (error) {
+    says = (error as Error).message;
+  }
   return (
     <section>
-      <SheetTitle>Pre-cut, or ganged and cut? <span>prints without a border, from the lots on hand</span></SheetTitle>
+      <SheetTitle>
+        Pre-cut, or ganged and cut? <span>prints without a border, from the lots on hand</span>
+      </SheetTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Fields $columns="repeat(6, minmax(0, 1fr))">
-          <Select label="Paper" value={paperId} onChange={setPaper} options={stocked.map((p) => ({ key: p.id, name: p.name }))} />
-          <Field label="Print" value={f.piece} onChange={set('piece')} /><Field label="How many" value={f.count} onChange={set('count')} /><Field label="Bleed, each side" value={f.bleed} onChange={set('bleed')} />
-          <Field label="Minutes a cut" value={f.minutes} onChange={set('minutes')} /><Field label={`An hour costs, ${currency}`} value={f.rate} onChange={set('rate')} />
+          <Select
+            label="Paper"
+            value={paperId}
+            onChange={setPaper}
+            options={stocked.map((p) => ({ key: p.id, name: p.name }))}
+          />
+          <Field label="Print" value={f.piece} onChange={set('piece')} />
+          <Field label="How many" value={f.count} onChange={set('count')} />
+          <Field label="Bleed, each side" value={f.bleed} onChange={set('bleed')} />
+          <Field label="Minutes a cut" value={f.minutes} onChange={set('minutes')} />
+          <Field label={`An hour costs, ${currency}`} value={f.rate} onChange={set('rate')} />
         </Fields>
         {ways ? <Verdict finding={gangFinding(ways, currency)} /> : <Marked kind="fails">{says}</Marked>}
         {ways && ways.length > 0 && (
-          <Scroll><Table aria-label="Ways to cut"><thead><tr><th>Paper</th><th>Way</th><th className="n">Takes</th><th className="n">Up</th><th className="n">Cuts</th><th className="n">Minutes</th><th className="n">Paper, {currency}</th><th className="n">In all</th></tr></thead><tbody>
-            {ways.map((w) => <tr key={w.lot.id}><th scope="row">{w.lot.name}, {w.lot.form}</th><td>{w.way}</td><td className="n">{w.lot.form === 'sheet' ? `${w.uses} ${w.uses === 1 ? 'sheet' : 'sheets'}` : length(w.uses)}</td><td className="n">{w.lot.form === 'sheet' ? w.up : ''}</td><td className="n">{w.cuts}</td><td className="n">{Math.round(w.minutes)}</td><td className="n">{bareMoney(w.paper)}</td><td className="n">{money(w.cost)}</td></tr>)}
-          </tbody></Table></Scroll>
+          <Scroll>
+            <Table aria-label="Ways to cut">
+              <thead>
+                <tr>
+                  <th>Paper</th>
+                  <th>Way</th>
+                  <th className="n">Takes</th>
+                  <th className="n">Up</th>
+                  <th className="n">Cuts</th>
+                  <th className="n">Minutes</th>
+                  <th className="n">Paper, {currency}</th>
+                  <th className="n">In all</th>
+                </tr>
+              </thead>
+              <tbody>
+                {ways.map((w) => (
+                  <tr key={w.lot.id}>
+                    <th scope="row">
+                      {w.lot.name}, {w.lot.form}
+                    </th>
+                    <td>{w.way}</td>
+                    <td className="n">
+                      {w.lot.form === 'sheet'
+                        ? `${w.uses} ${w.uses === 1 ? 'sheet' : 'sheets'}`
+                        : length(w.uses)}
+                    </td>
+                    <td className="n">{w.lot.form === 'sheet' ? w.up : ''}</td>
+                    <td className="n">{w.cuts}</td>
+                    <td className="n">{Math.round(w.minutes)}</td>
+                    <td className="n">{bareMoney(w.paper)}</td>
+                    <td className="n">{money(w.cost)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Table>
+          </Scroll>
         )}
       </Stack>
     </section>

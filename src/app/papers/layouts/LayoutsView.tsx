@@ -12,7 +12,19 @@ import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Head, Lead, PageTitle, Scroll, Sheet, SheetTitle, Small, Stack, Table, Wall } from '@/ui/Layout';
+import {
+  Empty,
+  Head,
+  Lead,
+  PageTitle,
+  Scroll,
+  Sheet,
+  SheetTitle,
+  Small,
+  Stack,
+  Table,
+  Wall,
+} from '@/ui/Layout';
 import { SheetDialog, SheetEnd } from '@/ui/Slip';
 import { PapersNav } from '../PapersNav';
 import { CutOrGang } from './CutOrGang';
@@ -29,26 +41,81 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   const [open, setOpen] = useState(false);
   useKeys([{ key: 'n', says: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
-  const waste = (l: Layout) => (l.placements.length ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10 : null);
+  const waste = (l: Layout) =>
+    l.placements.length
+      ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10
+      : null;
   return (
     <Wall>
-      <Head><div><PageTitle>Sheets and rolls</PageTitle><Lead>Prints, proofs and strips of any works on one paper, laid so that little of it is wasted. What is printed leaves the oldest lot.</Lead></div><Button keyName="n" onPress={() => setOpen(true)}>Begin a layout</Button></Head>
+      <Head>
+        <div>
+          <PageTitle>Sheets and rolls</PageTitle>
+          <Lead>
+            Prints, proofs and strips of any works on one paper, laid so that little of it is wasted. What
+            is printed leaves the oldest lot.
+          </Lead>
+        </div>
+        <Button keyName="n" onPress={() => setOpen(true)}>
+          Begin a layout
+        </Button>
+      </Head>
       <PapersNav />
       <Sheet>
-        {layouts.length === 0 ? <Empty title="Nothing laid out yet"><p>Begin a layout on a paper, add prints of any works, and see how much of the sheet or roll they take.</p></Empty> : (
+        {layouts.length === 0 ? (
+          <Empty title="Nothing laid out yet">
+            <p>
+              Begin a layout on a paper, add prints of any works, and see how much of the sheet or roll
+              they take.
+            </p>
+          </Empty>
+        ) : (
           <Scroll>
             <Table aria-label="Layouts">
-              <thead><tr><th>Layout</th><th>Paper</th><th>On</th><th className="n">Pieces</th><th className="n">Takes</th><th className="n">Waste</th><th>State</th></tr></thead>
+              <thead>
+                <tr>
+                  <th>Layout</th>
+                  <th>Paper</th>
+                  <th>On</th>
+                  <th className="n">Pieces</th>
+                  <th className="n">Takes</th>
+                  <th className="n">Waste</th>
+                  <th>State</th>
+                </tr>
+              </thead>
               <tbody>
                 {layouts.map((l) => (
-                  <tr key={l.id}><th scope="row"><Link href={`/papers/layouts/${l.id}`} prefetch={false}>{l.name}</Link></th><td>{nameOf(l.paperId)}</td><td>{l.kind === 'roll' ? `${length(l.widthUm)} roll` : size({ width: l.widthUm, height: l.heightUm! })}</td><td className="n">{l.placements.length}</td><td className="n">{l.kind === 'roll' ? length(l.lengthUm) : '1 sheet'}</td><td className="n">{waste(l) === null ? '' : `${waste(l)} %`}</td><td><Marked kind={MARKS[l.state]}>{WORDS[l.state]}{l.printedAt && <Small> {l.printedAt.slice(0, 10)}</Small>}</Marked></td></tr>
+                  <tr key={l.id}>
+                    <th scope="row">
+                      <Link href={`/papers/layouts/${l.id}`} prefetch={false}>
+                        {l.name}
+                      </Link>
+                    </th>
+                    <td>{nameOf(l.paperId)}</td>
+                    <td>
+                      {l.kind === 'roll'
+                        ? `${length(l.widthUm)} roll`
+                        : size({ width: l.widthUm, height: l.heightUm! })}
+                    </td>
+                    <td className="n">{l.placements.length}</td>
+                    <td className="n">{l.kind === 'roll' ? length(l.lengthUm) : '1 sheet'}</td>
+                    <td className="n">{waste(l) === null ? '' : `${waste(l)} %`}</td>
+                    <td>
+                      <Marked kind={MARKS[l.state]}>
+                        {WORDS[l.state]}
+                        {l.printedAt && <Small> {l.printedAt.slice(0, 10)}</Small>}
+                      </Marked>
+                    </td>
+                  </tr>
                 ))}
               </tbody>
             </Table>
           </Scroll>
         )}
       </Sheet>
-      <Sheet style={{ marginTop: 18, display: 'grid', gap: 26 }}><CountUp /><CutOrGang papers={papers} lots={lots} /></Sheet>
+      <Sheet style={{ marginTop: 18, display: 'grid', gap: 26 }}>
+        <CountUp />
+        <CutOrGang papers={papers} lots={lots} />
+      </Sheet>
       {open && <BeginSheet papers={papers} lots={lots} onClose={() => setOpen(false)} />}
     </Wall>
   );
@@ -57,21 +124,66 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
 /** How many of one piece go on a sheet: worked out as it is typed. */
 function CountUp() {
   const { unit, withUnit } = useUnits();
-  const [f, setF] = useState({ sheet: 'A3+', piece: unit === 'mm' ? '148 x 105 mm' : '6 x 4 in', margin: unit === 'mm' ? '5 mm' : '1/4 in', gutter: unit === 'mm' ? '3 mm' : '1/8 in' });
+  const [f, setF] = useState({
+    sheet: 'A3+',
+    piece: unit === 'mm' ? '148 x 105 mm' : '6 x 4 in',
+    margin: unit === 'mm' ? '5 mm' : '1/4 in',
+    gutter: unit === 'mm' ? '3 mm' : '1/8 in',
+  });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const read = (text: string) => { try { return parseSize(withUnit(text), unit); } catch { return null; } };
-  const [sheet, piece, margin, gutter] = [read(f.sheet), read(f.piece), lengthOrNull(withUnit(f.margin), unit), lengthOrNull(withUnit(f.gutter), unit)];
-  let finding = null, says = '';
-  if (sheet && piece && margin !== null && gutter !== null) { try { finding = sheetFinding({ sheet, piece, margin, gutter }); } catch (error) { says = (error as Error).message; } }
+  const read = (text: string) => {
+    try {
+      return parseSize(withUnit(text), unit);
+    } catch {
+      return null;
+    }
+  };
+  const [sheet, piece, margin, gutter] = [
+    read(f.sheet),
+    read(f.piece),
+    lengthOrNull(withUnit(f.margin), unit),
+    lengthOrNull(withUnit(f.gutter), unit),
+  ];
+  let finding = null,
+    says = '';
+  if (sheet && piece && margin !== null && gutter !== null) {
+    try {
+      finding = sheetFinding({ sheet, piece, margin, gutter });
+    } catch (error) {
+      says = (error as Error).message;
+    }
+  }
   return (
     <section>
-      <SheetTitle>How many up? <span>one piece on a sheet, both ways round and mixed</span></SheetTitle>
+      <SheetTitle>
+        How many up? <span>one piece on a sheet, both ways round and mixed</span>
+      </SheetTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Fields $columns="repeat(4, minmax(0, 180px))">
-          <Field label="Sheet" value={f.sheet} onChange={set('sheet')} wrong={sheet ? null : 'Expected a size such as "A3+" or "483 x 329 mm".'} />
-          <Field label="Piece" value={f.piece} onChange={set('piece')} wrong={piece ? null : 'Expected a size such as "148 x 105 mm".'} />
-          <Field label="Printer’s margin" value={f.margin} onChange={set('margin')} wrong={margin === null ? 'Expected a length.' : null} />
-          <Field label="Gutter" value={f.gutter} onChange={set('gutter')} wrong={gutter === null ? 'Expected a length.' : null} />
+          <Field
+            label="Sheet"
+            value={f.sheet}
+            onChange={set('sheet')}
+            wrong={sheet ? null : 'Expected a size such as "A3+" or "483 x 329 mm".'}
+          />
+          <Field
+            label="Piece"
+            value={f.piece}
+            onChange={set('piece')}
+            wrong={piece ? null : 'Expected a size such as "148 x 105 mm".'}
+          />
+          <Field
+            label="Printer’s margin"
+            value={f.margin}
+            onChange={set('margin')}
+            wrong={margin === null ? 'Expected a length.' : null}
+          />
+          <Field
+            label="Gutter"
+            value={f.gutter}
+            onChange={set('gutter')}
+            wrong={gutter === null ? 'Expected a length.' : null}
+          />
         </Fields>
         {finding ? <Verdict finding={finding} /> : says ? <Marked kind="fails">{says}</Marked> : null}
       </Stack>
@@ -79,7 +191,15 @@ function CountUp() {
   );
 }
 
-function BeginSheet({ papers, lots, onClose }: { papers: Paper[]; lots: LotOnHand[]; onClose: () => void }) {
+function BeginSheet({
+  papers,
+  lots,
+  onClose,
+}: {
+  papers: Paper[];
+  lots: LotOnHand[];
+  onClose: () => void;
+}) {
   const act = useAct();
   const router = useRouter();
   const { unit, withUnit, length, size } = useUnits();
@@ -87,23 +207,84 @@ function BeginSheet({ papers, lots, onClose }: { papers: Paper[]; lots: LotOnHan
   const [paperId, setPaper] = useState(lots.find((l) => l.onHand > 0)?.paperId ?? stocked[0]?.id ?? '');
   const of = lots.filter((l) => l.paperId === paperId && l.onHand > 0);
   const [kind, setKind] = useState<'sheet' | 'roll'>(of[0]?.form ?? 'roll');
-  const [f, setF] = useState({ name: '', size: '', margin: unit === 'mm' ? '5 mm' : '1/4 in', gap: unit === 'mm' ? '4 mm' : '1/8 in' });
+  const [f, setF] = useState({
+    name: '',
+    size: '',
+    margin: unit === 'mm' ? '5 mm' : '1/4 in',
+    gap: unit === 'mm' ? '4 mm' : '1/8 in',
+  });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const held = of.find((l) => l.form === kind);
-  const usual = held ? (held.form === 'roll' ? length(held.widthUm) : size({ width: held.widthUm, height: held.heightUm! })) : kind === 'roll' ? (unit === 'mm' ? '610 mm' : '24 in') : 'A3+';
-  const exact = held ? (held.form === 'roll' ? `${held.widthUm} um` : `${held.widthUm} um x ${held.heightUm} um`) : usual;
+  const usual = held
+    ? held.form === 'roll'
+      ? length(held.widthUm)
+      : size({ width: held.widthUm, height: held.heightUm! })
+    : kind === 'roll'
+      ? unit === 'mm'
+        ? '610 mm'
+        : '24 in'
+      : 'A3+';
+  const exact = held
+    ? held.form === 'roll'
+      ? `${held.widthUm} um`
+      : `${held.widthUm} um x ${held.heightUm} um`
+    : usual;
   const begin = async () => {
-    const done = await act.run('beginLayout', { name: f.name, kind, paperId, size: f.size.trim() ? withUnit(f.size) : exact, margin: withUnit(f.margin), gap: withUnit(f.gap) });
+    const done = await act.run('beginLayout', {
+      name: f.name,
+      kind,
+      paperId,
+      size: f.size.trim() ? withUnit(f.size) : exact,
+      margin: withUnit(f.margin),
+      gap: withUnit(f.gap),
+    });
     if (done?.id) router.push(`/papers/layouts/${done.id}`);
   };
   return (
     <SheetDialog title="A layout" isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
-        <Field label="Name" value={f.name} onChange={set('name')} required autoFocus hint="Tuesday’s roll" wrong={act.wrong('name')} />
-        <Select label="Paper" value={paperId} onChange={setPaper} options={stocked.map((p) => ({ key: p.id, name: p.name }))} />
-        <Select<'sheet' | 'roll'> label="On" value={kind} onChange={setKind} options={[{ key: 'roll', name: 'a roll' }, { key: 'sheet', name: 'one sheet' }]} />
-        <Field label={kind === 'roll' ? 'Width of the roll' : 'Size of the sheet'} value={f.size} onChange={set('size')} placeholder={usual} hint={held ? `on hand: ${held.form === 'roll' ? `${length(held.onHand)} of it` : `${held.onHand} sheets`}` : 'none on hand'} wrong={act.wrong('size')} />
-        <Field label="Bare margin" value={f.margin} onChange={set('margin')} wrong={act.wrong('margin')} />
+        <Field
+          label="Name"
+          value={f.name}
+          onChange={set('name')}
+          required
+          autoFocus
+          hint="Tuesday’s roll"
+          wrong={act.wrong('name')}
+        />
+        <Select
+          label="Paper"
+          value={paperId}
+          onChange={setPaper}
+          options={stocked.map((p) => ({ key: p.id, name: p.name }))}
+        />
+        <Select<'sheet' | 'roll'>
+          label="On"
+          value={kind}
+          onChange={setKind}
+          options={[
+            { key: 'roll', name: 'a roll' },
+            { key: 'sheet', name: 'one sheet' },
+          ]}
+        />
+        <Field
+          label={kind === 'roll' ? 'Width of the roll' : 'Size of the sheet'}
+          value={f.size}
+          onChange={set('size')}
+          placeholder={usual}
+          hint={
+            held
+              ? `on hand: ${held.form === 'roll' ? `${length(held.onHand)} of it` : `${held.onHand} sheets`}`
+              : 'none on hand'
+          }
+          wrong={act.wrong('size')}
+        />
+        <Field
+          label="Bare margin"
+          value={f.margin}
+          onChange={set('margin')}
+          wrong={act.wrong('margin')}
+        />
         <Field label="Gap between pieces" value={f.gap} onChange={set('gap')} wrong={act.wrong('gap')} />
       </Fields>
       <TroubleNote trouble={act.trouble} fields={['name', 'size', 'margin', 'gap']} />

@@ -9,6 +9,10 @@ export const metadata: Metadata = { title: 'Sheets and rolls' };
 
 export default async function LayoutsPage() {
   const { db } = await studio();
-  const [layouts, { papers }, lots] = await Promise.all([allLayouts(db), papersAndRoutes(db), lotsOnHand(db)]);
+  const [layouts, { papers }, lots] = await Promise.all([
+    allLayouts(db),
+    papersAndRoutes(db),
+    lotsOnHand(db),
+  ]);
   return <LayoutsView layouts={layouts} papers={papers} lots={lots} />;
 }

@@ -8,6 +8,13 @@ export const metadata: Metadata = { title: 'Printers and ink' };
 
 export default async function MachinesPage() {
   const s = await studio();
-  const machines = await Promise.all((await machinesAtHand(s.db)).map(async (machine) => ({ machine, inks: await inkReport(s, machine), log: await logOf(s.db, machine.id), costs: await machineCosts(s.db, machine) })));
+  const machines = await Promise.all(
+    (await machinesAtHand(s.db)).map(async (machine) => ({
+      machine,
+      inks: await inkReport(s, machine),
+      log: await logOf(s.db, machine.id),
+      costs: await machineCosts(s.db, machine),
+    })),
+  );
   return <MachinesView machines={machines} today={localDay(s.now(), (await s.settings()).timeZone)} />;
 }

@@ -7,8 +7,26 @@ import { ProfilesView } from './ProfilesView';
 
 export const metadata: Metadata = { title: 'Profiles' };
 
-export default async function ProfilesPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
+export default async function ProfilesPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string>>;
+}) {
   const s = await studio();
-  const [list, { papers, routes }, machines, spaces] = await Promise.all([profilesAtHand(s.db), papersAndRoutes(s.db), machinesAtHand(s.db), referenceSpaces(s)]);
-  return <ProfilesView list={list} papers={papers.map((p) => ({ key: p.id, name: p.name }))} routes={routes.filter((r) => r.kind !== 'own printer').map((r) => ({ key: r.id, name: r.name }))} machines={machines.map((m) => ({ key: m.id, name: m.name }))} spaces={spaces} start={(await searchParams).open ?? null} />;
+  const [list, { papers, routes }, machines, spaces] = await Promise.all([
+    profilesAtHand(s.db),
+    papersAndRoutes(s.db),
+    machinesAtHand(s.db),
+    referenceSpaces(s),
+  ]);
+  return (
+    <ProfilesView
+      list={list}
+      papers={papers.map((p) => ({ key: p.id, name: p.name }))}
+      routes={routes.filter((r) => r.kind !== 'own printer').map((r) => ({ key: r.id, name: r.name }))}
+      machines={machines.map((m) => ({ key: m.id, name: m.name }))}
+      spaces={spaces}
+      start={(await searchParams).open ?? null}
+    />
+  );
 }

@@ -7,5 +7,13 @@ export const metadata: Metadata = { title: 'Print queue' };
 
 export default async function QueuePage() {
   const { queue, inks } = await printQueue(await studio());
-  return <QueueView queue={queue} inks={[...inks].map(([machineId, reports]) => ({ machineId, trouble: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])) }))} />;
+  return (
+    <QueueView
+      queue={queue}
+      inks={[...inks].map(([machineId, reports]) => ({
+        machineId,
+        trouble: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])),
+      }))}
+    />
+  );
 }

@@ -8,12 +8,43 @@ import { QuotesView } from './QuotesView';
 
 export const metadata: Metadata = { title: 'Compare routes' };
 
-export default async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: string; n?: string }> }) {
+export default async function QuotesPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ size?: string; n?: string }>;
+}) {
   const s = await studio();
   const q = await searchParams;
-  const offered = await s.db.select({ format: formats, title: works.title }).from(formats).innerJoin(works, eq(works.id, formats.workId)).where(isNull(formats.archivedAt)).orderBy(asc(works.title), asc(formats.imageWidthUm));
+  const offered = await s.db
+    .select({ format: formats, title: works.title })
+    .from(formats)
+    .innerJoin(works, eq(works.id, formats.workId))
+    .where(isNull(formats.archivedAt))
+    .orderBy(asc(works.title), asc(formats.imageWidthUm));
   const chosen = offered.find((o) => o.format.id === q.size) ?? offered[0] ?? null;
-  const asked = Number(q.n ?? 1), quantity = Number.isInteger(asked) && asked > 0 && asked <= 100_000 ? asked : 1;
-  const [rows, kept, sent, all] = await Promise.all([chosen ? compareRoutes(s, chosen.format, quantity) : Promise.resolve([]), chosen ? quotesOf(s.db, [chosen.format.id]) : Promise.resolve([]), sentOut(s.db), s.db.select({ id: routes.id, name: routes.name }).from(routes)]);
-  return <QuotesView offered={offered.map((o) => ({ id: o.format.id, title: o.title, width: o.format.imageWidthUm, height: o.format.imageHeightUm }))} chosen={chosen?.format.id ?? null} quantity={quantity} rows={rows} kept={kept} sent={sent} routes={all} today={localDay(s.now(), (await s.settings()).timeZone)} />;
+  const asked = Number(q.n ?? 1),
+    quantity = Number.isInteger(asked) && asked > 0 && asked <= 100_000 ? asked : 1;
+  const [rows, kept, sent, all] = await Promise.all([
+    chosen ? compareRoutes(s, chosen.format, quantity) : Promise.resolve([]),
+    chosen ? quotesOf(s.db, [chosen.format.id]) : Promise.resolve([]),
+    sentOut(s.db),
+    s.db.select({ id: routes.id, name: routes.name }).from(routes),
+  ]);
+  return (
+    <QuotesView
+      offered={offered.map((o) => ({
+        id: o.format.id,
+        title: o.title,
+        width: o.format.imageWidthUm,
+        height: o.format.imageHeightUm,
+      }))}
+      chosen={chosen?.format.id ?? null}
+      quantity={quantity}
+      rows={rows}
+      kept={kept}
+      sent={sent}
+      routes={all}
+      today={localDay(s.now(), (await s.settings()).timeZone)}
+    />
+  );
 }

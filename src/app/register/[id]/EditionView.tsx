@@ -19,82 +19,242 @@ import { SheetsGrid } from './SheetsGrid';
 
 export type Row_ = Awaited<ReturnType<typeof impressionsOf>>[number];
 type Props = {
-  edition: Edition; title: string; rows: Row_[]; counts: Record<string, number>; page: number; perPage: number;
-  formats: Format[]; papers: Paper[]; entries: number; picture: string | null; begin: 'sign' | 'inspect' | null;
+  edition: Edition;
+  title: string;
+  rows: Row_[];
+  counts: Record<string, number>;
+  page: number;
+  perPage: number;
+  formats: Format[];
+  papers: Paper[];
+  entries: number;
+  picture: string | null;
+  begin: 'sign' | 'inspect' | null;
 };
 
-const Acts = styled(Row)`position: sticky; bottom: 0; background: inherit; padding: 12px 0 4px; margin-top: 12px; justify-content: space-between;`;
+const Acts = styled(Row)`
+  position: sticky;
+  bottom: 0;
+  background: inherit;
+  padding: 12px 0 4px;
+  margin-top: 12px;
+  justify-content: space-between;
+`;
 const sheetsWord = (n: number) => (n === 1 ? '1 sheet' : `${n} sheets`);
 
 /** An edition drawn as its sheets; one or many are chosen, then one act is done to all of them. */
-export function EditionView({ edition, title, rows, counts, page, perPage, formats, papers, entries, picture, begin }: Props) {
+export function EditionView({
+  edition,
+  title,
+  rows,
+  counts,
+  page,
+  perPage,
+  formats,
+  papers,
+  entries,
+  picture,
+  begin,
+}: Props) {
   const first = useMemo(() => {
     const wants = begin === 'sign' ? ['inspected'] : begin === 'inspect' ? ['printed', 'returned'] : [];
-    return rows.filter((r) => wants.includes(r.impression.state) && ['run', 'open'].includes(r.impression.kind)).map((r) => r.impression.id);
+    return rows
+      .filter((r) => wants.includes(r.impression.state) && ['run', 'open'].includes(r.impression.kind))
+      .map((r) => r.impression.id);
   }, [rows, begin]);
   const [selected, setSelected] = useState<Selection>(() => new Set(first));
   const [sheet, setSheet] = useState<'print' | 'close' | ReasonAct | null>(null);
   const act = useAct();
-  const chosen = rows.filter((r) => selected === 'all' || selected.has(r.impression.id)).map((r) => r.impression);
+  const chosen = rows
+    .filter((r) => selected === 'all' || selected.has(r.impression.id))
+    .map((r) => r.impression);
   const ids = chosen.map((i) => i.id);
-  const all = (name: Parameters<typeof mayDo>[0]) => chosen.length > 0 && chosen.every((i) => mayDo(name, i.state) && (!i.orderLineId || name === 'certified'));
-  const handle = (name: string) => void act.run('handleImpressions', { editionId: edition.id, impressionIds: ids, act: name, note: '' });
+  const all = (name: Parameters<typeof mayDo>[0]) =>
+    chosen.length > 0 &&
+    chosen.every((i) => mayDo(name, i.state) && (!i.orderLineId || name === 'certified'));
+  const handle = (name: string) =>
+    void act.run('handleImpressions', { editionId: edition.id, impressionIds: ids, act: name, note: '' });
   const toPrint = chosen.length > 0 && chosen.every((i) => i.state === 'declared');
   const total = Object.values(counts).reduce((a, b) => a + b, 0);
-  const mayPrint = !edition.closedAt && formats.length > 0 && papers.length > 0 && (edition.kind === 'open' || toPrint || chosen.length === 0);
+  const mayPrint =
+    !edition.closedAt &&
+    formats.length > 0 &&
+    papers.length > 0 &&
+    (edition.kind === 'open' || toPrint || chosen.length === 0);
   useKeys([
-    ...(all('signed') ? [{ key: 's', says: `sign ${sheetsWord(chosen.length)}`, run: () => handle('signed') }] : []),
-    ...(all('passed') ? [{ key: 'i', says: `pass ${sheetsWord(chosen.length)} at inspection`, run: () => handle('passed') }] : []),
-    ...(all('spoiled') ? [{ key: 'l', says: 'spoil, with the reason', run: () => setSheet('spoiled') }] : []),
+    ...(all('signed')
+      ? [{ key: 's', says: `sign ${sheetsWord(chosen.length)}`, run: () => handle('signed') }]
+      : []),
+    ...(all('passed')
+      ? [
+          {
+            key: 'i',
+            says: `pass ${sheetsWord(chosen.length)} at inspection`,
+            run: () => handle('passed'),
+          },
+        ]
+      : []),
+    ...(all('spoiled')
+      ? [{ key: 'l', says: 'spoil, with the reason', run: () => setSheet('spoiled') }]
+      : []),
     ...(mayPrint ? [{ key: 'p', says: 'record prints', run: () => setSheet('print') }] : []),
   ]);
   const gone = (counts.dispatched ?? 0) + (counts.delivered ?? 0);
-  const ready = (counts.signed ?? 0) + (counts.certified ?? 0) + (['on request', 'certificate only'].includes(edition.signing) ? (counts.inspected ?? 0) : 0);
+  const ready =
+    (counts.signed ?? 0) +
+    (counts.certified ?? 0) +
+    (['on request', 'certificate only'].includes(edition.signing) ? (counts.inspected ?? 0) : 0);
   return (
     <Wall>
       <Head>
         <div>
-          <PageTitle><Link href={`/works/${edition.workId}/edition`} prefetch={false}>{title}</Link></PageTitle>
-          <Lead>{edition.covers} Declared {edition.openedAt.slice(0, 10)}. {gone} gone, {ready} ready, {edition.kind === 'open' ? `${total} made so far` : `${counts.declared ?? 0} not yet printed`}.{edition.closedAt && ` Closed ${edition.closedAt.slice(0, 10)}.`}</Lead>
+          <PageTitle>
+            <Link href={`/works/${edition.workId}/edition`} prefetch={false}>
+              {title}
+            </Link>
+          </PageTitle>
+          <Lead>
+            {edition.covers} Declared {edition.openedAt.slice(0, 10)}. {gone} gone, {ready} ready,{' '}
+            {edition.kind === 'open' ? `${total} made so far` : `${counts.declared ?? 0} not yet printed`}
+            .{edition.closedAt && ` Closed ${edition.closedAt.slice(0, 10)}.`}
+          </Lead>
           <ChainLine entries={entries} />
         </div>
-        {!edition.closedAt && <Button quiet onPress={() => setSheet('close')}>Close the edition</Button>}
+        {!edition.closedAt && (
+          <Button quiet onPress={() => setSheet('close')}>
+            Close the edition
+          </Button>
+        )}
       </Head>
       <Beside $aside={372}>
         <Sheet>
-          {rows.length === 0
-            ? <Empty title="No print yet"><p>Impressions of an open edition are counted as they are made. Record the first prints and they stand here, one sheet each.</p></Empty>
-            : <SheetsGrid rows={rows} edition={edition} picture={picture} selected={selected} onSelect={setSelected} />}
-          <Pages page={page} perPage={perPage} total={total} href={(p) => `/register/${edition.id}?page=${p}`} />
+          {rows.length === 0 ? (
+            <Empty title="No print yet">
+              <p>
+                Impressions of an open edition are counted as they are made. Record the first prints and
+                they stand here, one sheet each.
+              </p>
+            </Empty>
+          ) : (
+            <SheetsGrid
+              rows={rows}
+              edition={edition}
+              picture={picture}
+              selected={selected}
+              onSelect={setSelected}
+            />
+          )}
+          <Pages
+            page={page}
+            perPage={perPage}
+            total={total}
+            href={(p) => `/register/${edition.id}?page=${p}`}
+          />
           <TroubleNote trouble={act.trouble} />
           <Acts>
             <Row>
-              {all('signed') && <Button main keyName="s" isDisabled={act.busy} onPress={() => handle('signed')}>Sign {chosen.length}</Button>}
-              {all('passed') && <Button main={!all('signed')} keyName="i" isDisabled={act.busy} onPress={() => handle('passed')}>Pass {chosen.length}</Button>}
-              {all('spoiled') && <Button keyName="l" onPress={() => setSheet('spoiled')}>Spoil</Button>}
-              {all('certified') && <Button isDisabled={act.busy} onPress={() => handle('certified')}>Certificates written</Button>}
-              {all('kept') && <Button isDisabled={act.busy} onPress={() => handle('kept')}>Keep</Button>}
+              {all('signed') && (
+                <Button main keyName="s" isDisabled={act.busy} onPress={() => handle('signed')}>
+                  Sign {chosen.length}
+                </Button>
+              )}
+              {all('passed') && (
+                <Button
+                  main={!all('signed')}
+                  keyName="i"
+                  isDisabled={act.busy}
+                  onPress={() => handle('passed')}
+                >
+                  Pass {chosen.length}
+                </Button>
+              )}
+              {all('spoiled') && (
+                <Button keyName="l" onPress={() => setSheet('spoiled')}>
+                  Spoil
+                </Button>
+              )}
+              {all('certified') && (
+                <Button isDisabled={act.busy} onPress={() => handle('certified')}>
+                  Certificates written
+                </Button>
+              )}
+              {all('kept') && (
+                <Button isDisabled={act.busy} onPress={() => handle('kept')}>
+                  Keep
+                </Button>
+              )}
               {all('gifted') && <Button onPress={() => setSheet('gifted')}>Give away</Button>}
               {all('consigned') && <Button onPress={() => setSheet('consigned')}>To a shop</Button>}
-              {all('delivered') && <Button isDisabled={act.busy} onPress={() => handle('delivered')}>Sold there</Button>}
+              {all('delivered') && (
+                <Button isDisabled={act.busy} onPress={() => handle('delivered')}>
+                  Sold there
+                </Button>
+              )}
               {all('returned') && <Button onPress={() => setSheet('returned')}>Came back</Button>}
               {all('lost') && <Button onPress={() => setSheet('lost')}>Lost</Button>}
               {all('destroyed') && <Button onPress={() => setSheet('destroyed')}>Destroyed</Button>}
-              {all('remade') && edition.remake === 'remake' && <Button isDisabled={act.busy} onPress={() => handle('remade')}>Make the number again</Button>}
-              {mayPrint && <Button keyName="p" main={chosen.length === 0 || toPrint} onPress={() => setSheet('print')}>{toPrint ? `Record ${chosen.length} printed` : 'Record prints'}</Button>}
+              {all('remade') && edition.remake === 'remake' && (
+                <Button isDisabled={act.busy} onPress={() => handle('remade')}>
+                  Make the number again
+                </Button>
+              )}
+              {mayPrint && (
+                <Button
+                  keyName="p"
+                  main={chosen.length === 0 || toPrint}
+                  onPress={() => setSheet('print')}
+                >
+                  {toPrint ? `Record ${chosen.length} printed` : 'Record prints'}
+                </Button>
+              )}
             </Row>
-            <Small>{chosen.length ? `${chosen.length} chosen, shift and arrows for more` : 'Choose sheets to act on them'}</Small>
+            <Small>
+              {chosen.length
+                ? `${chosen.length} chosen, shift and arrows for more`
+                : 'Choose sheets to act on them'}
+            </Small>
           </Acts>
         </Sheet>
         <div>
-          <ImpressionAside id={ids.at(-1) ?? null} edition={edition} stamp={rows.map((r) => r.impression.changedAt).sort().at(-1) ?? ''} />
-          {begin === 'sign' && <Slip style={{ marginTop: 20 }}><h3>Before you sign</h3>Try the pen on a scrap of this paper: pigment surfaces scrape under some. Number left, title middle, signature right, all under the picture. Clean, dry hands; one sheet on the table at a time.</Slip>}
-          {begin === 'inspect' && <Slip style={{ marginTop: 20 }}><h3>Look for</h3>Size within tolerance, corners, scratches, missing ink or banding, specks, colour beside the reference. Hold it by the edges, in the light it will hang in.</Slip>}
+          <ImpressionAside
+            id={ids.at(-1) ?? null}
+            edition={edition}
+            stamp={
+              rows
+                .map((r) => r.impression.changedAt)
+                .sort()
+                .at(-1) ?? ''
+            }
+          />
+          {begin === 'sign' && (
+            <Slip style={{ marginTop: 20 }}>
+              <h3>Before you sign</h3>Try the pen on a scrap of this paper: pigment surfaces scrape under
+              some. Number left, title middle, signature right, all under the picture. Clean, dry hands;
+              one sheet on the table at a time.
+            </Slip>
+          )}
+          {begin === 'inspect' && (
+            <Slip style={{ marginTop: 20 }}>
+              <h3>Look for</h3>Size within tolerance, corners, scratches, missing ink or banding, specks,
+              colour beside the reference. Hold it by the edges, in the light it will hang in.
+            </Slip>
+          )}
         </div>
       </Beside>
-      {sheet === 'print' && <PrintSheet edition={edition} chosen={toPrint ? chosen : []} rows={rows} formats={formats} papers={papers} onClose={() => setSheet(null)} />}
+      {sheet === 'print' && (
+        <PrintSheet
+          edition={edition}
+          chosen={toPrint ? chosen : []}
+          rows={rows}
+          formats={formats}
+          papers={papers}
+          onClose={() => setSheet(null)}
+        />
+      )}
       {sheet === 'close' && <CloseSheet edition={edition} onClose={() => setSheet(null)} />}
-      {sheet && sheet !== 'print' && sheet !== 'close' && <ReasonSheet act={sheet} edition={edition} chosen={chosen} onClose={() => setSheet(null)} />}
+      {sheet && sheet !== 'print' && sheet !== 'close' && (
+        <ReasonSheet act={sheet} edition={edition} chosen={chosen} onClose={() => setSheet(null)} />
+      )}
     </Wall>
   );
 }

@@ -7,31 +7,84 @@ import { Facts, SheetTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
-const History = styled.ol`li { display: grid; grid-template-columns: 108px minmax(0, 1fr); gap: 4px 10px; padding: 4px 0; } small { color: ${t.ink2}; font-size: 12px; }`;
-const HAS_CERTIFICATE = ['inspected', 'signed', 'certified', 'allocated', 'dispatched', 'delivered', 'kept', 'gifted', 'consigned', 'returned'];
+const History = styled.ol`
+  li {
+    display: grid;
+    grid-template-columns: 108px minmax(0, 1fr);
+    gap: 4px 10px;
+    padding: 4px 0;
+  }
+  small {
+    color: ${t.ink2};
+    font-size: 12px;
+  }
+`;
+const HAS_CERTIFICATE = [
+  'inspected',
+  'signed',
+  'certified',
+  'allocated',
+  'dispatched',
+  'delivered',
+  'kept',
+  'gifted',
+  'consigned',
+  'returned',
+];
 
 /** What one register line says, in words. */
 function lineWords(act: string, body: unknown): string {
   const b = (body ?? {}) as Record<string, string | number | undefined>;
   const where = b.order ? ` for order ${b.order}` : '';
   const words: Record<string, string> = {
-    printed: `Printed${b.format ? ` at ${b.format}` : ''}${b.paper ? ` on ${b.paper}` : ''}`, passed: 'Passed at inspection', spoiled: 'Spoiled', signed: 'Signed', certified: 'Certificate written',
-    allocated: `Taken${where} at picking`, released: `Put back${b.order ? ` from order ${b.order}` : ''}`, dispatched: `Sent${where}${b.service ? `, ${b.service}` : ''}`, delivered: `Delivered${where}`,
-    returned: `Came back${where}`, lost: `Lost${where}`, destroyed: 'Destroyed', kept: 'Kept', gifted: 'Given away', consigned: 'To a shop, on consignment', remade: 'Number to be made again', 'taken back': `Last act taken back: ${b.to ?? ''} again`,
+    printed: `Printed${b.format ? ` at ${b.format}` : ''}${b.paper ? ` on ${b.paper}` : ''}`,
+    passed: 'Passed at inspection',
+    spoiled: 'Spoiled',
+    signed: 'Signed',
+    certified: 'Certificate written',
+    allocated: `Taken${where} at picking`,
+    released: `Put back${b.order ? ` from order ${b.order}` : ''}`,
+    dispatched: `Sent${where}${b.service ? `, ${b.service}` : ''}`,
+    delivered: `Delivered${where}`,
+    returned: `Came back${where}`,
+    lost: `Lost${where}`,
+    destroyed: 'Destroyed',
+    kept: 'Kept',
+    gifted: 'Given away',
+    consigned: 'To a shop, on consignment',
+    remade: 'Number to be made again',
+    'taken back': `Last act taken back: ${b.to ?? ''} again`,
   };
-  const more = [b.note, b.override && `Printed all the same: ${b.override} (${b.because})`].filter(Boolean).join('. ');
+  const more = [b.note, b.override && `Printed all the same: ${b.override} (${b.because})`]
+    .filter(Boolean)
+    .join('. ');
   return `${words[act] ?? act}${more ? `. ${more}` : ''}`;
 }
 
 /** One impression: where it is, what it is made of, and what happened to it. */
-export function ImpressionAside({ id, edition, stamp }: { id: string | null; edition: Edition; stamp: string }) {
+export function ImpressionAside({
+  id,
+  edition,
+  stamp,
+}: {
+  id: string | null;
+  edition: Edition;
+  stamp: string;
+}) {
   const [whole, setWhole] = useState<ImpressionWhole | null>(null);
   const { money } = useUnits();
   useEffect(() => {
     if (!id) return;
     let over = false;
-    void fetch(`/api/impressions/${id}`).then((r) => (r.ok ? r.json() : null)).then((w) => { if (!over) setWhole(w); }).catch(() => {});
-    return () => { over = true; };
+    void fetch(`/api/impressions/${id}`)
+      .then((r) => (r.ok ? r.json() : null))
+      .then((w) => {
+        if (!over) setWhole(w);
+      })
+      .catch(() => {});
+    return () => {
+      over = true;
+    };
   }, [id, stamp]);
   if (!id) return <Small>Choose a sheet to see where it is and what happened to it.</Small>;
   if (!whole || whole.impression.id !== id) return <Small>Looking it up…</Small>;
@@ -39,19 +92,56 @@ export function ImpressionAside({ id, edition, stamp }: { id: string | null; edi
   const last = history[0];
   return (
     <section aria-label={`Impression ${whole.label}`}>
-      <SheetTitle>No. {whole.label} <span>{whole.format ?? ''}</span></SheetTitle>
-      <Facts rows={[
-        ['Where', <strong key="w">{whole.word}</strong>], ['Paper', whole.paper], ['Held against', whole.proofRound ? `proof round ${whole.proofRound}` : i.printedAt ? 'no accepted proof' : null],
-        ['Price', whole.priceMinor !== null ? money(whole.priceMinor) : null],
-        ['Certificate', HAS_CERTIFICATE.includes(i.state) ? <a key="c" href={`/api/documents/certificate/${i.id}`} target="_blank" rel="noreferrer">open it as PDF</a> : 'not yet: it is not printed and passed'],
-      ]} />
+      <SheetTitle>
+        No. {whole.label} <span>{whole.format ?? ''}</span>
+      </SheetTitle>
+      <Facts
+        rows={[
+          ['Where', <strong key="w">{whole.word}</strong>],
+          ['Paper', whole.paper],
+          [
+            'Held against',
+            whole.proofRound
+              ? `proof round ${whole.proofRound}`
+              : i.printedAt
+                ? 'no accepted proof'
+                : null,
+          ],
+          ['Price', whole.priceMinor !== null ? money(whole.priceMinor) : null],
+          [
+            'Certificate',
+            HAS_CERTIFICATE.includes(i.state) ? (
+              <a key="c" href={`/api/documents/certificate/${i.id}`} target="_blank" rel="noreferrer">
+                open it as PDF
+              </a>
+            ) : (
+              'not yet: it is not printed and passed'
+            ),
+          ],
+        ]}
+      />
       <div style={{ height: 20 }} />
       <SheetTitle>What happened to it</SheetTitle>
       <History>
-        {history.map((h) => <li key={h.seq}><small>{h.at.slice(0, 16).replace('T', ' ')}</small><span>{lineWords(h.act, h.body)}</span></li>)}
-        <li><small>{edition.openedAt.slice(0, 16).replace('T', ' ')}</small><span>{edition.kind === 'open' ? 'Edition opened' : 'Number declared'}</span></li>
+        {history.map((h) => (
+          <li key={h.seq}>
+            <small>{h.at.slice(0, 16).replace('T', ' ')}</small>
+            <span>{lineWords(h.act, h.body)}</span>
+          </li>
+        ))}
+        <li>
+          <small>{edition.openedAt.slice(0, 16).replace('T', ' ')}</small>
+          <span>{edition.kind === 'open' ? 'Edition opened' : 'Number declared'}</span>
+        </li>
       </History>
-      {last && <p style={{ borderTop: `1px solid ${t.line}`, marginTop: 8, paddingTop: 8 }}><Small>Entry {last.seq} follows {last.seq - 1} · {last.hash.slice(0, 4)} {last.hash.slice(4, 8)} … {last.hash.slice(-4)}. Times are UTC.</Small></p>}
+      {last && (
+        <p style={{ borderTop: `1px solid ${t.line}`, marginTop: 8, paddingTop: 8 }}>
+          <Small>
+            Entry {last.seq} follows {last.seq - 1} · {last.hash.slice(0, 4)} {last.hash.slice(4, 8)} …{' '}
+            {last.hash.slice(-4)}. Times are UTC.
+          </Small>
+        </p>
+      )}
     </section>
   );
 }

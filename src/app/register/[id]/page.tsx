@@ -17,13 +17,28 @@ export default async function EditionPage({ params, searchParams }: Props) {
   const q = await searchParams;
   const page = pageOf(q.page);
   const [work, rows, counts, formats, { papers }, length, master] = await Promise.all([
-    findRow(db, works, edition.workId), impressionsOf(db, edition.id, page), stateCounts(db, edition.id), formatsOf(db, edition.workId), papersAndRoutes(db), registerLength(db), currentMaster(db, edition.workId),
+    findRow(db, works, edition.workId),
+    impressionsOf(db, edition.id, page),
+    stateCounts(db, edition.id),
+    formatsOf(db, edition.workId),
+    papersAndRoutes(db),
+    registerLength(db),
+    currentMaster(db, edition.workId),
   ]);
   return (
     <EditionView
-      key={`${edition.id}:${page}`} edition={edition} title={work!.title} rows={rows} counts={counts} page={page} perPage={IMPRESSIONS_A_PAGE}
-      formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId)} papers={papers} entries={length.entries}
-      picture={master?.state === 'ready' ? master.sha256 : null} begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}
+      key={`${edition.id}:${page}`}
+      edition={edition}
+      title={work!.title}
+      rows={rows}
+      counts={counts}
+      page={page}
+      perPage={IMPRESSIONS_A_PAGE}
+      formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId)}
+      papers={papers}
+      entries={length.entries}
+      picture={master?.state === 'ready' ? master.sha256 : null}
+      begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}
     />
   );
 }

@@ -9,9 +9,19 @@ export async function generateMetadata({ params }: { params: Promise<{ id: strin
   return { title: whole?.work.title ?? 'No such work' };
 }
 
-export default async function WorkLayout({ params, children }: { params: Promise<{ id: string }>; children: ReactNode }) {
+export default async function WorkLayout({
+  params,
+  children,
+}: {
+  params: Promise<{ id: string }>;
+  children: ReactNode;
+}) {
   const whole = await workWhole(await studio(), (await params).id);
   if (!whole) notFound();
   const { work, current, findings, beside } = whole;
-  return <WorkTable work={work} current={current} findings={findings} beside={beside}>{children}</WorkTable>;
+  return (
+    <WorkTable work={work} current={current} findings={findings} beside={beside}>
+      {children}
+    </WorkTable>
+  );
 }

@@ -4,5 +4,9 @@ import { NewWork } from './NewWork';
 
 export const metadata: Metadata = { title: 'A new work' };
 export default function NewWorkPage() {
-  return <NewWork><WorkForm work={null} /></NewWork>;
+  return (
+    <NewWork>
+      <WorkForm work={null} />
+    </NewWork>
+  );
 }

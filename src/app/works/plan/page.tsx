@@ -11,8 +11,31 @@ export default async function PlanAlone() {
   const settings = await s.settings();
   return (
     <Wall>
-      <Head><div><PageTitle>Plan a capture</PageTitle><Lead>Before there is a file: with what to capture an original, for the largest print wanted of it.</Lead></div></Head>
-      <Sheet><PlannerView workId={null} title="an original" picture={null} equipment={await equipmentAtHand(s.db)} currency={settings.currency} first={{ kind: 'painting', original: null, smears: false, thick: false, gloss: false, print: null }} /></Sheet>
+      <Head>
+        <div>
+          <PageTitle>Plan a capture</PageTitle>
+          <Lead>
+            Before there is a file: with what to capture an original, for the largest print wanted of it.
+          </Lead>
+        </div>
+      </Head>
+      <Sheet>
+        <PlannerView
+          workId={null}
+          title="an original"
+          picture={null}
+          equipment={await equipmentAtHand(s.db)}
+          currency={settings.currency}
+          first={{
+            kind: 'painting',
+            original: null,
+            smears: false,
+            thick: false,
+            gloss: false,
+            print: null,
+          }}
+        />
+      </Sheet>
     </Wall>
   );
 }

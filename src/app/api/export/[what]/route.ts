@@ -9,9 +9,15 @@ const TABLES = { 'register.csv': registerCsv, 'orders.csv': ordersCsv, 'to-order
 export async function GET(_: Request, { params }: { params: Promise<{ what: string }> }) {
   try {
     const { what } = await params;
-    if (!Object.hasOwn(TABLES, what)) throw new InputError('export', what, `one of ${Object.keys(TABLES).join(', ')}`);
+    if (!Object.hasOwn(TABLES, what))
+      throw new InputError('export', what, `one of ${Object.keys(TABLES).join(', ')}`);
     const text = await TABLES[what as keyof typeof TABLES](await studio());
-    return new Response(text, { headers: { 'content-type': 'text/csv; charset=utf-8', 'content-disposition': `attachment; filename="${what}"` } });
+    return new Response(text, {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': `attachment; filename="${what}"`,
+      },
+    });
   } catch (error) {
     return trouble(error);
   }

@@ -2,5 +2,7 @@ import { jobState } from '@/studio/jobs';
 
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   const state = jobState((await params).id);
-  return state ? Response.json(state) : Response.json({ error: { says: 'No such piece of work.' } }, { status: 404 });
+  return state
+    ? Response.json(state)
+    : Response.json({ error: { says: 'No such piece of work.' } }, { status: 404 });
 }

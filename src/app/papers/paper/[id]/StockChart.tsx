@@ -5,7 +5,9 @@ import type { Held } from '@/studio/paperDesk';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
-const W = 620, H = 210, ROOM = { left: 58, right: 12, top: 14, bottom: 28 };
+const W = 620,
+  H = 210,
+  ROOM = { left: 58, right: 12, top: 14, bottom: 28 };
 const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
@@ -14,21 +16,78 @@ export function StockChart({ held, today, name }: { held: Held; today: string; n
   const f = held.forecast;
   const shown = (v: number) => (held.form === 'roll' ? length(Math.round(v)) : `${Math.round(v)} sheets`);
   const from = held.history[0]?.day ?? today;
-  const end = f.emptyOn && at(f.emptyOn) - at(today) < 400 * 86_400_000 ? f.emptyOn : new Date(at(today) + 120 * 86_400_000).toISOString().slice(0, 10);
+  const end =
+    f.emptyOn && at(f.emptyOn) - at(today) < 400 * 86_400_000
+      ? f.emptyOn
+      : new Date(at(today) + 120 * 86_400_000).toISOString().slice(0, 10);
   const most = Math.max(1, ...held.history.map((h) => h.onHand), f.reorderPoint);
-  const x = scaleTime([new Date(at(from)), new Date(at(end))], [ROOM.left, W - ROOM.right]), y = scaleLinear([0, most], [H - ROOM.bottom, ROOM.top]).nice(4);
+  const x = scaleTime([new Date(at(from)), new Date(at(end))], [ROOM.left, W - ROOM.right]),
+    y = scaleLinear([0, most], [H - ROOM.bottom, ROOM.top]).nice(4);
   const past = [...held.history, { day: today, onHand: held.onHand }];
-  const path = line<{ day: string; onHand: number }>().x((d) => x(at(d.day))).y((d) => y(d.onHand)).curve(curveStepAfter)(past) ?? '';
+  const path =
+    line<{ day: string; onHand: number }>()
+      .x((d) => x(at(d.day)))
+      .y((d) => y(d.onHand))
+      .curve(curveStepAfter)(past) ?? '';
   const free = held.onHand - f.promised;
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={`${name}: ${shown(held.onHand)} on hand${f.reorderOn ? `, to be ordered by ${f.reorderOn}` : ''}`} style={{ display: 'block', maxWidth: W }} fontSize="11">
-      {y.ticks(4).map((v) => <g key={v}><path d={`M${ROOM.left} ${y(v)}H${W - ROOM.right}`} stroke={t.hair} /><text x={ROOM.left - 6} y={y(v) + 4} textAnchor="end" fill={t.ink2}>{held.form === 'roll' ? `${Math.round(v / 1e6)} m` : v}</text></g>)}
-      {x.ticks(5).map((d) => <text key={d.toISOString()} x={x(d)} y={H - 10} textAnchor="middle" fill={t.ink2}>{d.toISOString().slice(0, 7)}</text>)}
-      <path d={`M${x(at(today))} ${ROOM.top}V${H - ROOM.bottom}`} stroke={t.ink3} strokeDasharray="2 3" /><text x={x(at(today)) + 4} y={ROOM.top + 8} fill={t.ink2}>today</text>
-      {f.reorderPoint > 0 && <><path d={`M${ROOM.left} ${y(f.reorderPoint)}H${W - ROOM.right}`} stroke={t.care} strokeDasharray="5 3" /><text x={ROOM.left + 4} y={y(f.reorderPoint) - 4} fill={t.care}>order at {shown(f.reorderPoint)}</text></>}
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="img"
+      aria-label={`${name}: ${shown(held.onHand)} on hand${f.reorderOn ? `, to be ordered by ${f.reorderOn}` : ''}`}
+      style={{ display: 'block', maxWidth: W }}
+      fontSize="11"
+    >
+      {y.ticks(4).map((v) => (
+        <g key={v}>
+          <path d={`M${ROOM.left} ${y(v)}H${W - ROOM.right}`} stroke={t.hair} />
+          <text x={ROOM.left - 6} y={y(v) + 4} textAnchor="end" fill={t.ink2}>
+            {held.form === 'roll' ? `${Math.round(v / 1e6)} m` : v}
+          </text>
+        </g>
+      ))}
+      {x.ticks(5).map((d) => (
+        <text key={d.toISOString()} x={x(d)} y={H - 10} textAnchor="middle" fill={t.ink2}>
+          {d.toISOString().slice(0, 7)}
+        </text>
+      ))}
+      <path d={`M${x(at(today))} ${ROOM.top}V${H - ROOM.bottom}`} stroke={t.ink3} strokeDasharray="2 3" />
+      <text x={x(at(today)) + 4} y={ROOM.top + 8} fill={t.ink2}>
+        today
+      </text>
+      {f.reorderPoint > 0 && (
+        <>
+          <path
+            d={`M${ROOM.left} ${y(f.reorderPoint)}H${W - ROOM.right}`}
+            stroke={t.care}
+            strokeDasharray="5 3"
+          />
+          <text x={ROOM.left + 4} y={y(f.reorderPoint) - 4} fill={t.care}>
+            order at {shown(f.reorderPoint)}
+          </text>
+        </>
+      )}
       <path d={path} fill="none" stroke={t.ink} strokeWidth="1.6" />
-      {f.perDay > 0 && f.emptyOn && <path d={`M${x(at(today))} ${y(Math.max(0, free))}L${x(Math.min(at(end), at(f.emptyOn)))} ${y(at(end) < at(f.emptyOn) ? Math.max(0, free - f.perDay * ((at(end) - at(today)) / 86_400_000)) : 0)}`} stroke={t.ink} strokeDasharray="6 3" fill="none" />}
-      {f.reorderOn && at(f.reorderOn) <= at(end) && <rect x={x(at(f.reorderOn)) - 4} y={y(f.reorderPoint) - 4} width="8" height="8" fill={t.white} stroke={t.care} strokeWidth="1.5" />}
+      {f.perDay > 0 && f.emptyOn && (
+        <path
+          d={`M${x(at(today))} ${y(Math.max(0, free))}L${x(Math.min(at(end), at(f.emptyOn)))} ${y(at(end) < at(f.emptyOn) ? Math.max(0, free - f.perDay * ((at(end) - at(today)) / 86_400_000)) : 0)}`}
+          stroke={t.ink}
+          strokeDasharray="6 3"
+          fill="none"
+        />
+      )}
+      {f.reorderOn && at(f.reorderOn) <= at(end) && (
+        <rect
+          x={x(at(f.reorderOn)) - 4}
+          y={y(f.reorderPoint) - 4}
+          width="8"
+          height="8"
+          fill={t.white}
+          stroke={t.care}
+          strokeWidth="1.5"
+        />
+      )}
     </svg>
   );
 }

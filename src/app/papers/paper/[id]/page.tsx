@@ -12,5 +12,11 @@ export default async function PaperPage({ params }: { params: Promise<{ id: stri
   const whole = await paperWhole(s, (await params).id);
   if (!whole) notFound();
   const [machines, settings] = await Promise.all([machinesAtHand(s.db), settingsOfPapers(s.db)]);
-  return <PaperView {...whole} machines={machines.map((m) => ({ id: m.id, name: m.name }))} settings={settings.filter((x) => x.paperId === whole.paper.id)} />;
+  return (
+    <PaperView
+      {...whole}
+      machines={machines.map((m) => ({ id: m.id, name: m.name }))}
+      settings={settings.filter((x) => x.paperId === whole.paper.id)}
+    />
+  );
 }

@@ -5,7 +5,22 @@ import type { PriceLine } from '@/studio/routes';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
-import { Aside, Beside, Empty, Facts, Head, Lead, PageTitle, Scroll, Sheet, SheetTitle, Small, Stack, Table, Wall } from '@/ui/Layout';
+import {
+  Aside,
+  Beside,
+  Empty,
+  Facts,
+  Head,
+  Lead,
+  PageTitle,
+  Scroll,
+  Sheet,
+  SheetTitle,
+  Small,
+  Stack,
+  Table,
+  Wall,
+} from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 import { PapersNav } from '../../PapersNav';
@@ -15,33 +30,126 @@ type Bad = { line: number; field: string; value: string; expected: string };
 const SHOWN = 200;
 
 /** A route's terms and its price table: edited line by line, or read from a file. */
-export function RouteView({ route: r, lines, today }: { route: Route; lines: PriceLine[]; today: string }) {
+export function RouteView({
+  route: r,
+  lines,
+  today,
+}: {
+  route: Route;
+  lines: PriceLine[];
+  today: string;
+}) {
   const act = useAct();
   const { length, size, money, bareMoney, currency } = useUnits();
-  const [terms, setTerms] = useState({ carriage: bareMoney(r.carriageMinor), freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor), setUp: bareMoney(r.setUpMinor), bleed: length(r.bleedUm), readOn: r.readOn ?? today, proofKinds: r.proofKinds, proof: bareMoney(r.proofMinor), proofDays: String(r.proofDays) });
+  const [terms, setTerms] = useState({
+    carriage: bareMoney(r.carriageMinor),
+    freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor),
+    setUp: bareMoney(r.setUpMinor),
+    bleed: length(r.bleedUm),
+    readOn: r.readOn ?? today,
+    proofKinds: r.proofKinds,
+    proof: bareMoney(r.proofMinor),
+    proofDays: String(r.proofDays),
+  });
   const [find, setFind] = useState('');
   const [bad, setBad] = useState<Bad[]>([]);
   const input = useRef<HTMLInputElement>(null);
-  const nameOf = (l: PriceLine) => (l.widthUm === null ? 'custom, a square metre' : size({ width: l.widthUm, height: l.heightUm! }));
-  const found = lines.filter((l) => !find.trim() || `${nameOf(l)} ${l.paper}`.toLowerCase().includes(find.trim().toLowerCase()));
-  const read = async (file: File) => { const done = await act.run('importPrices', { routeId: r.id, text: await file.text(), readOn: today }); if (done) setBad((done.more?.bad as Bad[]) ?? []); };
-  const set = (key: keyof typeof terms) => (value: string) => setTerms((was) => ({ ...was, [key]: value }));
+  const nameOf = (l: PriceLine) =>
+    l.widthUm === null ? 'custom, a square metre' : size({ width: l.widthUm, height: l.heightUm! });
+  const found = lines.filter(
+    (l) => !find.trim() || `${nameOf(l)} ${l.paper}`.toLowerCase().includes(find.trim().toLowerCase()),
+  );
+  const read = async (file: File) => {
+    const done = await act.run('importPrices', { routeId: r.id, text: await file.text(), readOn: today });
+    if (done) setBad((done.more?.bad as Bad[]) ?? []);
+  };
+  const set = (key: keyof typeof terms) => (value: string) =>
+    setTerms((was) => ({ ...was, [key]: value }));
   return (
     <Wall>
-      <Head><div><PageTitle>{r.name}</PageTitle><Lead>{r.kind}, {r.process}; {r.leadDays} days; {r.ppiSteps.map((s) => `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : ''}`).join(', ')}; {r.space}, {r.fileKinds}; {r.addsBorder ? 'adds the border on the sheet' : 'wants the border in the file'}; {r.givesProofs ? 'gives proofs' : 'gives no proofs'}.</Lead></div></Head>
+      <Head>
+        <div>
+          <PageTitle>{r.name}</PageTitle>
+          <Lead>
+            {r.kind}, {r.process}; {r.leadDays} days;{' '}
+            {r.ppiSteps.map((s) => `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : ''}`).join(', ')};{' '}
+            {r.space}, {r.fileKinds};{' '}
+            {r.addsBorder ? 'adds the border on the sheet' : 'wants the border in the file'};{' '}
+            {r.givesProofs ? 'gives proofs' : 'gives no proofs'}.
+          </Lead>
+        </div>
+      </Head>
       <PapersNav />
       <Beside $aside={360}>
         <Sheet>
-          <SheetTitle>Prices <span>{lines.length ? `${lines.length}, read ${r.readOn ?? 'no day on record'}` : `none: ${money(r.pricePerM2Minor)} a square metre counts`}</span></SheetTitle>
-          <Row style={{ alignItems: 'end', padding: '8px 0' }}><Field label="Find a size or paper" value={find} onChange={setFind} width={200} /><Button onPress={() => input.current?.click()} isDisabled={act.busy}>Read a table from a file</Button><input ref={input} type="file" accept=".csv,text/csv,text/plain" hidden aria-label="Price table" onChange={(e) => { const file = e.target.files?.[0]; if (file) void read(file); e.target.value = ''; }} /></Row>
-          <TroubleNote trouble={act.trouble} fields={['size', 'from', 'price', 'carriage', 'freeFrom', 'setUp', 'bleed', 'readOn']} />
-          {bad.length > 0 && <Stack $gap={3} role="group" aria-label="Rows kept out" style={{ paddingBottom: 10 }}><Marked kind="care">{bad.length} {bad.length === 1 ? 'row was' : 'rows were'} kept out; the others are in.</Marked>{bad.slice(0, 20).map((b) => <Small key={b.line}>Line {b.line}, {b.field}: got “{b.value}”, expected {b.expected}.</Small>)}{bad.length > 20 && <Small>… and {bad.length - 20} more.</Small>}</Stack>}
-          {lines.length === 0 && !bad.length && <Empty title="No table yet"><p>A file with columns for size, quantity, price and, if it has one, paper. A size of “custom” is the price of a square metre.</p></Empty>}
+          <SheetTitle>
+            Prices{' '}
+            <span>
+              {lines.length
+                ? `${lines.length}, read ${r.readOn ?? 'no day on record'}`
+                : `none: ${money(r.pricePerM2Minor)} a square metre counts`}
+            </span>
+          </SheetTitle>
+          <Row style={{ alignItems: 'end', padding: '8px 0' }}>
+            <Field label="Find a size or paper" value={find} onChange={setFind} width={200} />
+            <Button onPress={() => input.current?.click()} isDisabled={act.busy}>
+              Read a table from a file
+            </Button>
+            <input
+              ref={input}
+              type="file"
+              accept=".csv,text/csv,text/plain"
+              hidden
+              aria-label="Price table"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                if (file) void read(file);
+                e.target.value = '';
+              }}
+            />
+          </Row>
+          <TroubleNote
+            trouble={act.trouble}
+            fields={['size', 'from', 'price', 'carriage', 'freeFrom', 'setUp', 'bleed', 'readOn']}
+          />
+          {bad.length > 0 && (
+            <Stack $gap={3} role="group" aria-label="Rows kept out" style={{ paddingBottom: 10 }}>
+              <Marked kind="care">
+                {bad.length} {bad.length === 1 ? 'row was' : 'rows were'} kept out; the others are in.
+              </Marked>
+              {bad.slice(0, 20).map((b) => (
+                <Small key={b.line}>
+                  Line {b.line}, {b.field}: got “{b.value}”, expected {b.expected}.
+                </Small>
+              ))}
+              {bad.length > 20 && <Small>… and {bad.length - 20} more.</Small>}
+            </Stack>
+          )}
+          {lines.length === 0 && !bad.length && (
+            <Empty title="No table yet">
+              <p>
+                A file with columns for size, quantity, price and, if it has one, paper. A size of
+                “custom” is the price of a square metre.
+              </p>
+            </Empty>
+          )}
           {found.length > 0 && (
             <Scroll>
               <Table aria-label="Price table" $middle>
-                <thead><tr><th>Size</th><th>Paper</th><th className="n">From</th><th>Each, {currency}</th><th /></tr></thead>
-                <tbody>{found.slice(0, SHOWN).map((l) => <PriceRow key={`${l.id} ${l.priceMinor}`} line={l} name={nameOf(l)} routeId={r.id} />)}</tbody>
+                <thead>
+                  <tr>
+                    <th>Size</th>
+                    <th>Paper</th>
+                    <th className="n">From</th>
+                    <th>Each, {currency}</th>
+                    <th />
+                  </tr>
+                </thead>
+                <tbody>
+                  {found.slice(0, SHOWN).map((l) => (
+                    <PriceRow key={`${l.id} ${l.priceMinor}`} line={l} name={nameOf(l)} routeId={r.id} />
+                  ))}
+                </tbody>
               </Table>
             </Scroll>
           )}
@@ -52,9 +160,84 @@ export function RouteView({ route: r, lines, today }: { route: Route; lines: Pri
           <section>
             <SheetTitle>Besides its prices</SheetTitle>
             <Stack $gap={10} style={{ paddingTop: 6 }}>
-              <Fields $columns="1fr 1fr"><Field label={`Carriage, ${currency}`} value={terms.carriage} onChange={set('carriage')} wrong={act.wrong('carriage')} /><Field label="Free from" value={terms.freeFrom} onChange={set('freeFrom')} hint="empty: never" wrong={act.wrong('freeFrom')} /><Field label="Set-up, an order" value={terms.setUp} onChange={set('setUp')} wrong={act.wrong('setUp')} /><Field label="Bleed it wants" value={terms.bleed} onChange={set('bleed')} wrong={act.wrong('bleed')} />{r.givesProofs && <><Field label="Proofs it gives" value={terms.proofKinds} onChange={set('proofKinds')} hint="snippet, whole, strip" /><Field label={`A proof, ${currency}`} value={terms.proof} onChange={set('proof')} wrong={act.wrong('proof')} /><Field label="Days for a proof" value={terms.proofDays} onChange={set('proofDays')} wrong={act.wrong('proofDays')} /></>}<Field label="Prices read on" value={terms.readOn} onChange={set('readOn')} type="date" wrong={act.wrong('readOn')} /></Fields>
-              <Row><Button onPress={() => void act.run('changeTerms', { id: r.id, ...terms, proofDays: /^\s*\d+\s*$/.test(terms.proofDays) ? Number(terms.proofDays) : terms.proofDays })} isDisabled={act.busy}>Keep the terms</Button></Row>
-              <Facts rows={[['Least an order', money(r.minimumMinor)], ['Notes', r.notes]]} />
+              <Fields $columns="1fr 1fr">
+                <Field
+                  label={`Carriage, ${currency}`}
+                  value={terms.carriage}
+                  onChange={set('carriage')}
+                  wrong={act.wrong('carriage')}
+                />
+                <Field
+                  label="Free from"
+                  value={terms.freeFrom}
+                  onChange={set('freeFrom')}
+                  hint="empty: never"
+                  wrong={act.wrong('freeFrom')}
+                />
+                <Field
+                  label="Set-up, an order"
+                  value={terms.setUp}
+                  onChange={set('setUp')}
+                  wrong={act.wrong('setUp')}
+                />
+                <Field
+                  label="Bleed it wants"
+                  value={terms.bleed}
+                  onChange={set('bleed')}
+                  wrong={act.wrong('bleed')}
+                />
+                {r.givesProofs && (
+                  <>
+                    <Field
+                      label="Proofs it gives"
+                      value={terms.proofKinds}
+                      onChange={set('proofKinds')}
+                      hint="snippet, whole, strip"
+                    />
+                    <Field
+                      label={`A proof, ${currency}`}
+                      value={terms.proof}
+                      onChange={set('proof')}
+                      wrong={act.wrong('proof')}
+                    />
+                    <Field
+                      label="Days for a proof"
+                      value={terms.proofDays}
+                      onChange={set('proofDays')}
+                      wrong={act.wrong('proofDays')}
+                    />
+                  </>
+                )}
+                <Field
+                  label="Prices read on"
+                  value={terms.readOn}
+                  onChange={set('readOn')}
+                  type="date"
+                  wrong={act.wrong('readOn')}
+                />
+              </Fields>
+              <Row>
+                <Button
+                  onPress={() =>
+                    void act.run('changeTerms', {
+                      id: r.id,
+                      ...terms,
+                      proofDays: /^\s*\d+\s*$/.test(terms.proofDays)
+                        ? Number(terms.proofDays)
+                        : terms.proofDays,
+                    })
+                  }
+                  isDisabled={act.busy}
+                >
+                  Keep the terms
+                </Button>
+              </Row>
+              <Facts
+                rows={[
+                  ['Least an order', money(r.minimumMinor)],
+                  ['Notes', r.notes],
+                ]}
+              />
             </Stack>
           </section>
         </Aside>
@@ -71,9 +254,48 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
   const size = l.widthUm === null ? '' : `${l.widthUm} um x ${l.heightUm} um`;
   return (
     <tr>
-      <th scope="row">{name}</th><td>{l.paper || <Small>any</Small>}</td><td className="n">{l.fromQuantity}</td>
-      <td><Field label={`Price of ${name} from ${l.fromQuantity}`} hideLabel value={price} onChange={setPrice} width={96} wrong={act.wrong('price')} /></td>
-      <td><Row $gap={4} style={{ flexWrap: 'nowrap' }}>{price !== first && <Button onPress={() => void act.run('keepPrice', { id: l.id, routeId, size, paper: l.paper, from: l.fromQuantity, price })} isDisabled={act.busy}>Keep</Button>}<Button quiet onPress={() => void act.run('dropPrice', { id: l.id })} isDisabled={act.busy} aria-label={`Take out ${name} from ${l.fromQuantity}`}>Out</Button></Row></td>
+      <th scope="row">{name}</th>
+      <td>{l.paper || <Small>any</Small>}</td>
+      <td className="n">{l.fromQuantity}</td>
+      <td>
+        <Field
+          label={`Price of ${name} from ${l.fromQuantity}`}
+          hideLabel
+          value={price}
+          onChange={setPrice}
+          width={96}
+          wrong={act.wrong('price')}
+        />
+      </td>
+      <td>
+        <Row $gap={4} style={{ flexWrap: 'nowrap' }}>
+          {price !== first && (
+            <Button
+              onPress={() =>
+                void act.run('keepPrice', {
+                  id: l.id,
+                  routeId,
+                  size,
+                  paper: l.paper,
+                  from: l.fromQuantity,
+                  price,
+                })
+              }
+              isDisabled={act.busy}
+            >
+              Keep
+            </Button>
+          )}
+          <Button
+            quiet
+            onPress={() => void act.run('dropPrice', { id: l.id })}
+            isDisabled={act.busy}
+            aria-label={`Take out ${name} from ${l.fromQuantity}`}
+          >
+            Out
+          </Button>
+        </Row>
+      </td>
     </tr>
   );
 }
@@ -82,10 +304,63 @@ function AddPrice({ routeId }: { routeId: string }) {
   const act = useAct();
   const { withUnit } = useUnits();
   const [f, setF] = useState({ size: '', paper: '', from: '1', price: '' });
-  const add = async () => { if (await act.run('keepPrice', { id: null, routeId, size: f.size.trim() ? withUnit(f.size) : '', paper: f.paper, from: /^\d+$/.test(f.from.trim()) ? Number(f.from) : f.from, price: f.price })) setF({ size: '', paper: '', from: '1', price: '' }); };
+  const add = async () => {
+    if (
+      await act.run('keepPrice', {
+        id: null,
+        routeId,
+        size: f.size.trim() ? withUnit(f.size) : '',
+        paper: f.paper,
+        from: /^\d+$/.test(f.from.trim()) ? Number(f.from) : f.from,
+        price: f.price,
+      })
+    )
+      setF({ size: '', paper: '', from: '1', price: '' });
+  };
   return (
-    <form onSubmit={(e) => { e.preventDefault(); void add(); }} style={{ paddingTop: 12 }}>
-      <Row style={{ alignItems: 'flex-start' }}><Field label="Another size" value={f.size} onChange={(size) => setF({ ...f, size })} width={150} hint="empty: custom, by area" wrong={act.wrong('size')} /><Field label="Paper" value={f.paper} onChange={(paper) => setF({ ...f, paper })} width={130} hint="empty: any" /><Field label="From" value={f.from} onChange={(from) => setF({ ...f, from })} width={64} wrong={act.wrong('from')} /><Field label="Each" value={f.price} onChange={(price) => setF({ ...f, price })} width={90} wrong={act.wrong('price')} /><div style={{ paddingTop: 18 }}><Button type="submit" isDisabled={act.busy || !f.price.trim()}>Add it</Button></div></Row>
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void add();
+      }}
+      style={{ paddingTop: 12 }}
+    >
+      <Row style={{ alignItems: 'flex-start' }}>
+        <Field
+          label="Another size"
+          value={f.size}
+          onChange={(size) => setF({ ...f, size })}
+          width={150}
+          hint="empty: custom, by area"
+          wrong={act.wrong('size')}
+        />
+        <Field
+          label="Paper"
+          value={f.paper}
+          onChange={(paper) => setF({ ...f, paper })}
+          width={130}
+          hint="empty: any"
+        />
+        <Field
+          label="From"
+          value={f.from}
+          onChange={(from) => setF({ ...f, from })}
+          width={64}
+          wrong={act.wrong('from')}
+        />
+        <Field
+          label="Each"
+          value={f.price}
+          onChange={(price) => setF({ ...f, price })}
+          width={90}
+          wrong={act.wrong('price')}
+        />
+        <div style={{ paddingTop: 18 }}>
+          <Button type="submit" isDisabled={act.busy || !f.price.trim()}>
+            Add it
+          </Button>
+        </div>
+      </Row>
       <TroubleNote trouble={act.trouble} fields={['size', 'from', 'price']} />
     </form>
   );

@@ -13,5 +13,12 @@ export default async function RoutePage({ params }: { params: Promise<{ id: stri
   const s = await studio();
   const route = await findRow(s.db, routes, (await params).id);
   if (!route) notFound();
-  return <RouteView key={route.readOn ?? 'new'} route={route} lines={await pricesOfRoute(s.db, route.id)} today={localDay(s.now(), (await s.settings()).timeZone)} />;
+  return (
+    <RouteView
+      key={route.readOn ?? 'new'}
+      route={route}
+      lines={await pricesOfRoute(s.db, route.id)}
+      today={localDay(s.now(), (await s.settings()).timeZone)}
+    />
+  );
 }

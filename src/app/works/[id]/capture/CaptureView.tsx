@@ -16,36 +16,105 @@ import { useUnits } from '@/ui/Units';
 import { Findings, hasMap, MAP_SAYS, MapOver, type MapKind } from './Findings';
 
 type Reading = { step: string; secondsLeft: number; megapixels: number; startedAt: number };
-const Picture = styled.figure`background: #cfcfcf; display: grid; place-items: center; min-height: 240px; padding: 20px; img { max-width: 100%; max-height: 62vh; display: block; } figcaption { color: ${t.ink2}; }`;
-const MasterLine = styled.li<{ $on: boolean }>`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 10px; padding: 8px 0; border-bottom: 1px solid ${t.hair}; align-items: baseline; strong { overflow-wrap: anywhere; }`;
+const Picture = styled.figure`
+  background: #cfcfcf;
+  display: grid;
+  place-items: center;
+  min-height: 240px;
+  padding: 20px;
+  img {
+    max-width: 100%;
+    max-height: 62vh;
+    display: block;
+  }
+  figcaption {
+    color: ${t.ink2};
+  }
+`;
+const MasterLine = styled.li<{ $on: boolean }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  padding: 8px 0;
+  border-bottom: 1px solid ${t.hair};
+  align-items: baseline;
+  strong {
+    overflow-wrap: anywhere;
+  }
+`;
 
 /** The masters of a work and what their files say of themselves. */
-export function CaptureView({ workId, masters, smears, readings, findings, measuring }: { workId: string; masters: Master[]; smears: boolean; readings: Readings | null; findings: NamedFinding[]; measuring: { step: string } | null }) {
+export function CaptureView({
+  workId,
+  masters,
+  smears,
+  readings,
+  findings,
+  measuring,
+}: {
+  workId: string;
+  masters: Master[];
+  smears: boolean;
+  readings: Readings | null;
+  findings: NamedFinding[];
+  measuring: { step: string } | null;
+}) {
   const current = masters.find((m) => m.current);
   return (
     <IntakeZone workId={workId} label={masters.length ? 'Bring in another capture' : 'Bring the file in'}>
-      {(choose) => !current
-        ? <Empty title="No file yet"><p>A master is one digital capture of the work, kept byte for byte as it came in. Drop a TIFF, JPEG, PNG or WebP up to 2 GB anywhere on this page, or plan the capture first: what to scan or photograph it with, for the largest print wanted.</p><div><Row>{choose}<ButtonLink href={`/works/${workId}/capture/plan`}>Plan its capture</ButtonLink></Row></div></Empty>
-        : (
+      {(choose) =>
+        !current ? (
+          <Empty title="No file yet">
+            <p>
+              A master is one digital capture of the work, kept byte for byte as it came in. Drop a TIFF,
+              JPEG, PNG or WebP up to 2 GB anywhere on this page, or plan the capture first: what to scan
+              or photograph it with, for the largest print wanted.
+            </p>
+            <div>
+              <Row>
+                {choose}
+                <ButtonLink href={`/works/${workId}/capture/plan`}>Plan its capture</ButtonLink>
+              </Row>
+            </div>
+          </Empty>
+        ) : (
           <Beside $aside={372}>
             <Shown master={current} readings={readings} />
             <Aside>
               <Findings master={current} readings={readings} findings={findings} measuring={measuring} />
               <FileFacts master={current} />
               <section>
-                <SheetTitle>Masters of this work <span>{masters.length}</span></SheetTitle>
-                <ul>{masters.map((m) => <OneMaster key={m.id} master={m} />)}</ul>
+                <SheetTitle>
+                  Masters of this work <span>{masters.length}</span>
+                </SheetTitle>
+                <ul>
+                  {masters.map((m) => (
+                    <OneMaster key={m.id} master={m} />
+                  ))}
+                </ul>
                 <div style={{ marginTop: 12 }}>{choose}</div>
               </section>
-              {smears && <Slip><h3>This surface smears</h3>Never lay it face down on a scanner’s glass, nor drag it. Photograph it, or have it scanned without contact.</Slip>}
+              {smears && (
+                <Slip>
+                  <h3>This surface smears</h3>Never lay it face down on a scanner’s glass, nor drag it.
+                  Photograph it, or have it scanned without contact.
+                </Slip>
+              )}
             </Aside>
           </Beside>
-        )}
+        )
+      }
     </IntakeZone>
   );
 }
 
-const MAPS: { key: MapKind; name: string }[] = [{ key: 'none', name: 'the picture alone' }, { key: 'detail', name: 'where its detail is' }, { key: 'high', name: 'lightest end' }, { key: 'low', name: 'darkest end' }, { key: 'edge', name: 'edge of its colours' }];
+const MAPS: { key: MapKind; name: string }[] = [
+  { key: 'none', name: 'the picture alone' },
+  { key: 'detail', name: 'where its detail is' },
+  { key: 'high', name: 'lightest end' },
+  { key: 'low', name: 'darkest end' },
+  { key: 'edge', name: 'edge of its colours' },
+];
 
 function Shown({ master, readings }: { master: Master; readings: Readings | null }) {
   const [kind, setKind] = useState<MapKind>('none');
@@ -53,11 +122,29 @@ function Shown({ master, readings }: { master: Master; readings: Readings | null
   return (
     <Stack $gap={8}>
       <Picture>
-        {master.state === 'ready'
-          ? <div style={{ position: 'relative' }}><img src={`/api/pictures/${master.sha256}/view`} alt={`The master ${master.fileName}, whole`} />{readings && <MapOver readings={readings} kind={kind} />}</div>
-          : <ReadingNow key={master.id} master={master} />}
+        {master.state === 'ready' ? (
+          <div style={{ position: 'relative' }}>
+            <img
+              src={`/api/pictures/${master.sha256}/view`}
+              alt={`The master ${master.fileName}, whole`}
+            />
+            {readings && <MapOver readings={readings} kind={kind} />}
+          </div>
+        ) : (
+          <ReadingNow key={master.id} master={master} />
+        )}
       </Picture>
-      {maps.length > 1 && <Row $gap={16}><Select label="Shown on it" value={kind} onChange={setKind} options={maps} width={210} />{kind !== 'none' && <Small>{MAP_SAYS[kind][0]!.toUpperCase()}{MAP_SAYS[kind].slice(1)}.</Small>}</Row>}
+      {maps.length > 1 && (
+        <Row $gap={16}>
+          <Select label="Shown on it" value={kind} onChange={setKind} options={maps} width={210} />
+          {kind !== 'none' && (
+            <Small>
+              {MAP_SAYS[kind][0]!.toUpperCase()}
+              {MAP_SAYS[kind].slice(1)}.
+            </Small>
+          )}
+        </Row>
+      )}
     </Stack>
   );
 }
@@ -70,20 +157,37 @@ function ReadingNow({ master }: { master: Master }) {
   useEffect(() => {
     let over = false;
     const look = async () => {
-      const answer = await fetch(`/api/masters/${master.id}/state`).then((r) => r.json()).catch(() => null);
+      const answer = await fetch(`/api/masters/${master.id}/state`)
+        .then((r) => r.json())
+        .catch(() => null);
       if (over) return;
-      if (answer && answer.state !== 'reading') { router.refresh(); return; }
+      if (answer && answer.state !== 'reading') {
+        router.refresh();
+        return;
+      }
       setReading(answer?.reading ?? null);
       timer = setTimeout(look, 700);
     };
     let timer = setTimeout(look, 300);
-    return () => { over = true; clearTimeout(timer); };
+    return () => {
+      over = true;
+      clearTimeout(timer);
+    };
   }, [master.id, router]);
   return (
     <figcaption>
       <Stack $gap={8}>
-        <Marked kind="none">{reading ? `${reading.step[0]!.toUpperCase()}${reading.step.slice(1)}, ${reading.megapixels.toFixed(1)} megapixels: about ${reading.secondsLeft} s left.` : 'Being read.'} Everything else can go on meanwhile.</Marked>
-        <Row><Button onPress={() => void act.run('cancelReading', { id: master.id })} isDisabled={act.busy}>Stop, and take it out again</Button></Row>
+        <Marked kind="none">
+          {reading
+            ? `${reading.step[0]!.toUpperCase()}${reading.step.slice(1)}, ${reading.megapixels.toFixed(1)} megapixels: about ${reading.secondsLeft} s left.`
+            : 'Being read.'}{' '}
+          Everything else can go on meanwhile.
+        </Marked>
+        <Row>
+          <Button onPress={() => void act.run('cancelReading', { id: master.id })} isDisabled={act.busy}>
+            Stop, and take it out again
+          </Button>
+        </Row>
         <TroubleNote trouble={act.trouble} />
       </Stack>
     </figcaption>
@@ -96,21 +200,69 @@ function FileFacts({ master: m }: { master: Master }) {
   const { length } = useUnits();
   const act = useAct();
   const [method, setMethod] = useState(m.method);
-  const at = m.density ? `${Math.round(m.density * 100) / 100} ppi (written per ${m.densityUnit}), ${length(Math.round((m.widthPx / m.density) * 25_400))} wide: a label in the file, not a measure` : 'none in the file';
+  const at = m.density
+    ? `${Math.round(m.density * 100) / 100} ppi (written per ${m.densityUnit}), ${length(Math.round((m.widthPx / m.density) * 25_400))} wide: a label in the file, not a measure`
+    : 'none in the file';
   return (
     <section>
-      <SheetTitle>What the file says <a href={`/api/masters/${m.id}/file`}><Small>save the master</Small></a></SheetTitle>
+      <SheetTitle>
+        What the file says{' '}
+        <a href={`/api/masters/${m.id}/file`}>
+          <Small>save the master</Small>
+        </a>
+      </SheetTitle>
       <Stack $gap={10}>
-        <Facts rows={[
-          ['File', m.fileName], ['Kind', `${m.fileKind}${m.compression && m.compression !== m.fileKind.toLowerCase() ? `, ${m.compression} compression` : ''}${m.pages > 1 ? `, page 1 of ${m.pages}` : ''}`],
-          ['Pixels', `${m.widthPx} × ${m.heightPx} px, ${((m.widthPx * m.heightPx) / 1e6).toFixed(1)} megapixels`],
-          ['Depth', `${m.bits} bit, ${m.channels} ${m.channels === 1 ? 'channel' : 'channels'} ${m.colour}${m.alpha ? ', one of them alpha' : ''}`],
-          ['Profile', m.profileLabel ? `“${m.profileLabel}”` : 'none: untagged'],
-          ['Density', at], m.orientation > 1 && ['Turned', `orientation flag ${m.orientation}: applied for view, the bytes stay as they are`],
-          ['Taken', m.capturedAt && `${m.capturedAt.replace('T', ' ')}, by the file’s own clock`], ['Size', mb(m.bytes)], ['Received', `${m.receivedAt.slice(0, 16).replace('T', ' ')} UTC`],
-          ['SHA-256', <Small key="s">{m.sha256.slice(0, 16)}…{m.sha256.slice(-8)}</Small>],
-        ]} />
-        <form onSubmit={(e) => { e.preventDefault(); void act.run('noteCapture', { id: m.id, method }); }}><Row><Field label="How it was captured" value={method} onChange={setMethod} width={230} hint="flatbed at 630 ppi, camera, …" /><Button type="submit" isDisabled={method === m.method || act.busy}>Note it</Button></Row></form>
+        <Facts
+          rows={[
+            ['File', m.fileName],
+            [
+              'Kind',
+              `${m.fileKind}${m.compression && m.compression !== m.fileKind.toLowerCase() ? `, ${m.compression} compression` : ''}${m.pages > 1 ? `, page 1 of ${m.pages}` : ''}`,
+            ],
+            [
+              'Pixels',
+              `${m.widthPx} × ${m.heightPx} px, ${((m.widthPx * m.heightPx) / 1e6).toFixed(1)} megapixels`,
+            ],
+            [
+              'Depth',
+              `${m.bits} bit, ${m.channels} ${m.channels === 1 ? 'channel' : 'channels'} ${m.colour}${m.alpha ? ', one of them alpha' : ''}`,
+            ],
+            ['Profile', m.profileLabel ? `“${m.profileLabel}”` : 'none: untagged'],
+            ['Density', at],
+            m.orientation > 1 && [
+              'Turned',
+              `orientation flag ${m.orientation}: applied for view, the bytes stay as they are`,
+            ],
+            ['Taken', m.capturedAt && `${m.capturedAt.replace('T', ' ')}, by the file’s own clock`],
+            ['Size', mb(m.bytes)],
+            ['Received', `${m.receivedAt.slice(0, 16).replace('T', ' ')} UTC`],
+            [
+              'SHA-256',
+              <Small key="s">
+                {m.sha256.slice(0, 16)}…{m.sha256.slice(-8)}
+              </Small>,
+            ],
+          ]}
+        />
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void act.run('noteCapture', { id: m.id, method });
+          }}
+        >
+          <Row>
+            <Field
+              label="How it was captured"
+              value={method}
+              onChange={setMethod}
+              width={230}
+              hint="flatbed at 630 ppi, camera, …"
+            />
+            <Button type="submit" isDisabled={method === m.method || act.busy}>
+              Note it
+            </Button>
+          </Row>
+        </form>
         <TroubleNote trouble={act.trouble} />
       </Stack>
     </section>
@@ -121,8 +273,22 @@ function OneMaster({ master: m }: { master: Master }) {
   const act = useAct();
   return (
     <MasterLine $on={m.current}>
-      <div><strong>{m.fileName}</strong><br /><Small>{m.widthPx} × {m.heightPx} px, {m.bits} bit, {m.receivedAt.slice(0, 10)}{m.detailShare !== null && `, detail ${Math.round(100 * m.detailShare)} %`}{m.derived && `, ${m.derived.how}`}</Small></div>
-      {m.current ? <Small>current</Small> : <Button onPress={() => void act.run('chooseMaster', { id: m.id })} isDisabled={act.busy}>Make current</Button>}
+      <div>
+        <strong>{m.fileName}</strong>
+        <br />
+        <Small>
+          {m.widthPx} × {m.heightPx} px, {m.bits} bit, {m.receivedAt.slice(0, 10)}
+          {m.detailShare !== null && `, detail ${Math.round(100 * m.detailShare)} %`}
+          {m.derived && `, ${m.derived.how}`}
+        </Small>
+      </div>
+      {m.current ? (
+        <Small>current</Small>
+      ) : (
+        <Button onPress={() => void act.run('chooseMaster', { id: m.id })} isDisabled={act.busy}>
+          Make current
+        </Button>
+      )}
     </MasterLine>
   );
 }

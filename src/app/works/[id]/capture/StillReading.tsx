@@ -8,10 +8,16 @@ export function StillReading({ masterId, fileName }: { masterId: string; fileNam
   const router = useRouter();
   useEffect(() => {
     const timer = setInterval(async () => {
-      const s = await fetch(`/api/masters/${masterId}/state`).then((r) => r.json()).catch(() => null);
+      const s = await fetch(`/api/masters/${masterId}/state`)
+        .then((r) => r.json())
+        .catch(() => null);
       if (s && s.state !== 'reading') router.refresh();
     }, 700);
     return () => clearInterval(timer);
   }, [masterId, router]);
-  return <p role="status"><Marked kind="none">{fileName} is being read; this page follows by itself.</Marked></p>;
+  return (
+    <p role="status">
+      <Marked kind="none">{fileName} is being read; this page follows by itself.</Marked>
+    </p>
+  );
 }

@@ -7,8 +7,12 @@ export default async function CapturePage({ params }: Params) {
   const readings = current ? await readingsOf(studio.db, current.id) : null;
   return (
     <CaptureView
-      workId={work.id} smears={work.smears} masters={masters} readings={readings}
-      findings={readings && current ? masterFindings(readings, current, work) : []} measuring={current ? measuringOf(current.id) : null}
+      workId={work.id}
+      smears={work.smears}
+      masters={masters}
+      readings={readings}
+      findings={readings && current ? masterFindings(readings, current, work) : []}
+      measuring={current ? measuringOf(current.id) : null}
     />
   );
 }

@@ -12,10 +12,25 @@ import { SheetDialog, SheetEnd, Slip } from '@/ui/Slip';
 import { Verdict } from '@/ui/Verdict';
 
 const whole = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null);
-const SIGNING_NAMES: Record<Signing, string> = { front: 'front, under the picture', back: 'back', 'on request': 'on request', 'certificate only': 'on the certificate only' };
+const SIGNING_NAMES: Record<Signing, string> = {
+  front: 'front, under the picture',
+  back: 'back',
+  'on request': 'on request',
+  'certificate only': 'on the certificate only',
+};
 
 /** Declares an edition; the sentence it will be known by is written while it is filled in. */
-export function OpenSheet({ workId, formats, remake, onClose }: { workId: string; formats: Format[]; remake: 'remake' | 'retire'; onClose: () => void }) {
+export function OpenSheet({
+  workId,
+  formats,
+  remake,
+  onClose,
+}: {
+  workId: string;
+  formats: Format[];
+  remake: 'remake' | 'retire';
+  onClose: () => void;
+}) {
   const router = useRouter();
   const act = useAct();
   const [kind, setKind] = useState<EditionKind>('open');
@@ -28,41 +43,100 @@ export function OpenSheet({ workId, formats, remake, onClose }: { workId: string
   const [signing, setSigning] = useState<Signing>('front');
   const n = whole(size);
   const proofs = { AP: whole(AP) ?? 0, PP: whole(PP) ?? 0, HC: whole(HC) ?? 0 };
-  const noRoom = signing === 'front' ? formats.map((f) => ({ f, finding: signingRoom(bordersOf(f)) })).find((x) => x.finding.verdict === 'fails') : undefined;
+  const noRoom =
+    signing === 'front'
+      ? formats
+          .map((f) => ({ f, finding: signingRoom(bordersOf(f)) }))
+          .find((x) => x.finding.verdict === 'fails')
+      : undefined;
   const save = async () => {
     const limited = kind === 'limited';
     const input = {
-      workId, kind, run: limited ? run : 'all sizes', signing, formatId: limited && run === 'per size' ? formatId : null,
+      workId,
+      kind,
+      run: limited ? run : 'all sizes',
+      signing,
+      formatId: limited && run === 'per size' ? formatId : null,
       // What is not a whole number goes as it was typed, so that the answer can name it.
-      size: limited ? (n ?? size) : null, proofs: limited ? { AP: whole(AP) ?? AP, PP: whole(PP) ?? PP, HC: whole(HC) ?? HC } : { AP: 0, PP: 0, HC: 0 },
+      size: limited ? (n ?? size) : null,
+      proofs: limited
+        ? { AP: whole(AP) ?? AP, PP: whole(PP) ?? PP, HC: whole(HC) ?? HC }
+        : { AP: 0, PP: 0, HC: 0 },
     };
     const done = await act.run('openEdition', input);
-    if (done) { onClose(); router.push(`/register/${done.id}`); }
+    if (done) {
+      onClose();
+      router.push(`/register/${done.id}`);
+    }
   };
   return (
     <SheetDialog title="Open an edition" isOpen onClose={onClose} width={620}>
       <Stack>
         <Fields $columns="1fr 1fr">
-          <Select<EditionKind> label="Kind" value={kind} onChange={setKind} options={[{ key: 'open', name: 'open, no total' }, { key: 'limited', name: 'limited to a number' }]} />
-          <Select<Signing> label="Signed" value={signing} onChange={setSigning} options={SIGNINGS.map((s) => ({ key: s, name: SIGNING_NAMES[s] }))} />
+          <Select<EditionKind>
+            label="Kind"
+            value={kind}
+            onChange={setKind}
+            options={[
+              { key: 'open', name: 'open, no total' },
+              { key: 'limited', name: 'limited to a number' },
+            ]}
+          />
+          <Select<Signing>
+            label="Signed"
+            value={signing}
+            onChange={setSigning}
+            options={SIGNINGS.map((s) => ({ key: s, name: SIGNING_NAMES[s] }))}
+          />
         </Fields>
         {kind === 'limited' && (
           <>
             <Fields $columns="repeat(4, 1fr)">
               <Field label="Run of" value={size} onChange={setSize} wrong={act.wrong('size')} />
               <Field label="Artist’s proofs" value={AP} onChange={setAP} wrong={act.wrong('proofs.AP')} />
-              <Field label="Printer’s proofs" value={PP} onChange={setPP} wrong={act.wrong('proofs.PP')} />
+              <Field
+                label="Printer’s proofs"
+                value={PP}
+                onChange={setPP}
+                wrong={act.wrong('proofs.PP')}
+              />
               <Field label="Not for sale" value={HC} onChange={setHC} wrong={act.wrong('proofs.HC')} />
             </Fields>
             <Fields $columns="1fr 1fr">
-              <Select label="Covers" value={run} onChange={setRun} options={[{ key: 'all sizes', name: 'one run for all sizes' }, { key: 'per size', name: 'this size only' }]} />
-              {run === 'per size' && <Select label="Size" value={formatId} onChange={setFormat} options={formats.map((f) => ({ key: f.id, name: f.name }))} />}
+              <Select
+                label="Covers"
+                value={run}
+                onChange={setRun}
+                options={[
+                  { key: 'all sizes', name: 'one run for all sizes' },
+                  { key: 'per size', name: 'this size only' },
+                ]}
+              />
+              {run === 'per size' && (
+                <Select
+                  label="Size"
+                  value={formatId}
+                  onChange={setFormat}
+                  options={formats.map((f) => ({ key: f.id, name: f.name }))}
+                />
+              )}
             </Fields>
             {n !== null && n > 0 && <Verdict finding={proofShareFinding(n, proofs)} />}
           </>
         )}
-        {noRoom && <Verdict finding={{ ...noRoom.finding, verdict: 'care', says: `${noRoom.f.name}: ${noRoom.finding.says}` }} />}
-        <Slip><h3>The sentence it will be known by</h3>{coversSentence({ kind, size: n, proofs, run, remake })}</Slip>
+        {noRoom && (
+          <Verdict
+            finding={{
+              ...noRoom.finding,
+              verdict: 'care',
+              says: `${noRoom.f.name}: ${noRoom.finding.says}`,
+            }}
+          />
+        )}
+        <Slip>
+          <h3>The sentence it will be known by</h3>
+          {coversSentence({ kind, size: n, proofs, run, remake })}
+        </Slip>
         <TroubleNote trouble={act.trouble} fields={['size', 'proofs.AP', 'proofs.PP', 'proofs.HC']} />
       </Stack>
       <SheetEnd label="Declare it" busy={act.busy} onDo={() => void save()} onClose={onClose} />

@@ -5,7 +5,11 @@ export default async function EditionPage({ params }: Params) {
   const { work, editions, counts, formats, settings, current } = await wholeOf(params);
   return (
     <EditionStation
-      key={work.id} work={work} editions={editions.map((edition) => ({ edition, counts: counts.get(edition.id) ?? {} }))} formats={formats} remake={settings.remake}
+      key={work.id}
+      work={work}
+      editions={editions.map((edition) => ({ edition, counts: counts.get(edition.id) ?? {} }))}
+      formats={formats}
+      remake={settings.remake}
       picture={current?.state === 'ready' ? current.sha256 : null}
     />
   );

@@ -7,7 +7,19 @@ import { Beside, Empty, SheetTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { Marked, Verdict } from '@/ui/Verdict';
 
-const Text = styled.div`border: 1px solid ${t.line}; background: ${t.white}; padding: 18px 22px; max-width: 68ch; display: grid; gap: 9px; font: 15px/23px ${t.serif}; > p:first-child { font-style: italic; font-size: 19px; }`;
+const Text = styled.div`
+  border: 1px solid ${t.line};
+  background: ${t.white};
+  padding: 18px 22px;
+  max-width: 68ch;
+  display: grid;
+  gap: 9px;
+  font: 15px/23px ${t.serif};
+  > p:first-child {
+    font-style: italic;
+    font-size: 19px;
+  }
+`;
 
 /** What can be said of a work to a buyer today, written from the records. */
 export function ListingView({ listing }: { listing: Listing }) {
@@ -15,23 +27,67 @@ export function ListingView({ listing }: { listing: Listing }) {
   if (!listing.ready) {
     return (
       <Empty title="Not yet to be listed">
-        <p>A listing is written from the records: it needs a size that holds and has a price, and an edition that is open.</p>
-        <div><Stack $gap={6}>{listing.left.map((l) => <Marked key={l.name} kind="care">{l.name} stays out: {l.why}.</Marked>)}</Stack></div>
+        <p>
+          A listing is written from the records: it needs a size that holds and has a price, and an
+          edition that is open.
+        </p>
+        <div>
+          <Stack $gap={6}>
+            {listing.left.map((l) => (
+              <Marked key={l.name} kind="care">
+                {l.name} stays out: {l.why}.
+              </Marked>
+            ))}
+          </Stack>
+        </div>
       </Empty>
     );
   }
-  const copy = () => { void navigator.clipboard?.writeText(listing.paragraphs.join('\n\n')).then(() => setCopied(true)); };
+  const copy = () => {
+    void navigator.clipboard?.writeText(listing.paragraphs.join('\n\n')).then(() => setCopied(true));
+  };
   return (
     <Beside $aside={340}>
-      <Text>{listing.paragraphs.map((p) => <p key={p}>{p}</p>)}</Text>
+      <Text>
+        {listing.paragraphs.map((p) => (
+          <p key={p}>{p}</p>
+        ))}
+      </Text>
       <Stack>
         <section>
           <SheetTitle>Use it</SheetTitle>
-          <div style={{ margin: '10px 0' }}><Button main onPress={copy}>{copied ? 'Copied' : 'Copy the text'}</Button></div>
-          <Small role="status">{copied ? 'The text is on the clipboard.' : 'Only sizes that hold and have a price are in it.'}</Small>
+          <div style={{ margin: '10px 0' }}>
+            <Button main onPress={copy}>
+              {copied ? 'Copied' : 'Copy the text'}
+            </Button>
+          </div>
+          <Small role="status">
+            {copied
+              ? 'The text is on the clipboard.'
+              : 'Only sizes that hold and have a price are in it.'}
+          </Small>
         </section>
-        <section><SheetTitle>Called a fine print?</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}>{listing.finePrint.map((f) => <Verdict key={f.says} finding={f} />)}<Small>What deserves the word is the studio’s own definition, under Studio.</Small></Stack></section>
-        {listing.left.length > 0 && <section><SheetTitle>Left out</SheetTitle><Stack $gap={6} style={{ marginTop: 8 }}>{listing.left.map((l) => <Marked key={l.name} kind="care">{l.name}: {l.why}</Marked>)}</Stack></section>}
+        <section>
+          <SheetTitle>Called a fine print?</SheetTitle>
+          <Stack $gap={6} style={{ marginTop: 8 }}>
+            {listing.finePrint.map((f) => (
+              <Verdict key={f.says} finding={f} />
+            ))}
+            <Small>What deserves the word is the studio’s own definition, under Studio.</Small>
+          </Stack>
+        </section>
+        {listing.left.length > 0 && (
+          <section>
+            <SheetTitle>Left out</SheetTitle>
+            <Stack $gap={6} style={{ marginTop: 8 }}>
+              {listing.left.map((l) => (
+                <Marked key={l.name} kind="care">
+                  {l.name}: {l.why}
+                </Marked>
+              ))}
+            </Stack>
+          </section>
+        )}
       </Stack>
     </Beside>
   );

@@ -17,43 +17,129 @@ export function Hands({ workId, title, moves, today }: Props) {
   const late = away?.dueOn && away.dueOn < today;
   return (
     <section style={{ marginTop: 26 }}>
-      <SheetTitle>Whose hands it went through <span>{away ? 'away' : 'at home'}</span></SheetTitle>
+      <SheetTitle>
+        Whose hands it went through <span>{away ? 'away' : 'at home'}</span>
+      </SheetTitle>
       <Stack $gap={12} style={{ paddingTop: 6 }}>
-        {away && <Marked kind={late ? 'fails' : 'care'}>With {away.who}{away.place && `, ${away.place}`} since {away.leftOn}{away.dueOn && (late ? `; due back ${away.dueOn}, late` : `; due back ${away.dueOn}`)}: {away.why}.</Marked>}
+        {away && (
+          <Marked kind={late ? 'fails' : 'care'}>
+            With {away.who}
+            {away.place && `, ${away.place}`} since {away.leftOn}
+            {away.dueOn && (late ? `; due back ${away.dueOn}, late` : `; due back ${away.dueOn}`)}:{' '}
+            {away.why}.
+          </Marked>
+        )}
         {moves.length > 0 ? (
           <Scroll>
             <Table aria-label="Whose hands it went through">
-              <thead><tr><th>Left</th><th>Back</th><th>Who had it</th><th>Where</th><th>Why</th><th>When it left</th><th>When it came back</th></tr></thead>
+              <thead>
+                <tr>
+                  <th>Left</th>
+                  <th>Back</th>
+                  <th>Who had it</th>
+                  <th>Where</th>
+                  <th>Why</th>
+                  <th>When it left</th>
+                  <th>When it came back</th>
+                </tr>
+              </thead>
               <tbody>
                 {moves.map((m) => (
-                  <tr key={m.id}><td style={{ whiteSpace: 'nowrap' }}>{m.leftOn}</td><td style={{ whiteSpace: 'nowrap' }}>{m.backOn ?? 'away'}</td><th scope="row">{m.who}</th><td>{m.place}</td><td>{m.why}</td><td>{m.conditionOut || <Small>not noted</Small>}</td><td>{m.backOn ? m.conditionBack || <Small>not noted</Small> : ''}</td></tr>
+                  <tr key={m.id}>
+                    <td style={{ whiteSpace: 'nowrap' }}>{m.leftOn}</td>
+                    <td style={{ whiteSpace: 'nowrap' }}>{m.backOn ?? 'away'}</td>
+                    <th scope="row">{m.who}</th>
+                    <td>{m.place}</td>
+                    <td>{m.why}</td>
+                    <td>{m.conditionOut || <Small>not noted</Small>}</td>
+                    <td>{m.backOn ? m.conditionBack || <Small>not noted</Small> : ''}</td>
+                  </tr>
                 ))}
               </tbody>
             </Table>
           </Scroll>
-        ) : <Small>It never left the studio, as far as is noted. Who had it, where and in what state it came back is what an insurer asks first.</Small>}
-        <Row>{away ? <Button onPress={() => setOpen('back')}>It is back</Button> : <Button onPress={() => setOpen('out')}>It leaves the studio</Button>}</Row>
+        ) : (
+          <Small>
+            It never left the studio, as far as is noted. Who had it, where and in what state it came back
+            is what an insurer asks first.
+          </Small>
+        )}
+        <Row>
+          {away ? (
+            <Button onPress={() => setOpen('back')}>It is back</Button>
+          ) : (
+            <Button onPress={() => setOpen('out')}>It leaves the studio</Button>
+          )}
+        </Row>
       </Stack>
-      {open === 'out' && <OutSheet workId={workId} title={title} today={today} onClose={() => setOpen(null)} />}
-      {open === 'back' && away && <BackSheet move={away} title={title} today={today} onClose={() => setOpen(null)} />}
+      {open === 'out' && (
+        <OutSheet workId={workId} title={title} today={today} onClose={() => setOpen(null)} />
+      )}
+      {open === 'back' && away && (
+        <BackSheet move={away} title={title} today={today} onClose={() => setOpen(null)} />
+      )}
     </section>
   );
 }
 
-function OutSheet({ workId, title, today, onClose }: { workId: string; title: string; today: string; onClose: () => void }) {
+function OutSheet({
+  workId,
+  title,
+  today,
+  onClose,
+}: {
+  workId: string;
+  title: string;
+  today: string;
+  onClose: () => void;
+}) {
   const act = useAct();
   const [f, setF] = useState({ leftOn: today, who: '', place: '', why: '', conditionOut: '', dueOn: '' });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const save = async () => { if (await act.run('handOver', { workId, ...f, dueOn: f.dueOn || null })) onClose(); };
+  const save = async () => {
+    if (await act.run('handOver', { workId, ...f, dueOn: f.dueOn || null })) onClose();
+  };
   return (
     <SheetDialog title={`${title} leaves the studio`} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
-        <Field label="Left on" value={f.leftOn} onChange={set('leftOn')} type="date" wrong={act.wrong('leftOn')} />
-        <Field label="Due back on" value={f.dueOn} onChange={set('dueOn')} type="date" wrong={act.wrong('dueOn')} hint="empty if it is not known" />
-        <Field label="Who has it" value={f.who} onChange={set('who')} required autoFocus wrong={act.wrong('who')} />
+        <Field
+          label="Left on"
+          value={f.leftOn}
+          onChange={set('leftOn')}
+          type="date"
+          wrong={act.wrong('leftOn')}
+        />
+        <Field
+          label="Due back on"
+          value={f.dueOn}
+          onChange={set('dueOn')}
+          type="date"
+          wrong={act.wrong('dueOn')}
+          hint="empty if it is not known"
+        />
+        <Field
+          label="Who has it"
+          value={f.who}
+          onChange={set('who')}
+          required
+          autoFocus
+          wrong={act.wrong('who')}
+        />
         <Field label="Where" value={f.place} onChange={set('place')} />
-        <Field label="Why" value={f.why} onChange={set('why')} required hint="scanning, exhibition, framing, …" wrong={act.wrong('why')} />
-        <Field label="How it was when it left" value={f.conditionOut} onChange={set('conditionOut')} hint="corners, surface, frame" />
+        <Field
+          label="Why"
+          value={f.why}
+          onChange={set('why')}
+          required
+          hint="scanning, exhibition, framing, …"
+          wrong={act.wrong('why')}
+        />
+        <Field
+          label="How it was when it left"
+          value={f.conditionOut}
+          onChange={set('conditionOut')}
+          hint="corners, surface, frame"
+        />
       </Fields>
       <TroubleNote trouble={act.trouble} fields={['leftOn', 'dueOn', 'who', 'why']} />
       <SheetEnd label="Note it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
@@ -61,16 +147,40 @@ function OutSheet({ workId, title, today, onClose }: { workId: string; title: st
   );
 }
 
-function BackSheet({ move, title, today, onClose }: { move: OriginalMove; title: string; today: string; onClose: () => void }) {
+function BackSheet({
+  move,
+  title,
+  today,
+  onClose,
+}: {
+  move: OriginalMove;
+  title: string;
+  today: string;
+  onClose: () => void;
+}) {
   const act = useAct();
   const [backOn, setBackOn] = useState(today);
   const [conditionBack, setCondition] = useState('');
-  const save = async () => { if (await act.run('takeBack', { id: move.id, backOn, conditionBack })) onClose(); };
+  const save = async () => {
+    if (await act.run('takeBack', { id: move.id, backOn, conditionBack })) onClose();
+  };
   return (
     <SheetDialog title={`${title} is back from ${move.who}`} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
-        <Field label="Back on" value={backOn} onChange={setBackOn} type="date" wrong={act.wrong('backOn')} />
-        <Field label="How it came back" value={conditionBack} onChange={setCondition} autoFocus hint={move.conditionOut ? `it left: ${move.conditionOut}` : 'corners, surface, frame'} />
+        <Field
+          label="Back on"
+          value={backOn}
+          onChange={setBackOn}
+          type="date"
+          wrong={act.wrong('backOn')}
+        />
+        <Field
+          label="How it came back"
+          value={conditionBack}
+          onChange={setCondition}
+          autoFocus
+          hint={move.conditionOut ? `it left: ${move.conditionOut}` : 'corners, surface, frame'}
+        />
       </Fields>
       <TroubleNote trouble={act.trouble} fields={['backOn']} />
       <SheetEnd label="Note it" busy={act.busy} onDo={() => void save()} onClose={onClose} />

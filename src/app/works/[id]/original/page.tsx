@@ -6,5 +6,15 @@ import { Hands } from './Hands';
 
 export default async function OriginalPage({ params }: Params) {
   const { work, settings, studio } = await wholeOf(params);
-  return <><WorkForm key={work.id} work={work} /><Hands workId={work.id} title={work.title} moves={await movesOf(studio.db, work.id)} today={localDay(studio.now(), settings.timeZone)} /></>;
+  return (
+    <>
+      <WorkForm key={work.id} work={work} />
+      <Hands
+        workId={work.id}
+        title={work.title}
+        moves={await movesOf(studio.db, work.id)}
+        today={localDay(studio.now(), settings.timeZone)}
+      />
+    </>
+  );
 }

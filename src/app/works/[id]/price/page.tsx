@@ -7,8 +7,14 @@ export default async function PricePage({ params }: Params) {
   const suggestions = await costSuggestion(studio, work.id, formats, proofs);
   return (
     <PriceView
-      key={work.id} originalPrice={work.soldPriceMinor} originalSize={work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null}
-      lines={formats.map((format) => ({ format, price: prices.find((p) => p.formatId === format.id) ?? null, suggestion: suggestions.get(format.id)! }))}
+      key={work.id}
+      originalPrice={work.soldPriceMinor}
+      originalSize={work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null}
+      lines={formats.map((format) => ({
+        format,
+        price: prices.find((p) => p.formatId === format.id) ?? null,
+        suggestion: suggestions.get(format.id)!,
+      }))}
     />
   );
 }

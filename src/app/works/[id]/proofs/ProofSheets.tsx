@@ -13,13 +13,33 @@ import { SheetDialog, SheetEnd } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 
-const KIND_NAMES: Record<ProofKind, string> = { whole: 'whole, at full size', snippet: 'snippet at the final scale', strip: 'test strip', thumbnails: 'sheet of thumbnails', reduced: 'reduced whole' };
+const KIND_NAMES: Record<ProofKind, string> = {
+  whole: 'whole, at full size',
+  snippet: 'snippet at the final scale',
+  strip: 'test strip',
+  thumbnails: 'sheet of thumbnails',
+  reduced: 'reduced whole',
+};
 
 /** Records the next round: which size on which paper by which route, and what changed since the last. */
-export function AskSheet({ formats, papers, routes, lines, onClose }: { formats: Format[]; papers: Paper[]; routes: Route[]; lines: ProofLine[]; onClose: () => void }) {
+export function AskSheet({
+  formats,
+  papers,
+  routes,
+  lines,
+  onClose,
+}: {
+  formats: Format[];
+  papers: Paper[];
+  routes: Route[];
+  lines: ProofLine[];
+  onClose: () => void;
+}) {
   const last = lines[0];
   const live = papers.filter((p) => !p.discontinued);
-  const [formatId, setFormat] = useState(formats.find((f) => f.id === last?.format.id)?.id ?? formats[0]!.id);
+  const [formatId, setFormat] = useState(
+    formats.find((f) => f.id === last?.format.id)?.id ?? formats[0]!.id,
+  );
   const [paperId, setPaper] = useState(last?.paper.id ?? live[0]?.id ?? papers[0]!.id);
   const [routeId, setRoute] = useState(last?.route.id ?? routes[0]!.id);
   const [kind, setKind] = useState<ProofKind>('whole');
@@ -28,20 +48,65 @@ export function AskSheet({ formats, papers, routes, lines, onClose }: { formats:
   const [made, setMade] = useState(true);
   const act = useAct();
   const { currency } = useUnits();
-  const before = lines.find((l) => l.format.id === formatId && l.paper.id === paperId && l.route.id === routeId);
-  const save = async () => { if (await act.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made })) onClose(); };
+  const before = lines.find(
+    (l) => l.format.id === formatId && l.paper.id === paperId && l.route.id === routeId,
+  );
+  const save = async () => {
+    if (await act.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made })) onClose();
+  };
   return (
     <SheetDialog title={`Record round ${(before?.proof.round ?? 0) + 1}`} isOpen onClose={onClose}>
       <Stack>
         <Fields $columns="1fr 1fr">
-          <Select label="Size" value={formatId} onChange={setFormat} options={formats.map((f) => ({ key: f.id, name: f.name }))} />
-          <Select<ProofKind> label="What kind" value={kind} onChange={setKind} options={PROOF_KINDS.map((k) => ({ key: k, name: KIND_NAMES[k] }))} />
-          <Select label="Paper" value={paperId} onChange={setPaper} options={papers.map((p) => ({ key: p.id, name: p.discontinued ? `${p.name} (discontinued)` : p.name }))} />
-          <Select label="Route" value={routeId} onChange={setRoute} options={routes.map((r) => ({ key: r.id, name: r.name }))} />
+          <Select
+            label="Size"
+            value={formatId}
+            onChange={setFormat}
+            options={formats.map((f) => ({ key: f.id, name: f.name }))}
+          />
+          <Select<ProofKind>
+            label="What kind"
+            value={kind}
+            onChange={setKind}
+            options={PROOF_KINDS.map((k) => ({ key: k, name: KIND_NAMES[k] }))}
+          />
+          <Select
+            label="Paper"
+            value={paperId}
+            onChange={setPaper}
+            options={papers.map((p) => ({
+              key: p.id,
+              name: p.discontinued ? `${p.name} (discontinued)` : p.name,
+            }))}
+          />
+          <Select
+            label="Route"
+            value={routeId}
+            onChange={setRoute}
+            options={routes.map((r) => ({ key: r.id, name: r.name }))}
+          />
         </Fields>
-        <Field label="Changed since the last round" value={changed} onChange={setChanged} hint={before?.proof.words ? `The last was judged: “${before.proof.words}”` : 'one thing, e.g. “lightness +4 in the shadows”'} wrong={act.wrong('changed')} />
-        <Field label={`What it cost, ${currency}`} value={cost} onChange={setCost} width={140} wrong={act.wrong('cost')} />
-        <Check checked={made} onChange={setMade}>It is made, and drying now</Check>
+        <Field
+          label="Changed since the last round"
+          value={changed}
+          onChange={setChanged}
+          hint={
+            before?.proof.words
+              ? `The last was judged: “${before.proof.words}”`
+              : 'one thing, e.g. “lightness +4 in the shadows”'
+          }
+          wrong={act.wrong('changed')}
+        />
+        <Field
+          label={`What it cost, ${currency}`}
+          value={cost}
+          onChange={setCost}
+          width={140}
+          wrong={act.wrong('cost')}
+        />
+        <Check checked={made} onChange={setMade}>
+          It is made, and drying now
+        </Check>
         <TroubleNote trouble={act.trouble} fields={['changed', 'cost']} />
       </Stack>
       <SheetEnd label="Record it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
@@ -50,7 +115,9 @@ export function AskSheet({ formats, papers, routes, lines, onClose }: { formats:
 }
 
 const VERDICTS: readonly { key: ProofVerdict; name: string }[] = [
-  { key: 'accept', name: 'accept it' }, { key: 'adjust', name: 'adjust and proof again' }, { key: 'reject', name: 'reject it: another paper, route or file' },
+  { key: 'accept', name: 'accept it' },
+  { key: 'adjust', name: 'adjust and proof again' },
+  { key: 'reject', name: 'reject it: another paper, route or file' },
 ];
 
 /** Judges one proof, where and how it was looked at. */
@@ -66,22 +133,59 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
   const [words, setWords] = useState('');
   const save = async (reason = '') => {
     const exact = distance === shown ? `${p.distanceUm} um` : withUnit(distance);
-    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place })) onClose();
+    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place }))
+      onClose();
   };
   return (
     <SheetDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
       <Stack>
-        <p>{format.name} on {paper.name}, {p.kind}. <Small>{p.changed ? `Changed since the last: ${p.changed}.` : 'Nothing was noted as changed.'}</Small></p>
-        {dry.left > 0 && <Marked kind="care">Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.</Marked>}
-        <Select<ProofVerdict> label="Verdict" value={verdict} onChange={setVerdict} options={VERDICTS} width={330} />
+        <p>
+          {format.name} on {paper.name}, {p.kind}.{' '}
+          <Small>
+            {p.changed ? `Changed since the last: ${p.changed}.` : 'Nothing was noted as changed.'}
+          </Small>
+        </p>
+        {dry.left > 0 && (
+          <Marked kind="care">
+            Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.
+          </Marked>
+        )}
+        <Select<ProofVerdict>
+          label="Verdict"
+          value={verdict}
+          onChange={setVerdict}
+          options={VERDICTS}
+          width={330}
+        />
         <Fields $columns="1fr 1fr">
           <Field label="Where" value={place} onChange={setPlace} wrong={act.wrong('place')} />
           <Field label="In what light" value={light} onChange={setLight} wrong={act.wrong('light')} />
-          <Field label="From how far" value={distance} onChange={setDistance} hint="the distance this size is judged from" wrong={act.wrong('distance')} />
+          <Field
+            label="From how far"
+            value={distance}
+            onChange={setDistance}
+            hint="the distance this size is judged from"
+            wrong={act.wrong('distance')}
+          />
         </Fields>
-        <Field label="In words" value={words} onChange={setWords} lines={3} hint={verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much'} wrong={act.wrong('words')} />
-        {verdict === 'accept' && p.kind !== 'whole' && <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>}
-        <TroubleNote trouble={act.trouble} fields={['light', 'distance', 'words']} onReason={(reason) => void save(reason)} />
+        <Field
+          label="In words"
+          value={words}
+          onChange={setWords}
+          lines={3}
+          hint={
+            verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much'
+          }
+          wrong={act.wrong('words')}
+        />
+        {verdict === 'accept' && p.kind !== 'whole' && (
+          <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>
+        )}
+        <TroubleNote
+          trouble={act.trouble}
+          fields={['light', 'distance', 'words']}
+          onReason={(reason) => void save(reason)}
+        />
       </Stack>
       <SheetEnd label="Judge it so" busy={act.busy} onDo={() => void save()} onClose={onClose} />
     </SheetDialog>
@@ -93,30 +197,115 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
   const { proof: p, format } = line;
   const act = useAct();
   const router = useRouter();
-  const [to, setTo] = useState(p.client?.to ?? ''), [words, setWords] = useState(''), [says, setSays] = useState('');
+  const [to, setTo] = useState(p.client?.to ?? ''),
+    [words, setWords] = useState(''),
+    [says, setSays] = useState('');
   const photo = async (file: File) => {
     setSays('');
     try {
-      const response = await fetch(`/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`, { method: 'POST', body: file });
+      const response = await fetch(`/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`, {
+        method: 'POST',
+        body: file,
+      });
       const body = await response.json();
       setSays(response.ok ? body.says : body.error.says);
       router.refresh();
-    } catch { setSays('Glassine does not answer. Choose the file again when it runs.'); }
+    } catch {
+      setSays('Glassine does not answer. Choose the file again when it runs.');
+    }
   };
-  const answer = async (how: 'accepted' | 'asks for changes') => { if (await act.run('clientAnswered', { id: p.id, answer: how, words })) onClose(); };
+  const answer = async (how: 'accepted' | 'asks for changes') => {
+    if (await act.run('clientAnswered', { id: p.id, answer: how, words })) onClose();
+  };
   return (
     <SheetDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
       <Stack>
-        <label>Photograph of the proof<input type="file" accept=".jpg,.jpeg,.png,.tif,.tiff,.webp" onChange={(e) => { const f = e.target.files?.[0]; if (f) void photo(f); }} aria-label="Photograph of the proof" style={{ display: 'block', marginTop: 4 }} /></label>
-        {says && <p role="status"><Small>{says}</Small></p>}
-        {p.photoSha && <img src={`/api/proofs/${p.id}/photo?${p.photoSha.slice(0, 8)}`} alt={`Round ${p.round}, photographed`} style={{ maxHeight: 180, maxWidth: '100%', display: 'block', background: '#959595', padding: 10 }} />}
-        <p><a href={`/api/proofs/${p.id}/page`} download>The page for the client</a> <Small>One file with its pictures in it: send it by any means. It asks for an answer in writing.</Small></p>
-        {!p.client && <Fields $columns="1fr"><Field label="Sent to" value={to} onChange={setTo} wrong={act.wrong('to')} /></Fields>}
-        {p.client && <><p>Sent to {p.client.to}, {p.client.sentAt.slice(0, 10)}{p.client.answer !== 'waiting' && `; ${p.client.answer}, ${p.client.answeredAt?.slice(0, 10)}`}.</p><Field label="Their answer, in their words" value={words} onChange={setWords} lines={2} wrong={act.wrong('words')} hint="a limit they know and accept, such as softness from near, belongs here" /></>}
+        <label>
+          Photograph of the proof
+          <input
+            type="file"
+            accept=".jpg,.jpeg,.png,.tif,.tiff,.webp"
+            onChange={(e) => {
+              const f = e.target.files?.[0];
+              if (f) void photo(f);
+            }}
+            aria-label="Photograph of the proof"
+            style={{ display: 'block', marginTop: 4 }}
+          />
+        </label>
+        {says && (
+          <p role="status">
+            <Small>{says}</Small>
+          </p>
+        )}
+        {p.photoSha && (
+          <img
+            src={`/api/proofs/${p.id}/photo?${p.photoSha.slice(0, 8)}`}
+            alt={`Round ${p.round}, photographed`}
+            style={{
+              maxHeight: 180,
+              maxWidth: '100%',
+              display: 'block',
+              background: '#959595',
+              padding: 10,
+            }}
+          />
+        )}
+        <p>
+          <a href={`/api/proofs/${p.id}/page`} download>
+            The page for the client
+          </a>{' '}
+          <Small>
+            One file with its pictures in it: send it by any means. It asks for an answer in writing.
+          </Small>
+        </p>
+        {!p.client && (
+          <Fields $columns="1fr">
+            <Field label="Sent to" value={to} onChange={setTo} wrong={act.wrong('to')} />
+          </Fields>
+        )}
+        {p.client && (
+          <>
+            <p>
+              Sent to {p.client.to}, {p.client.sentAt.slice(0, 10)}
+              {p.client.answer !== 'waiting' &&
+                `; ${p.client.answer}, ${p.client.answeredAt?.slice(0, 10)}`}
+              .
+            </p>
+            <Field
+              label="Their answer, in their words"
+              value={words}
+              onChange={setWords}
+              lines={2}
+              wrong={act.wrong('words')}
+              hint="a limit they know and accept, such as softness from near, belongs here"
+            />
+          </>
+        )}
         <TroubleNote trouble={act.trouble} fields={['to', 'words']} />
-        {p.client && <Row><Button onPress={() => void answer('accepted')} isDisabled={act.busy}>They accept it</Button><Button onPress={() => void answer('asks for changes')} isDisabled={act.busy}>They ask for changes</Button></Row>}
+        {p.client && (
+          <Row>
+            <Button onPress={() => void answer('accepted')} isDisabled={act.busy}>
+              They accept it
+            </Button>
+            <Button onPress={() => void answer('asks for changes')} isDisabled={act.busy}>
+              They ask for changes
+            </Button>
+          </Row>
+        )}
       </Stack>
-      {!p.client && <SheetEnd label="Note that it was sent" busy={act.busy} onDo={() => { void act.run('sendToClient', { id: p.id, to }).then((done) => { if (done) onClose(); }); }} onClose={onClose} />}
+      {!p.client && (
+        <SheetEnd
+          label="Note that it was sent"
+          busy={act.busy}
+          onDo={() => {
+            void act.run('sendToClient', { id: p.id, to }).then((done) => {
+              if (done) onClose();
+            });
+          }}
+          onClose={onClose}
+        />
+      )}
     </SheetDialog>
   );
 }

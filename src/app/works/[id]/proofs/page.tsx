@@ -7,9 +7,44 @@ import { ProofsView } from './ProofsView';
 
 export default async function ProofsPage({ params }: Params) {
   const { work, formats, proofs, current, studio } = await wholeOf(params);
-  const [{ papers, routes }, lines] = await Promise.all([papersAndRoutes(studio.db), proofStates(studio, proofs)]);
+  const [{ papers, routes }, lines] = await Promise.all([
+    papersAndRoutes(studio.db),
+    proofStates(studio, proofs),
+  ]);
   const advice = (await adviceFor(studio, work.id)).slice(0, 3);
-  const compared = await comparisonsOf(studio.db, proofs.map((p) => p.proof.id));
-  const short = Object.fromEntries([...compared].reverse().flatMap((c) => (c.body.way === 'scan' ? [[c.proofId, { verdict: c.body.finding.verdict, word: c.body.finding.word, says: `mean ${c.body.mean.toFixed(1)} ΔE00` }]] : [])));
-  return <ProofsView key={work.id} workId={work.id} compared={short} advice={advice.map((a) => ({ id: a.paper.id, name: a.paper.name, reasons: a.reasons }))} formats={formats} papers={papers} routes={routes} lines={lines} hasMaster={current !== null} />;
+  const compared = await comparisonsOf(
+    studio.db,
+    proofs.map((p) => p.proof.id),
+  );
+  const short = Object.fromEntries(
+    [...compared]
+      .reverse()
+      .flatMap((c) =>
+        c.body.way === 'scan'
+          ? [
+              [
+                c.proofId,
+                {
+                  verdict: c.body.finding.verdict,
+                  word: c.body.finding.word,
+                  says: `mean ${c.body.mean.toFixed(1)} ΔE00`,
+                },
+              ],
+            ]
+          : [],
+      ),
+  );
+  return (
+    <ProofsView
+      key={work.id}
+      workId={work.id}
+      compared={short}
+      advice={advice.map((a) => ({ id: a.paper.id, name: a.paper.name, reasons: a.reasons }))}
+      formats={formats}
+      papers={papers}
+      routes={routes}
+      lines={lines}
+      hasMaster={current !== null}
+    />
+  );
 }

@@ -11,8 +11,14 @@ import { Marked } from '@/ui/Verdict';
 import type { RoutePrice } from './SizesView';
 
 type Props = {
-  rungs: Rung[]; chosen: Rung; lit: string | null; busy: boolean;
-  onLit: (key: string | null) => void; onChoose: (key: string) => void; isOffered: (r: Rung) => boolean; onOffer: (r: Rung) => void;
+  rungs: Rung[];
+  chosen: Rung;
+  lit: string | null;
+  busy: boolean;
+  onLit: (key: string | null) => void;
+  onChoose: (key: string) => void;
+  isOffered: (r: Rung) => boolean;
+  onOffer: (r: Rung) => void;
   /** Share of the pixels’ detail that the file truly holds, where it was measured. */
   detailShare: number | null;
   route: RoutePrice | null;
@@ -23,7 +29,8 @@ const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 /** What a verdict says in the narrow room of a table. */
 export function shortVerdict(r: Rung): string {
   const spare = 1 / r.check.factor;
-  if (r.check.verdict === 'holds') return spare < 1.005 ? 'Holds, just' : `Holds, ${toDecimals(spare, 1).toFixed(1)} ×`;
+  if (r.check.verdict === 'holds')
+    return spare < 1.005 ? 'Holds, just' : `Holds, ${toDecimals(spare, 1).toFixed(1)} ×`;
   if (r.check.verdict === 'stretched') return `Stretched ${toDecimals(r.check.factor, 2).toFixed(2)} ×`;
   return `Too thin, ${Math.round(100 * spare)} %`;
 }
@@ -31,8 +38,24 @@ export function shortVerdict(r: Rung): string {
 /** What of the count carries detail: shown beside it, and marked where it is under 70 % of it. */
 function TruePpi({ ppi, share }: { ppi: number; share: number }) {
   const shown = Math.round(truePpi(ppi, share));
-  const working = { title: 'true ppi', steps: [{ sum: `${shownPpi(ppi)} ppi × ${Math.round(100 * share)} % of the pixels’ detail`, result: `${shown} ppi` }], notes: ['The verdict uses the count; under 70 % of it the file is enlarged or soft, and a snippet proof tells.'], source: 'Measured on the textured parts of the file: radial power spectrum, noise taken off.' };
-  return <Working working={working}>{share < DETAIL_WARNS ? <Marked kind="care">{shown}</Marked> : shown}</Working>;
+  const working = {
+    title: 'true ppi',
+    steps: [
+      {
+        sum: `${shownPpi(ppi)} ppi × ${Math.round(100 * share)} % of the pixels’ detail`,
+        result: `${shown} ppi`,
+      },
+    ],
+    notes: [
+      'The verdict uses the count; under 70 % of it the file is enlarged or soft, and a snippet proof tells.',
+    ],
+    source: 'Measured on the textured parts of the file: radial power spectrum, noise taken off.',
+  };
+  return (
+    <Working working={working}>
+      {share < DETAIL_WARNS ? <Marked kind="care">{shown}</Marked> : shown}
+    </Working>
+  );
 }
 
 /** What fitting leaves white, and the size of the picture's own shape that needs neither crop nor border. */
@@ -41,19 +64,68 @@ function FitBorder({ r }: { r: Rung }) {
   const { fit, exact } = r.ratio;
   if (exact) return <>none</>;
   const sides = fit.left + fit.right > 0;
-  const each = sides ? fit.left : fit.top, own = { width: r.frame.width - fit.left - fit.right, height: r.frame.height - fit.top - fit.bottom };
-  return <Working working={{ title: `white in ${size(r.frame)}`, steps: [{ sum: sides ? `left ${bare(fit.left)}, right ${bare(fit.right)}` : `top ${bare(fit.top)}, bottom ${bare(fit.bottom)}`, result: `${bare(sides ? fit.left + fit.right : fit.top + fit.bottom)} ${unit}` }, { sum: 'the size that needs neither crop nor white', result: size(own) }], notes: ['A white border inside a size changes the picture’s shape: each size has its own crop.'], source: 'The whole picture in the frame, in its middle.' }}>{bare(each)} {sides ? 'l, r' : 't, b'}</Working>;
+  const each = sides ? fit.left : fit.top,
+    own = { width: r.frame.width - fit.left - fit.right, height: r.frame.height - fit.top - fit.bottom };
+  return (
+    <Working
+      working={{
+        title: `white in ${size(r.frame)}`,
+        steps: [
+          {
+            sum: sides
+              ? `left ${bare(fit.left)}, right ${bare(fit.right)}`
+              : `top ${bare(fit.top)}, bottom ${bare(fit.bottom)}`,
+            result: `${bare(sides ? fit.left + fit.right : fit.top + fit.bottom)} ${unit}`,
+          },
+          { sum: 'the size that needs neither crop nor white', result: size(own) },
+        ],
+        notes: ['A white border inside a size changes the picture’s shape: each size has its own crop.'],
+        source: 'The whole picture in the frame, in its middle.',
+      }}
+    >
+      {bare(each)} {sides ? 'l, r' : 't, b'}
+    </Working>
+  );
 }
 
 /** What the chosen route asks for one, by its area; standard and custom sizes cost the same there. */
 function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
   const { money, bareMoney } = useUnits();
-  const m2 = (r.frame.width / 1e6) * (r.frame.height / 1e6), byArea = Math.round(m2 * route.pricePerM2Minor), cost = Math.max(byArea, route.minimumMinor);
-  return <Working working={{ title: `one at ${route.name}`, steps: [{ sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) }, ...(byArea < route.minimumMinor ? [{ sum: 'but at least', result: money(route.minimumMinor) }] : [])], notes: ['This route charges by area: a size of your own costs no more than a standard one.'], source: 'The image alone; a border on the sheet adds its area.' }}>{bareMoney(cost)}</Working>;
+  const m2 = (r.frame.width / 1e6) * (r.frame.height / 1e6),
+    byArea = Math.round(m2 * route.pricePerM2Minor),
+    cost = Math.max(byArea, route.minimumMinor);
+  return (
+    <Working
+      working={{
+        title: `one at ${route.name}`,
+        steps: [
+          { sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) },
+          ...(byArea < route.minimumMinor
+            ? [{ sum: 'but at least', result: money(route.minimumMinor) }]
+            : []),
+        ],
+        notes: ['This route charges by area: a size of your own costs no more than a standard one.'],
+        source: 'The image alone; a border on the sheet adds its area.',
+      }}
+    >
+      {bareMoney(cost)}
+    </Working>
+  );
 }
 
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
-export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffered, onOffer, detailShare, route }: Props) {
+export function LadderTable({
+  rungs,
+  chosen,
+  lit,
+  busy,
+  onLit,
+  onChoose,
+  isOffered,
+  onOffer,
+  detailShare,
+  route,
+}: Props) {
   const { unit, bareSize, bare, size, currency } = useUnits();
   // One figure for all sizes stands above the table; only figures that differ need a column.
   const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
@@ -63,23 +135,67 @@ export function LadderTable({ rungs, chosen, lit, busy, onLit, onChoose, isOffer
       <Table aria-label="Sizes against this file" $middle $tight>
         <thead>
           <tr>
-            <th>Offer</th><th>Size, {unit}</th><th>Finding</th><th className="n">ppi</th>{detailShare !== null && <th className="n">True ppi</th>}{asksDiffer && <th className="n">Asked</th>}<th className="n">Crop loses</th><th>Or white, {unit}</th>{route && <th className="n">Print, {currency}</th>}<th className="n">From, {unit}</th>
+            <th>Offer</th>
+            <th>Size, {unit}</th>
+            <th>Finding</th>
+            <th className="n">ppi</th>
+            {detailShare !== null && <th className="n">True ppi</th>}
+            {asksDiffer && <th className="n">Asked</th>}
+            <th className="n">Crop loses</th>
+            <th>Or white, {unit}</th>
+            {route && <th className="n">Print, {currency}</th>}
+            <th className="n">From, {unit}</th>
           </tr>
         </thead>
         <tbody>
           {inGroups(rungs, (r) => r.family).map(({ key, items }) => [
-            <tr key={key} className="group"><td colSpan={columns}>{key}</td></tr>,
+            <tr key={key} className="group">
+              <td colSpan={columns}>{key}</td>
+            </tr>,
             ...items.map((r) => (
-              <tr key={r.key} data-lit={r.key === chosen.key || r.key === lit || undefined} aria-current={r.key === chosen.key || undefined} onPointerEnter={() => onLit(r.key)} onPointerLeave={() => onLit(null)} onClick={() => onChoose(r.key)}>
-                <td><Check checked={isOffered(r)} disabled={busy || (r.check.verdict === 'too thin' && !isOffered(r))} onChange={() => onOffer(r)} label={`Offer ${size(r.frame)}`} /></td>
-                <th scope="row" style={{ whiteSpace: 'nowrap' }}>{bareSize(r.frame)}{r.name && <Small> {r.name}</Small>}</th>
-                <td style={{ whiteSpace: 'nowrap' }}><Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked></td>
-                <td className="n"><Working working={r.check.working}>{shownPpi(r.check.ppi, r.check.requiredPpi)}</Working></td>
-                {detailShare !== null && <td className="n"><TruePpi ppi={r.check.ppi} share={detailShare} /></td>}
+              <tr
+                key={r.key}
+                data-lit={r.key === chosen.key || r.key === lit || undefined}
+                aria-current={r.key === chosen.key || undefined}
+                onPointerEnter={() => onLit(r.key)}
+                onPointerLeave={() => onLit(null)}
+                onClick={() => onChoose(r.key)}
+              >
+                <td>
+                  <Check
+                    checked={isOffered(r)}
+                    disabled={busy || (r.check.verdict === 'too thin' && !isOffered(r))}
+                    onChange={() => onOffer(r)}
+                    label={`Offer ${size(r.frame)}`}
+                  />
+                </td>
+                <th scope="row" style={{ whiteSpace: 'nowrap' }}>
+                  {bareSize(r.frame)}
+                  {r.name && <Small> {r.name}</Small>}
+                </th>
+                <td style={{ whiteSpace: 'nowrap' }}>
+                  <Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked>
+                </td>
+                <td className="n">
+                  <Working working={r.check.working}>
+                    {shownPpi(r.check.ppi, r.check.requiredPpi)}
+                  </Working>
+                </td>
+                {detailShare !== null && (
+                  <td className="n">
+                    <TruePpi ppi={r.check.ppi} share={detailShare} />
+                  </td>
+                )}
                 {asksDiffer && <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>}
                 <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
-                <td style={{ whiteSpace: 'nowrap' }}><FitBorder r={r} /></td>
-                {route && <td className="n"><RouteCost r={r} route={route} /></td>}
+                <td style={{ whiteSpace: 'nowrap' }}>
+                  <FitBorder r={r} />
+                </td>
+                {route && (
+                  <td className="n">
+                    <RouteCost r={r} route={route} />
+                  </td>
+                )}
                 <td className="n">{bare(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
               </tr>
             )),

@@ -15,35 +15,95 @@ import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
 import type { Offered } from './SizesView';
 
-const Line = styled.li`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 4px 16px; padding: 9px 0; border-bottom: 1px solid ${t.hair}; align-items: center; > div:first-child { display: grid; gap: 3px; }`;
-
+const Line = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 4px 16px;
+  padding: 9px 0;
+  border-bottom: 1px solid ${t.hair};
+  align-items: center;
+  > div:first-child {
+    display: grid;
+    gap: 3px;
+  }
+`;
 
 /** The sizes this work is offered in, with their borders and sheets. */
-export function OfferedFormats({ offered, picture, workId, lying }: { offered: Offered[]; picture: string | null; workId: string; lying: Orientation | null }) {
+export function OfferedFormats({
+  offered,
+  picture,
+  workId,
+  lying,
+}: {
+  offered: Offered[];
+  picture: string | null;
+  workId: string;
+  lying: Orientation | null;
+}) {
   const [open, setOpen] = useState<Format | null>(null);
   const act = useAct();
   const { size, other, bare, unit } = useUnits();
   return (
     <section>
-      <SheetTitle>Offered <span>{offered.length === 0 ? 'tick a size beside the drawing' : `${offered.length} ${offered.length === 1 ? 'size' : 'sizes'}, each with its sheet`}</span></SheetTitle>
+      <SheetTitle>
+        Offered{' '}
+        <span>
+          {offered.length === 0
+            ? 'tick a size beside the drawing'
+            : `${offered.length} ${offered.length === 1 ? 'size' : 'sizes'}, each with its sheet`}
+        </span>
+      </SheetTitle>
       <ul aria-label="Offered sizes">
         {offered.map(({ format: f, check }) => {
           const b = bordersOf(f);
           return (
             <Line key={f.id}>
               <div>
-                <span><strong>{size(imageOf(f))}</strong> on a sheet of {size(sheetOf(imageOf(f), b))} <Small>({other(sheetOf(imageOf(f), b))})</Small></span>
-                <Small>border {bare(b.top)} top, {bare(b.right)} right, {bare(b.bottom)} bottom, {bare(b.left)} left, {unit}</Small>
-                {check && check.verdict !== 'holds' && <Small><Verdict finding={check.finding} /></Small>}
-                {lying && lying !== 'square' && orientationOf(imageOf(f)) !== lying && orientationOf(imageOf(f)) !== 'square' && <Small><Marked kind="care">It lies {orientationOf(imageOf(f))} and the picture {lying}: swapped, or a crop that is meant.</Marked></Small>}
-                <Small><Verdict finding={signingRoom(b)} /></Small>
+                <span>
+                  <strong>{size(imageOf(f))}</strong> on a sheet of {size(sheetOf(imageOf(f), b))}{' '}
+                  <Small>({other(sheetOf(imageOf(f), b))})</Small>
+                </span>
+                <Small>
+                  border {bare(b.top)} top, {bare(b.right)} right, {bare(b.bottom)} bottom, {bare(b.left)}{' '}
+                  left, {unit}
+                </Small>
+                {check && check.verdict !== 'holds' && (
+                  <Small>
+                    <Verdict finding={check.finding} />
+                  </Small>
+                )}
+                {lying &&
+                  lying !== 'square' &&
+                  orientationOf(imageOf(f)) !== lying &&
+                  orientationOf(imageOf(f)) !== 'square' && (
+                    <Small>
+                      <Marked kind="care">
+                        It lies {orientationOf(imageOf(f))} and the picture {lying}: swapped, or a crop
+                        that is meant.
+                      </Marked>
+                    </Small>
+                  )}
+                <Small>
+                  <Verdict finding={signingRoom(b)} />
+                </Small>
               </div>
-              <Row><ButtonLink href={`/works/${workId}/sizes/crop?size=${f.id}`}>Crop</ButtonLink><Button onPress={() => setOpen(f)}>Border</Button><Button quiet onPress={() => void act.run('withdrawFormat', { id: f.id, withdrawn: true })}>Stop offering</Button></Row>
+              <Row>
+                <ButtonLink href={`/works/${workId}/sizes/crop?size=${f.id}`}>Crop</ButtonLink>
+                <Button onPress={() => setOpen(f)}>Border</Button>
+                <Button
+                  quiet
+                  onPress={() => void act.run('withdrawFormat', { id: f.id, withdrawn: true })}
+                >
+                  Stop offering
+                </Button>
+              </Row>
             </Line>
           );
         })}
       </ul>
-      {open && <BorderSheet key={open.id} format={open} picture={picture} onClose={() => setOpen(null)} />}
+      {open && (
+        <BorderSheet key={open.id} format={open} picture={picture} onClose={() => setOpen(null)} />
+      )}
     </section>
   );
 }
@@ -51,11 +111,24 @@ export function OfferedFormats({ offered, picture, workId, lying }: { offered: O
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /** The white border, side by side, drawn as it is typed. */
-function BorderSheet({ format, picture, onClose }: { format: Format; picture: string | null; onClose: () => void }) {
+function BorderSheet({
+  format,
+  picture,
+  onClose,
+}: {
+  format: Format;
+  picture: string | null;
+  onClose: () => void;
+}) {
   const act = useAct();
   const { unit, size, withUnit } = useUnits();
   const was = bordersOf(format);
-  const [first] = useState(() => Object.fromEntries(SIDES.map((s) => [s, formatLength(was[s], unit, { inches: 'fraction' })])) as Record<(typeof SIDES)[number], string>);
+  const [first] = useState(
+    () =>
+      Object.fromEntries(
+        SIDES.map((s) => [s, formatLength(was[s], unit, { inches: 'fraction' })]),
+      ) as Record<(typeof SIDES)[number], string>,
+  );
   const [typed, setTyped] = useState(first);
   const [drawn, setDrawn] = useState(was);
   const change = (side: (typeof SIDES)[number]) => (value: string) => {
@@ -65,7 +138,9 @@ function BorderSheet({ format, picture, onClose }: { format: Format; picture: st
   };
   const save = async () => {
     // A side nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
-    const sides = Object.fromEntries(SIDES.map((s) => [s, typed[s] === first[s] ? `${was[s]} um` : withUnit(typed[s])]));
+    const sides = Object.fromEntries(
+      SIDES.map((s) => [s, typed[s] === first[s] ? `${was[s]} um` : withUnit(typed[s])]),
+    );
     if (await act.run('changeBorder', { id: format.id, ...sides })) onClose();
   };
   const sheet = sheetOf(imageOf(format), drawn);
@@ -73,29 +148,63 @@ function BorderSheet({ format, picture, onClose }: { format: Format; picture: st
     <SheetDialog title={`Border of ${size(imageOf(format))}`} isOpen onClose={onClose} width={720}>
       <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap' }}>
         <Stack $gap={10} style={{ width: 160 }}>
-          {SIDES.map((s) => <Field key={s} label={`${s[0]!.toUpperCase()}${s.slice(1)}`} value={typed[s]} onChange={change(s)} wrong={act.wrong(s)} autoFocus={s === 'top'} />)}
+          {SIDES.map((s) => (
+            <Field
+              key={s}
+              label={`${s[0]!.toUpperCase()}${s.slice(1)}`}
+              value={typed[s]}
+              onChange={change(s)}
+              wrong={act.wrong(s)}
+              autoFocus={s === 'top'}
+            />
+          ))}
         </Stack>
-        <ScaleDrawing width={sheet.width} height={sheet.height} space={{ width: 460, height: 330 }} name={`sheet-${format.name}`} label={`The sheet of ${size(sheet)} with its picture and border`}>
+        <ScaleDrawing
+          width={sheet.width}
+          height={sheet.height}
+          space={{ width: 460, height: 330 }}
+          name={`sheet-${format.name}`}
+          label={`The sheet of ${size(sheet)} with its picture and border`}
+        >
           <SheetDrawn image={imageOf(format)} borders={drawn} picture={picture} />
         </ScaleDrawing>
       </div>
-      <p style={{ marginTop: 10 }}><Verdict finding={signingRoom(drawn)} /></p>
+      <p style={{ marginTop: 10 }}>
+        <Verdict finding={signingRoom(drawn)} />
+      </p>
       <TroubleNote trouble={act.trouble} fields={[...SIDES]} />
       <SheetEnd label="Keep this border" busy={act.busy} onDo={() => void save()} onClose={onClose} />
     </SheetDialog>
   );
 }
 
-function SheetDrawn({ image, borders, picture }: { image: Size; borders: Borders; picture: string | null }) {
+function SheetDrawn({
+  image,
+  borders,
+  picture,
+}: {
+  image: Size;
+  borders: Borders;
+  picture: string | null;
+}) {
   const px = useScale();
   const { length } = useUnits();
   const sheet = sheetOf(image, borders);
   const [w, h] = [px(sheet.width), px(sheet.height)];
-  const at = { x: px(borders.left), y: px(borders.top), width: px(image.width), height: px(image.height) };
+  const at = {
+    x: px(borders.left),
+    y: px(borders.top),
+    width: px(image.width),
+    height: px(image.height),
+  };
   return (
     <>
       <rect width={w} height={h} fill={t.white} stroke={t.ink} />
-      {picture ? <image href={`/api/pictures/${picture}/view`} {...at} preserveAspectRatio="xMidYMid slice" /> : <rect {...at} fill={t.hair} />}
+      {picture ? (
+        <image href={`/api/pictures/${picture}/view`} {...at} preserveAspectRatio="xMidYMid slice" />
+      ) : (
+        <rect {...at} fill={t.hair} />
+      )}
       <rect {...at} fill="none" stroke={t.line} strokeWidth="0.6" />
       <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} says={length(sheet.width)} />
       <Dimension x1={-14} y1={h} x2={-14} y2={0} says={length(sheet.height)} />

@@ -11,28 +11,85 @@ import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
 type Props = {
-  workId: string; school: School; families: FamilyName[]; own: { school: boolean; families: boolean }; studioSchool: School;
-  showThin: boolean; onShowThin: (show: boolean) => void;
+  workId: string;
+  school: School;
+  families: FamilyName[];
+  own: { school: boolean; families: boolean };
+  studioSchool: School;
+  showThin: boolean;
+  onShowThin: (show: boolean) => void;
 };
 
-const Line = styled.div`display: flex; gap: 4px 28px; flex-wrap: wrap; align-items: baseline; > span { display: flex; align-items: baseline; gap: 2px; flex-wrap: wrap; } ${narrow} { flex-direction: column; align-items: flex-start; }`;
+const Line = styled.div`
+  display: flex;
+  gap: 4px 28px;
+  flex-wrap: wrap;
+  align-items: baseline;
+  > span {
+    display: flex;
+    align-items: baseline;
+    gap: 2px;
+    flex-wrap: wrap;
+  }
+  ${narrow} {
+    flex-direction: column;
+    align-items: flex-start;
+  }
+`;
 
 /** How the sizes are judged and which are shown, said in a line and changed on a sheet. */
-export function SchoolChoice({ workId, school, families, own, studioSchool, showThin, onShowThin }: Props) {
+export function SchoolChoice({
+  workId,
+  school,
+  families,
+  own,
+  studioSchool,
+  showThin,
+  onShowThin,
+}: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Line>
-      <span>Judged by <Button quiet onPress={() => setOpen(true)}>{schoolInWords(school)}</Button>{!own.school && <Small>(the studio’s way)</Small>}</span>
-      <span>Families <Button quiet onPress={() => setOpen(true)}>{families.join(', ')}</Button></span>
-      <Check checked={showThin} onChange={onShowThin}>show those too thin</Check>
-      {open && <SchoolSheet workId={workId} school={school} families={families} own={own} studioSchool={studioSchool} onClose={() => setOpen(false)} />}
+      <span>
+        Judged by{' '}
+        <Button quiet onPress={() => setOpen(true)}>
+          {schoolInWords(school)}
+        </Button>
+        {!own.school && <Small>(the studio’s way)</Small>}
+      </span>
+      <span>
+        Families{' '}
+        <Button quiet onPress={() => setOpen(true)}>
+          {families.join(', ')}
+        </Button>
+      </span>
+      <Check checked={showThin} onChange={onShowThin}>
+        show those too thin
+      </Check>
+      {open && (
+        <SchoolSheet
+          workId={workId}
+          school={school}
+          families={families}
+          own={own}
+          studioSchool={studioSchool}
+          onClose={() => setOpen(false)}
+        />
+      )}
     </Line>
   );
 }
 
 type Kind = 'studio' | School['kind'];
 
-function SchoolSheet({ workId, school, families, own, studioSchool, onClose }: Omit<Props, 'showThin' | 'onShowThin'> & { onClose: () => void }) {
+function SchoolSheet({
+  workId,
+  school,
+  families,
+  own,
+  studioSchool,
+  onClose,
+}: Omit<Props, 'showThin' | 'onShowThin'> & { onClose: () => void }) {
   const act = useAct();
   const { length, unit, withUnit } = useUnits();
   const [kind, setKind] = useState<Kind>(own.school ? school.kind : 'studio');
@@ -42,38 +99,88 @@ function SchoolSheet({ workId, school, families, own, studioSchool, onClose }: O
   const [upTo, setUpTo] = useState(near?.upTo ? length(near.upTo) : unit === 'mm' ? '500 mm' : '20 in');
   const [nearPpi, setNearPpi] = useState(String(near?.ppi ?? 300));
   const [farPpi, setFarPpi] = useState(String(far?.ppi ?? 200));
-  const [distance, setDistance] = useState(school.kind === 'distance' && school.distance ? length(school.distance) : '');
+  const [distance, setDistance] = useState(
+    school.kind === 'distance' && school.distance ? length(school.distance) : '',
+  );
   const [chosen, setChosen] = useState<FamilyName[]>(families);
   const save = async () => {
     const picked: unknown =
-      kind === 'studio' ? null
-      : kind === 'flat' ? { kind, ppi: Number(ppi) }
-      : kind === 'stepped' ? { kind, steps: [{ upTo: withUnit(upTo), ppi: Number(nearPpi) }, { ppi: Number(farPpi) }] }
-      : { kind, ...(distance.trim() && { distance: withUnit(distance) }) };
+      kind === 'studio'
+        ? null
+        : kind === 'flat'
+          ? { kind, ppi: Number(ppi) }
+          : kind === 'stepped'
+            ? { kind, steps: [{ upTo: withUnit(upTo), ppi: Number(nearPpi) }, { ppi: Number(farPpi) }] }
+            : { kind, ...(distance.trim() && { distance: withUnit(distance) }) };
     if (await act.run('judgeSizesBy', { workId, school: picked, families: chosen })) onClose();
   };
   return (
     <SheetDialog title="How these sizes are judged" isOpen onClose={onClose}>
       <Stack>
-        <Select<Kind> label="School" value={kind} onChange={setKind} width={420} options={[
-          { key: 'studio', name: `the studio’s way: ${schoolInWords(studioSchool)}` }, { key: 'flat', name: 'one figure for all sizes' },
-          { key: 'stepped', name: 'steps by the long edge, as a route asks' }, { key: 'distance', name: 'what an eye parts from the judged distance' },
-        ]} />
-        {kind === 'flat' && <Field label="Pixels per inch asked" value={ppi} onChange={setPpi} width={160} wrong={act.wrong('school')} />}
+        <Select<Kind>
+          label="School"
+          value={kind}
+          onChange={setKind}
+          width={420}
+          options={[
+            { key: 'studio', name: `the studio’s way: ${schoolInWords(studioSchool)}` },
+            { key: 'flat', name: 'one figure for all sizes' },
+            { key: 'stepped', name: 'steps by the long edge, as a route asks' },
+            { key: 'distance', name: 'what an eye parts from the judged distance' },
+          ]}
+        />
+        {kind === 'flat' && (
+          <Field
+            label="Pixels per inch asked"
+            value={ppi}
+            onChange={setPpi}
+            width={160}
+            wrong={act.wrong('school')}
+          />
+        )}
         {kind === 'stepped' && (
           <div style={{ display: 'flex', gap: 14, flexWrap: 'wrap' }}>
-            <Field label="Up to a long edge of" value={upTo} onChange={setUpTo} width={130} wrong={act.wrong('school')} />
+            <Field
+              label="Up to a long edge of"
+              value={upTo}
+              onChange={setUpTo}
+              width={130}
+              wrong={act.wrong('school')}
+            />
             <Field label="ppi asked there" value={nearPpi} onChange={setNearPpi} width={110} />
             <Field label="ppi asked above it" value={farPpi} onChange={setFarPpi} width={120} />
           </div>
         )}
-        {kind === 'distance' && <Field label="Judged from" value={distance} onChange={setDistance} width={160} wrong={act.wrong('school')} hint="empty: 1.5 × the diagonal of each print, at least 250 mm" />}
+        {kind === 'distance' && (
+          <Field
+            label="Judged from"
+            value={distance}
+            onChange={setDistance}
+            width={160}
+            wrong={act.wrong('school')}
+            hint="empty: 1.5 × the diagonal of each print, at least 250 mm"
+          />
+        )}
         <Stack $gap={7} role="group" aria-label="Families of sizes">
-          {FAMILY_NAMES.map((f) => <Check key={f} checked={chosen.includes(f)} onChange={(on) => setChosen(on ? [...chosen, f] : chosen.filter((x) => x !== f))}>{f}</Check>)}
+          {FAMILY_NAMES.map((f) => (
+            <Check
+              key={f}
+              checked={chosen.includes(f)}
+              onChange={(on) => setChosen(on ? [...chosen, f] : chosen.filter((x) => x !== f))}
+            >
+              {f}
+            </Check>
+          ))}
         </Stack>
         <TroubleNote trouble={act.trouble} />
       </Stack>
-      <SheetEnd label="Judge by this" busy={act.busy} disabled={chosen.length === 0} onDo={() => void save()} onClose={onClose} />
+      <SheetEnd
+        label="Judge by this"
+        busy={act.busy}
+        disabled={chosen.length === 0}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
     </SheetDialog>
   );
 }

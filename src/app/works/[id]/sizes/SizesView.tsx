@@ -1,7 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { countVerdicts, type FamilyName, type ResolutionCheck, type Rung, type School } from '@/core/resolution';
+import {
+  countVerdicts,
+  type FamilyName,
+  type ResolutionCheck,
+  type Rung,
+  type School,
+} from '@/core/resolution';
 import { orientationOf, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
 import { TroubleNote, useAct } from '@/ui/Acts';
@@ -20,38 +26,81 @@ import { imageOf } from '@/core/layout/sheet';
 
 export type Offered = { format: Format; check: ResolutionCheck | null };
 type Props = {
-  workId: string; picture: string | null; hasFile: boolean; detailShare: number | null; mayPrint: 'yes' | 'not yet' | 'no'; rungs: Rung[]; offered: Offered[];
-  school: School; families: FamilyName[]; own: { school: boolean; families: boolean }; studioSchool: School;
+  workId: string;
+  picture: string | null;
+  hasFile: boolean;
+  detailShare: number | null;
+  mayPrint: 'yes' | 'not yet' | 'no';
+  rungs: Rung[];
+  offered: Offered[];
+  school: School;
+  families: FamilyName[];
+  own: { school: boolean; families: boolean };
+  studioSchool: School;
   /** Rungs of the other orientation: the picture cropped to lie across its own way. */
-  across: Rung[]; largest: Size | null; routes: RoutePrice[];
+  across: Rung[];
+  largest: Size | null;
+  routes: RoutePrice[];
 };
 export type RoutePrice = { id: string; name: string; pricePerM2Minor: number; minimumMinor: number };
 
 const Two = styled.div`
-  display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 640px); gap: 20px; align-items: start; margin-top: 14px;
-  @media (max-width: 1100px) { grid-template-columns: minmax(0, 1fr); }
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 640px);
+  gap: 20px;
+  align-items: start;
+  margin-top: 14px;
+  @media (max-width: 1100px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 
 type Lying = 'as the picture' | 'the other way' | 'both';
 const LYING = (['as the picture', 'the other way', 'both'] as const).map((key) => ({ key, name: key }));
 
 /** Whether a format is a rung of the ladder: the same size, lying the same way. */
-const isRung = (f: Format, r: Rung) => f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
+const isRung = (f: Format, r: Rung) =>
+  f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
 
 /** The ladder of sizes, drawn and in figures; what is ticked is offered. */
-export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, rungs, offered, school, families, own, studioSchool, across, largest, routes }: Props) {
+export function SizesView({
+  workId,
+  picture,
+  hasFile,
+  detailShare,
+  mayPrint,
+  rungs,
+  offered,
+  school,
+  families,
+  own,
+  studioSchool,
+  across,
+  largest,
+  routes,
+}: Props) {
   const [showThin, setShowThin] = useState(true);
   const [lying, setLying] = useState<Lying>('as the picture');
   const [routeId, setRoute] = useState(routes[0]?.id ?? '');
   const [making, setMaking] = useState(false);
-  const all = useMemo(() => (lying === 'the other way' ? across : lying === 'both' ? [...rungs, ...across] : rungs), [lying, across, rungs]);
-  const shown = useMemo(() => (showThin ? all : all.filter((r) => r.check.verdict !== 'too thin')), [all, showThin]);
+  const all = useMemo(
+    () => (lying === 'the other way' ? across : lying === 'both' ? [...rungs, ...across] : rungs),
+    [lying, across, rungs],
+  );
+  const shown = useMemo(
+    () => (showThin ? all : all.filter((r) => r.check.verdict !== 'too thin')),
+    [all, showThin],
+  );
   const route = routes.find((r) => r.id === routeId) ?? null;
   const offeredRungs = shown.filter((r) => offered.some((o) => isRung(o.format, r)));
   // Of several sizes on offer the middle one shows the picture largest without hiding the sizes about it.
   const firstOffered = offeredRungs[Math.floor((offeredRungs.length - 1) / 2 + 0.5)];
   const [chosenKey, setChosen] = useState<string | null>(null);
-  const chosen = shown.find((r) => r.key === chosenKey) ?? firstOffered ?? shown.find((r) => r.check.verdict === 'holds') ?? shown[0];
+  const chosen =
+    shown.find((r) => r.key === chosenKey) ??
+    firstOffered ??
+    shown.find((r) => r.check.verdict === 'holds') ??
+    shown[0];
   const [lit, setLit] = useState<string | null>(null);
   const act = useAct();
   const { size } = useUnits();
@@ -60,7 +109,12 @@ export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, run
     const format = formatOf(r);
     // Micrometres in the typed form: 203.2 mm must not become 203 mm on the way.
     if (format) void act.run('withdrawFormat', { id: format.id, withdrawn: true });
-    else void act.run('offerFormat', { workId, size: `${r.frame.width} um x ${r.frame.height} um`, family: r.family });
+    else
+      void act.run('offerFormat', {
+        workId,
+        size: `${r.frame.width} um x ${r.frame.height} um`,
+        family: r.family,
+      });
   };
   const step = (by: number) => () => {
     const at = shown.findIndex((r) => r.key === chosen?.key);
@@ -71,32 +125,112 @@ export function SizesView({ workId, picture, hasFile, detailShare, mayPrint, run
     { key: 'n', says: 'the next size of the ladder', run: step(1) },
     { key: 'b', says: 'the size before', run: step(-1) },
     { key: 'm', says: 'make a set of sizes', run: () => setMaking(true) },
-    { key: 'o', says: 'offer the chosen size, or stop offering it', run: () => { if (chosen) toggle(chosen); } },
+    {
+      key: 'o',
+      says: 'offer the chosen size, or stop offering it',
+      run: () => {
+        if (chosen) toggle(chosen);
+      },
+    },
   ]);
   if (!hasFile || !chosen) {
-    return <Empty title="No size can be judged yet"><p>Sizes are judged against the pixels of the current master. Bring a file in under Capture; every size of the chosen families is then worked out at once.</p></Empty>;
+    return (
+      <Empty title="No size can be judged yet">
+        <p>
+          Sizes are judged against the pixels of the current master. Bring a file in under Capture; every
+          size of the chosen families is then worked out at once.
+        </p>
+      </Empty>
+    );
   }
   const n = countVerdicts(all);
   const hidden = all.length - shown.length;
   return (
     <div>
-      <SchoolChoice workId={workId} school={school} families={families} own={own} studioSchool={studioSchool} showThin={showThin} onShowThin={setShowThin} />
+      <SchoolChoice
+        workId={workId}
+        school={school}
+        families={families}
+        own={own}
+        studioSchool={studioSchool}
+        showThin={showThin}
+        onShowThin={setShowThin}
+      />
       <Row $gap={18} style={{ marginTop: 8, alignItems: 'end' }}>
-        <Select<Lying> label="Frames lying" value={lying} onChange={setLying} options={LYING} width={150} />
-        {routes.length > 0 && <Select label="Priced by" value={routeId} onChange={setRoute} options={routes.map((r) => ({ key: r.id, name: r.name }))} width={210} />}
-        <Button keyName="m" onPress={() => setMaking(true)} isDisabled={!largest}>Make a set</Button>
-        {!showThin && hidden > 0 && <Small>{hidden} hidden: their pixels are under two thirds of what is asked.</Small>}
+        <Select<Lying>
+          label="Frames lying"
+          value={lying}
+          onChange={setLying}
+          options={LYING}
+          width={150}
+        />
+        {routes.length > 0 && (
+          <Select
+            label="Priced by"
+            value={routeId}
+            onChange={setRoute}
+            options={routes.map((r) => ({ key: r.id, name: r.name }))}
+            width={210}
+          />
+        )}
+        <Button keyName="m" onPress={() => setMaking(true)} isDisabled={!largest}>
+          Make a set
+        </Button>
+        {!showThin && hidden > 0 && (
+          <Small>{hidden} hidden: their pixels are under two thirds of what is asked.</Small>
+        )}
       </Row>
-      {making && largest && <SetSheet workId={workId} rungs={rungs} largest={largest} offered={offered.map((o) => imageOf(o.format))} onClose={() => setMaking(false)} />}
-      {mayPrint !== 'yes' && <Slip style={{ marginTop: 12 }}><h3>{mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}</h3>Sizes can be looked at; an edition opens only when Original says it may be printed.</Slip>}
+      {making && largest && (
+        <SetSheet
+          workId={workId}
+          rungs={rungs}
+          largest={largest}
+          offered={offered.map((o) => imageOf(o.format))}
+          onClose={() => setMaking(false)}
+        />
+      )}
+      {mayPrint !== 'yes' && (
+        <Slip style={{ marginTop: 12 }}>
+          <h3>
+            {mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}
+          </h3>
+          Sizes can be looked at; an edition opens only when Original says it may be printed.
+        </Slip>
+      )}
       <Two>
         <Stack $gap={22}>
-          <LadderDrawing rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} picture={picture} />
-          <OfferedFormats offered={offered} picture={picture} workId={workId} lying={largest && orientationOf(largest)} />
+          <LadderDrawing
+            rungs={shown}
+            chosen={chosen}
+            lit={lit}
+            onLit={setLit}
+            onChoose={setChosen}
+            picture={picture}
+          />
+          <OfferedFormats
+            offered={offered}
+            picture={picture}
+            workId={workId}
+            lying={largest && orientationOf(largest)}
+          />
         </Stack>
         <Stack $gap={14}>
-          <LadderTable rungs={shown} chosen={chosen} lit={lit} onLit={setLit} onChoose={setChosen} isOffered={(r) => formatOf(r) !== undefined} onOffer={toggle} busy={act.busy} detailShare={detailShare} route={route} />
-          <Small>{n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it. Chosen now: {size(chosen.frame)}.</Small>
+          <LadderTable
+            rungs={shown}
+            chosen={chosen}
+            lit={lit}
+            onLit={setLit}
+            onChoose={setChosen}
+            isOffered={(r) => formatOf(r) !== undefined}
+            onOffer={toggle}
+            busy={act.busy}
+            detailShare={detailShare}
+            route={route}
+          />
+          <Small>
+            {n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it.
+            Chosen now: {size(chosen.frame)}.
+          </Small>
           <TroubleNote trouble={act.trouble} fields={['size']} />
           <OwnSize workId={workId} />
         </Stack>
@@ -110,12 +244,30 @@ function OwnSize({ workId }: { workId: string }) {
   const act = useAct();
   const { unit, withUnit } = useUnits();
   const [typed, setTyped] = useState('');
-  const offer = async () => { if (await act.run('offerFormat', { workId, size: withUnit(typed), family: 'own' })) setTyped(''); };
+  const offer = async () => {
+    if (await act.run('offerFormat', { workId, size: withUnit(typed), family: 'own' })) setTyped('');
+  };
   return (
-    <form onSubmit={(e) => { e.preventDefault(); void offer(); }}>
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void offer();
+      }}
+    >
       <Row style={{ alignItems: 'flex-start' }}>
-        <Field label="A size of your own" value={typed} onChange={setTyped} width={230} hint={unit === 'mm' ? '365 x 274 mm, A3+, 12x12 in' : '14 3/8 x 10 3/4 in, A3+'} wrong={act.wrong('size')} />
-        <div style={{ paddingTop: 18 }}><Button type="submit" isDisabled={!typed.trim() || act.busy}>Offer it</Button></div>
+        <Field
+          label="A size of your own"
+          value={typed}
+          onChange={setTyped}
+          width={230}
+          hint={unit === 'mm' ? '365 x 274 mm, A3+, 12x12 in' : '14 3/8 x 10 3/4 in, A3+'}
+          wrong={act.wrong('size')}
+        />
+        <div style={{ paddingTop: 18 }}>
+          <Button type="submit" isDisabled={!typed.trim() || act.busy}>
+            Offer it
+          </Button>
+        </div>
       </Row>
       <TroubleNote trouble={act.trouble} fields={['size']} />
     </form>

@@ -6,13 +6,35 @@ import { SizesView } from './SizesView';
 
 export default async function SizesPage({ params }: Params) {
   const { work, current, rungs, formats, school, families, settings, studio } = await wholeOf(params);
-  const routes = await studio.db.select({ id: routesTable.id, name: routesTable.name, pricePerM2Minor: routesTable.pricePerM2Minor, minimumMinor: routesTable.minimumMinor }).from(routesTable);
+  const routes = await studio.db
+    .select({
+      id: routesTable.id,
+      name: routesTable.name,
+      pricePerM2Minor: routesTable.pricePerM2Minor,
+      minimumMinor: routesTable.minimumMinor,
+    })
+    .from(routesTable);
   const pixels = current ? viewedPixels(current) : null;
   return (
     <SizesView
-      key={work.id} workId={work.id} picture={current?.state === 'ready' ? current.sha256 : null} hasFile={current !== null} detailShare={current?.detailShare ?? null} mayPrint={work.mayPrint} rungs={rungs}
-      offered={formats.map((format) => ({ format, check: current ? formatCheck(format, current, school) : null }))}
-      school={school} families={families} own={{ school: work.school !== null, families: work.families !== null }} studioSchool={settings.school} routes={routes} across={pixels ? ladderAcross(pixels, families, school, settings.ownSizes) : []} largest={pixels ? largestFor(pixels, school) : null}
+      key={work.id}
+      workId={work.id}
+      picture={current?.state === 'ready' ? current.sha256 : null}
+      hasFile={current !== null}
+      detailShare={current?.detailShare ?? null}
+      mayPrint={work.mayPrint}
+      rungs={rungs}
+      offered={formats.map((format) => ({
+        format,
+        check: current ? formatCheck(format, current, school) : null,
+      }))}
+      school={school}
+      families={families}
+      own={{ school: work.school !== null, families: work.families !== null }}
+      studioSchool={settings.school}
+      routes={routes}
+      across={pixels ? ladderAcross(pixels, families, school, settings.ownSizes) : []}
+      largest={pixels ? largestFor(pixels, school) : null}
     />
   );
 }

@@ -23,9 +23,14 @@ export function useTypedLengths<K extends string>(first: Record<K, number>) {
     },
     set: (values: Partial<Record<K, number>>) => {
       setUm((was) => ({ ...was, ...values }));
-      setTexts((was) => Object.fromEntries(Object.entries(was).filter(([k]) => !(k in values))) as typeof was);
+      setTexts(
+        (was) => Object.fromEntries(Object.entries(was).filter(([k]) => !(k in values))) as typeof was,
+      );
     },
     /** What goes to the server: micrometres where it was understood, else just as it was typed, so that the answer names it. */
-    sent: () => Object.fromEntries(keys.map((k) => [k, texts[k]?.understood === false ? texts[k]!.text : `${um[k]} um`])) as Record<K, string>,
+    sent: () =>
+      Object.fromEntries(
+        keys.map((k) => [k, texts[k]?.understood === false ? texts[k]!.text : `${um[k]} um`]),
+      ) as Record<K, string>,
   };
 }

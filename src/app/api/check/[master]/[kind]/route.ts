@@ -3,7 +3,10 @@ import { withUpload } from '@/app/uploads';
 import { checkEvenness, checkJoint } from '@/studio/checkCapture';
 
 /** A frame of blank board, or a neighbouring tile: read against a master, not kept. */
-export async function POST(request: Request, { params }: { params: Promise<{ master: string; kind: string }> }) {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ master: string; kind: string }> },
+) {
   const { master, kind } = await params;
   return withUpload(request, async (s, received, fileName) => {
     if (kind === 'board') return checkEvenness(s, master, received);

@@ -4,14 +4,27 @@ import { InputError } from '@/core/errors';
 import { addressLabel, certificate, packingSlip } from '@/studio/documents';
 import { jobSheet, orderListDocument } from '@/studio/paperDesk';
 
-const KINDS = { certificate, 'packing-slip': packingSlip, label: addressLabel, 'to-order': orderListDocument, 'job-sheet': jobSheet };
+const KINDS = {
+  certificate,
+  'packing-slip': packingSlip,
+  label: addressLabel,
+  'to-order': orderListDocument,
+  'job-sheet': jobSheet,
+};
 
 export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {
   try {
     const { kind, id } = await params;
-    if (!Object.hasOwn(KINDS, kind)) throw new InputError('document', kind, `one of ${Object.keys(KINDS).join(', ')}`);
+    if (!Object.hasOwn(KINDS, kind))
+      throw new InputError('document', kind, `one of ${Object.keys(KINDS).join(', ')}`);
     const { name, bytes } = await KINDS[kind as keyof typeof KINDS](await studio(), id);
-    return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="${name}"`, 'cache-control': 'no-store' } });
+    return new Response(new Uint8Array(bytes), {
+      headers: {
+        'content-type': 'application/pdf',
+        'content-disposition': `inline; filename="${name}"`,
+        'cache-control': 'no-store',
+      },
+    });
   } catch (error) {
     return trouble(error);
   }

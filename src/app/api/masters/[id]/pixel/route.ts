@@ -3,5 +3,8 @@ import { rowById } from '@/store/rows';
 import { masters } from '@/store/schema';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
-  return pixelAt(request, async (s) => (await rowById(s.db, masters, (await params).id, 'master')).sha256);
+  return pixelAt(
+    request,
+    async (s) => (await rowById(s.db, masters, (await params).id, 'master')).sha256,
+  );
 }

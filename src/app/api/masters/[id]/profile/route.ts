@@ -10,6 +10,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
     const s = await studio();
     const master = await rowById(s.db, masters, (await params).id, 'master');
     const said = new URL(request.url).searchParams.get('is') === 'opRGB' ? 'opRGB' : 'sRGB';
-    return new Response(new Uint8Array(await profileOfTiles(s, master, said)), { headers: { 'content-type': 'application/vnd.iccprofile', 'cache-control': 'private, max-age=3600' } });
-  } catch (error) { return trouble(error); }
+    return new Response(new Uint8Array(await profileOfTiles(s, master, said)), {
+      headers: { 'content-type': 'application/vnd.iccprofile', 'cache-control': 'private, max-age=3600' },
+    });
+  } catch (error) {
+    return trouble(error);
+  }
 }

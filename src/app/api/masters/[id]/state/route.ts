@@ -7,6 +7,8 @@ import { readingOf } from '@/studio/readMaster';
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   return answer(async () => {
     const master = await findRow((await studio()).db, masters, (await params).id);
-    return master ? { state: master.state, reading: readingOf(master.id), measured: master.measuredAt !== null } : { state: 'gone', reading: null };
+    return master
+      ? { state: master.state, reading: readingOf(master.id), measured: master.measuredAt !== null }
+      : { state: 'gone', reading: null };
   });
 }

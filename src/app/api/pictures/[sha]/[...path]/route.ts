@@ -20,7 +20,15 @@ export async function GET(_: Request, { params }: { params: Promise<{ sha: strin
   const full = join(/* turbopackIgnore: true */ (await studio()).objects.derivedDir(sha), file);
   const found = await stat(/* turbopackIgnore: true */ full).catch(() => null);
   if (!found) return new Response('not made yet', { status: 404 });
-  return new Response(Readable.toWeb(createReadStream(/* turbopackIgnore: true */ full)) as ReadableStream, {
-    headers: { 'content-type': 'image/jpeg', 'content-length': String(found.size), 'cache-control': 'private, max-age=31536000, immutable', 'x-content-type-options': 'nosniff' },
-  });
+  return new Response(
+    Readable.toWeb(createReadStream(/* turbopackIgnore: true */ full)) as ReadableStream,
+    {
+      headers: {
+        'content-type': 'image/jpeg',
+        'content-length': String(found.size),
+        'cache-control': 'private, max-age=31536000, immutable',
+        'x-content-type-options': 'nosniff',
+      },
+    },
+  );
 }

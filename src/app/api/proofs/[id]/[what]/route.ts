@@ -21,23 +21,58 @@ export async function GET(_: Request, { params }: Params) {
     const { id, what } = await params;
     const s = await studio();
     const proof = await rowById(s.db, proofs, id, 'proof');
-    const named = (name: string, type: string, how = 'attachment') => ({ 'content-type': type, 'content-disposition': `${how}; filename*=UTF-8''${encodeURIComponent(name)}`, 'x-content-type-options': 'nosniff' });
+    const named = (name: string, type: string, how = 'attachment') => ({
+      'content-type': type,
+      'content-disposition': `${how}; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'x-content-type-options': 'nosniff',
+    });
     switch (what) {
       case 'sheet': {
-        if (!proof.printFileSha) throw new RefusedError('This proof was not made here: there is no file of it.');
+        if (!proof.printFileSha)
+          throw new RefusedError('This proof was not made here: there is no file of it.');
         const path = s.objects.pathOf(proof.printFileSha);
-        return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream, { headers: { ...named(proof.fileName, 'image/tiff'), 'content-length': String((await stat(path)).size) } });
+        return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream, {
+          headers: {
+            ...named(proof.fileName, 'image/tiff'),
+            'content-length': String((await stat(path)).size),
+          },
+        });
       }
-      case 'view': return new Response(new Uint8Array(await sheetView(s, proof)), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' } });
+      case 'view':
+        return new Response(new Uint8Array(await sheetView(s, proof)), {
+          headers: {
+            'content-type': 'image/jpeg',
+            'cache-control': 'private, max-age=31536000, immutable',
+          },
+        });
       case 'photo': {
         if (!proof.photoSha) throw new RefusedError('No photograph is kept with this proof.');
-        return new Response(new Uint8Array(await readFile(s.objects.pathOf(proof.photoSha))), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'no-store' } });
+        return new Response(new Uint8Array(await readFile(s.objects.pathOf(proof.photoSha))), {
+          headers: { 'content-type': 'image/jpeg', 'cache-control': 'no-store' },
+        });
       }
-      case 'page': { const { name, html } = await clientPage(s, proof.id); return new Response(html, { headers: { ...named(name, 'text/html; charset=utf-8'), 'content-security-policy': "default-src 'none'; img-src data:; style-src 'unsafe-inline'" } }); }
-      case 'readings': { const { name, text } = await practiceReadingsOf(s, practicePress, { proofId: proof.id, celsius: 23 }); return new Response(text, { headers: named(name, 'text/plain; charset=utf-8') }); }
-      default: throw new InputError('what', what, `one of ${WHAT.join(', ')}`);
+      case 'page': {
+        const { name, html } = await clientPage(s, proof.id);
+        return new Response(html, {
+          headers: {
+            ...named(name, 'text/html; charset=utf-8'),
+            'content-security-policy': "default-src 'none'; img-src data:; style-src 'unsafe-inline'",
+          },
+        });
+      }
+      case 'readings': {
+        const { name, text } = await practiceReadingsOf(s, practicePress, {
+          proofId: proof.id,
+          celsius: 23,
+        });
+        return new Response(text, { headers: named(name, 'text/plain; charset=utf-8') });
+      }
+      default:
+        throw new InputError('what', what, `one of ${WHAT.join(', ')}`);
     }
-  } catch (error) { return trouble(error); }
+  } catch (error) {
+    return trouble(error);
+  }
 }
 
 /** A photograph of a proof, or a capture of it to compare. */

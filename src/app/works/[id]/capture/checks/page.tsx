@@ -8,11 +8,33 @@ import { ChecksView } from './ChecksView';
 
 export default async function ChecksPage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);
-  if (current?.state === 'reading') return <StillReading masterId={current.id} fileName={current.fileName} />;
-  if (!current) return <Empty title="No capture to check yet"><p>Bring a file in first, or plan how to make one. Then its light, its colours against a target, its squareness and its joints are checked here.</p></Empty>;
-  return <ChecksView key={current.id} workId={work.id} master={current} size={viewedPixels(current)} checks={await checksOf(studio.db, current.id)} practice={practiceCgats()} names={Object.fromEntries(masters.map((m) => [m.id, m.fileName]))} hasTarget={await anyTarget()} />;
+  if (current?.state === 'reading')
+    return <StillReading masterId={current.id} fileName={current.fileName} />;
+  if (!current)
+    return (
+      <Empty title="No capture to check yet">
+        <p>
+          Bring a file in first, or plan how to make one. Then its light, its colours against a target,
+          its squareness and its joints are checked here.
+        </p>
+      </Empty>
+    );
+  return (
+    <ChecksView
+      key={current.id}
+      workId={work.id}
+      master={current}
+      size={viewedPixels(current)}
+      checks={await checksOf(studio.db, current.id)}
+      practice={practiceCgats()}
+      names={Object.fromEntries(masters.map((m) => [m.id, m.fileName]))}
+      hasTarget={await anyTarget()}
+    />
+  );
 
   async function anyTarget() {
-    return (await Promise.all(masters.map((m) => checksOf(studio.db, m.id)))).flat().some((c) => c.body.kind === 'target');
+    return (await Promise.all(masters.map((m) => checksOf(studio.db, m.id))))
+      .flat()
+      .some((c) => c.body.kind === 'target');
   }
 }

@@ -7,8 +7,24 @@ import { DustView } from './DustView';
 
 export default async function DustPage({ params }: Params) {
   const { current, studio } = await wholeOf(params);
-  if (current?.state === 'reading') return <StillReading masterId={current.id} fileName={current.fileName} />;
-  if (!current) return <Empty title="Nothing to look over yet"><p>Bring a capture in first. Its specks are then found, and shown at one to one in order of size, to be checked off.</p></Empty>;
+  if (current?.state === 'reading')
+    return <StillReading masterId={current.id} fileName={current.fileName} />;
+  if (!current)
+    return (
+      <Empty title="Nothing to look over yet">
+        <p>
+          Bring a capture in first. Its specks are then found, and shown at one to one in order of size,
+          to be checked off.
+        </p>
+      </Empty>
+    );
   const check = (await checksOf(studio.db, current.id)).find((c) => c.body.kind === 'dust');
-  return <DustView key={`${current.id}${check?.id}`} master={current} size={viewedPixels(current)} check={check?.body.kind === 'dust' ? { id: check.id, at: check.at, ...check.body } : null} />;
+  return (
+    <DustView
+      key={`${current.id}${check?.id}`}
+      master={current}
+      size={viewedPixels(current)}
+      check={check?.body.kind === 'dust' ? { id: check.id, at: check.at, ...check.body } : null}
+    />
+  );
 }

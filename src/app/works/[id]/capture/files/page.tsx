@@ -9,15 +9,40 @@ import { FilesView } from './FilesView';
 
 export default async function FilesPage({ params }: Params) {
   const { work, masters, current, formats, school, studio } = await wholeOf(params);
-  if (current?.state === 'reading') return <StillReading masterId={current.id} fileName={current.fileName} />;
-  const [preps, files, routes, mounts] = await Promise.all([prepsOf(studio.db, work.id), printFilesOf(studio.db, work.id), studio.db.select().from(routesTable), mountsOf(studio.db, work.id)]);
+  if (current?.state === 'reading')
+    return <StillReading masterId={current.id} fileName={current.fileName} />;
+  const [preps, files, routes, mounts] = await Promise.all([
+    prepsOf(studio.db, work.id),
+    printFilesOf(studio.db, work.id),
+    studio.db.select().from(routesTable),
+    mountsOf(studio.db, work.id),
+  ]);
   const staleOf = (f: (typeof files)[number]) => {
-    const format = formats.find((x) => x.id === f.formatId), master = masters.find((m) => m.id === f.masterId);
+    const format = formats.find((x) => x.id === f.formatId),
+      master = masters.find((m) => m.id === f.masterId);
     return format && master ? staleFile(f, format, viewedPixels(master), mounts) : [];
   };
-  const offered = await Promise.all(formats.map(async (f) => {
-    const check = current ? formatCheck(f, current, school) : null;
-    return { format: f, wrapped: mounts.some((m) => m.formatId === f.id && m.kind === 'wrap'), check, passed: check ? await passedNear(studio.db, check.factor) : [] };
-  }));
-  return <FilesView key={work.id} work={work} masters={masters} current={current?.state === 'ready' ? current : null} offered={offered} routes={routes} preps={preps} files={files.map((f) => ({ ...f, stale: staleOf(f) }))} />;
+  const offered = await Promise.all(
+    formats.map(async (f) => {
+      const check = current ? formatCheck(f, current, school) : null;
+      return {
+        format: f,
+        wrapped: mounts.some((m) => m.formatId === f.id && m.kind === 'wrap'),
+        check,
+        passed: check ? await passedNear(studio.db, check.factor) : [],
+      };
+    }),
+  );
+  return (
+    <FilesView
+      key={work.id}
+      work={work}
+      masters={masters}
+      current={current?.state === 'ready' ? current : null}
+      offered={offered}
+      routes={routes}
+      preps={preps}
+      files={files.map((f) => ({ ...f, stale: staleOf(f) }))}
+    />
+  );
 }

@@ -9,23 +9,72 @@ import { SheetDialog, SheetEnd } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 
 type Thing = { id: string; name: string; spec: Equipment };
-const KINDS = [{ key: 'scanner', name: 'a flatbed or film scanner' }, { key: 'camera', name: 'a camera' }, { key: 'lens', name: 'a lens' }, { key: 'professional', name: 'a professional' }] as const;
-const BLANK = { id: null as string | null, kind: 'scanner' as Equipment['kind'], name: '', size: '', pixels: '', ppi: '', steps: '', seconds: '', film: false, focal: '', price: '', days: '', readOn: null as string | null };
+const KINDS = [
+  { key: 'scanner', name: 'a flatbed or film scanner' },
+  { key: 'camera', name: 'a camera' },
+  { key: 'lens', name: 'a lens' },
+  { key: 'professional', name: 'a professional' },
+] as const;
+const BLANK = {
+  id: null as string | null,
+  kind: 'scanner' as Equipment['kind'],
+  name: '',
+  size: '',
+  pixels: '',
+  ppi: '',
+  steps: '',
+  seconds: '',
+  film: false,
+  focal: '',
+  price: '',
+  days: '',
+  readOn: null as string | null,
+};
 
 /** What there is to capture with. */
 export function EquipmentSheet({ things, currency }: { things: Thing[]; currency: string }) {
   const [open, setOpen] = useState(false);
   const { size, length, money } = useUnits();
   const act = useAct();
-  const says = (s: Equipment) => s.kind === 'scanner' ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film only' : ''}`
-    : s.kind === 'camera' ? `${s.sensor.width} × ${s.sensor.height} px on ${size(s.sensorSize)}` : s.kind === 'lens' ? `focal length ${length(s.focal)}` : `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
+  const says = (s: Equipment) =>
+    s.kind === 'scanner'
+      ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film only' : ''}`
+      : s.kind === 'camera'
+        ? `${s.sensor.width} × ${s.sensor.height} px on ${size(s.sensorSize)}`
+        : s.kind === 'lens'
+          ? `focal length ${length(s.focal)}`
+          : `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
   return (
     <section>
-      <SheetTitle>To capture with <span>{things.length}</span></SheetTitle>
+      <SheetTitle>
+        To capture with <span>{things.length}</span>
+      </SheetTitle>
       <Stack $gap={8}>
-        {things.map((x) => <Row key={x.id} $gap={6} style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}><div><strong>{x.name}</strong><br /><Small>{says(x.spec)}</Small></div><Button quiet onPress={() => void act.run('putAwayEquipment', { id: x.id, away: true })} isDisabled={act.busy} aria-label={`Put ${x.name} away`}>Put away</Button></Row>)}
-        {!things.length && <Small>Nothing recorded yet: own scanners, cameras and lenses, and what a professional asks.</Small>}
-        <Row><Button onPress={() => setOpen(true)}>Record another</Button></Row>
+        {things.map((x) => (
+          <Row key={x.id} $gap={6} style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+            <div>
+              <strong>{x.name}</strong>
+              <br />
+              <Small>{says(x.spec)}</Small>
+            </div>
+            <Button
+              quiet
+              onPress={() => void act.run('putAwayEquipment', { id: x.id, away: true })}
+              isDisabled={act.busy}
+              aria-label={`Put ${x.name} away`}
+            >
+              Put away
+            </Button>
+          </Row>
+        ))}
+        {!things.length && (
+          <Small>
+            Nothing recorded yet: own scanners, cameras and lenses, and what a professional asks.
+          </Small>
+        )}
+        <Row>
+          <Button onPress={() => setOpen(true)}>Record another</Button>
+        </Row>
         <TroubleNote trouble={act.trouble} />
       </Stack>
       {open && <NewThing currency={currency} onClose={() => setOpen(false)} />}
@@ -35,23 +84,74 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
 
 function NewThing({ currency, onClose }: { currency: string; onClose: () => void }) {
   const [q, setQ] = useState(BLANK);
-  const set = <K extends keyof typeof q>(key: K) => (value: (typeof q)[K]) => setQ((was) => ({ ...was, [key]: value }));
+  const set =
+    <K extends keyof typeof q>(key: K) =>
+    (value: (typeof q)[K]) =>
+      setQ((was) => ({ ...was, [key]: value }));
   const act = useAct();
   const { withUnit } = useUnits();
-  const save = async () => { if (await act.run('recordEquipment', { ...q, size: withUnit(q.size), focal: q.focal && !/[a-z]/i.test(q.focal) ? `${q.focal} mm` : q.focal })) onClose(); };
-  const field = (key: 'size' | 'pixels' | 'ppi' | 'steps' | 'seconds' | 'focal' | 'price' | 'days', label: string, hint?: string) => <Field label={label} value={q[key]} onChange={set(key)} hint={hint} wrong={act.wrong(key)} />;
+  const save = async () => {
+    if (
+      await act.run('recordEquipment', {
+        ...q,
+        size: withUnit(q.size),
+        focal: q.focal && !/[a-z]/i.test(q.focal) ? `${q.focal} mm` : q.focal,
+      })
+    )
+      onClose();
+  };
+  const field = (
+    key: 'size' | 'pixels' | 'ppi' | 'steps' | 'seconds' | 'focal' | 'price' | 'days',
+    label: string,
+    hint?: string,
+  ) => <Field label={label} value={q[key]} onChange={set(key)} hint={hint} wrong={act.wrong(key)} />;
   return (
     <SheetDialog title="Something to capture with" isOpen onClose={onClose}>
-      <form onSubmit={(e) => { e.preventDefault(); void save(); }}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void save();
+        }}
+      >
         <Fields>
           <Select label="What it is" value={q.kind} onChange={set('kind')} options={KINDS} />
-          <Field label="Called" value={q.name} onChange={set('name')} wrong={act.wrong('name')} autoFocus />
-          {q.kind === 'scanner' && <>{field('size', 'Its glass', 'such as 216 x 297 mm')}{field('ppi', 'Optical pixels per inch')}{field('steps', 'Steps it can be set to', 'such as 300 600 1200')}{field('seconds', 'Seconds of one pass at 600 ppi', 'over the whole glass')}<Check checked={q.film} onChange={set('film')}>It scans film only</Check></>}
-          {q.kind === 'camera' && <>{field('pixels', 'Pixels', 'such as 6000 x 4000')}{field('size', 'Its sensor', 'such as 36 x 24 mm')}</>}
+          <Field
+            label="Called"
+            value={q.name}
+            onChange={set('name')}
+            wrong={act.wrong('name')}
+            autoFocus
+          />
+          {q.kind === 'scanner' && (
+            <>
+              {field('size', 'Its glass', 'such as 216 x 297 mm')}
+              {field('ppi', 'Optical pixels per inch')}
+              {field('steps', 'Steps it can be set to', 'such as 300 600 1200')}
+              {field('seconds', 'Seconds of one pass at 600 ppi', 'over the whole glass')}
+              <Check checked={q.film} onChange={set('film')}>
+                It scans film only
+              </Check>
+            </>
+          )}
+          {q.kind === 'camera' && (
+            <>
+              {field('pixels', 'Pixels', 'such as 6000 x 4000')}
+              {field('size', 'Its sensor', 'such as 36 x 24 mm')}
+            </>
+          )}
           {q.kind === 'lens' && field('focal', 'Focal length', 'such as 60 mm')}
-          {q.kind === 'professional' && <>{field('price', `Price of one work, ${currency}`)}{field('days', 'Working days')}{field('pixels', 'Pixels of the file', 'such as 14000 x 10500')}</>}
+          {q.kind === 'professional' && (
+            <>
+              {field('price', `Price of one work, ${currency}`)}
+              {field('days', 'Working days')}
+              {field('pixels', 'Pixels of the file', 'such as 14000 x 10500')}
+            </>
+          )}
         </Fields>
-        <TroubleNote trouble={act.trouble} fields={['name', 'size', 'pixels', 'ppi', 'steps', 'seconds', 'focal', 'price', 'days']} />
+        <TroubleNote
+          trouble={act.trouble}
+          fields={['name', 'size', 'pixels', 'ppi', 'steps', 'seconds', 'focal', 'price', 'days']}
+        />
         <SheetEnd label="Record it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
       </form>
     </SheetDialog>

@@ -5,15 +5,39 @@ import { wholeOf, type Params } from '../../whole';
 import { Needs } from '../needs';
 import { CompareView } from './CompareView';
 
-export default async function ComparePage({ params, searchParams }: Params & { searchParams: Promise<Record<string, string>> }) {
+export default async function ComparePage({
+  params,
+  searchParams,
+}: Params & { searchParams: Promise<Record<string, string>> }) {
   const { work, current, proofs, settings, studio } = await wholeOf(params);
   if (!current) return <Needs workId={work.id} lacks={['file']} />;
-  const [rows, profiles] = await Promise.all([comparisonsOf(studio.db, proofs.map((p) => p.proof.id)), profilesAtHand(studio.db)]);
+  const [rows, profiles] = await Promise.all([
+    comparisonsOf(
+      studio.db,
+      proofs.map((p) => p.proof.id),
+    ),
+    profilesAtHand(studio.db),
+  ]);
   const practice = new Set(profiles.filter((p) => p.profile.practice).map((p) => p.profile.id));
   return (
     <CompareView
-      key={work.id} workId={work.id} aim={work.aim} limits={settings.proofLimits ?? USUAL_LIMITS} untagged={!current.profileLabel && current.channels === 3} start={(await searchParams).proof ?? null}
-      proofs={proofs.map((p) => ({ id: p.proof.id, round: p.proof.round, kind: p.proof.kind, format: p.format.name, paper: p.paper.name, state: p.proof.state, sheet: p.proof.printFileSha !== null, practice: p.proof.printFileSha !== null && practice.has(p.proof.formula.profileId ?? '') }))} rows={rows}
+      key={work.id}
+      workId={work.id}
+      aim={work.aim}
+      limits={settings.proofLimits ?? USUAL_LIMITS}
+      untagged={!current.profileLabel && current.channels === 3}
+      start={(await searchParams).proof ?? null}
+      proofs={proofs.map((p) => ({
+        id: p.proof.id,
+        round: p.proof.round,
+        kind: p.proof.kind,
+        format: p.format.name,
+        paper: p.paper.name,
+        state: p.proof.state,
+        sheet: p.proof.printFileSha !== null,
+        practice: p.proof.printFileSha !== null && practice.has(p.proof.formula.profileId ?? ''),
+      }))}
+      rows={rows}
     />
   );
 }

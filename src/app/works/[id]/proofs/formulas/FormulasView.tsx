@@ -10,43 +10,136 @@ import { Empty, Lead, Scroll, Small, Stack, Table, WorkTitle } from '@/ui/Layout
 import { useUnits } from '@/ui/Units';
 import { Marked } from '@/ui/Verdict';
 
-type Props = { workId: string; query: Record<string, string>; papers: { id: string; name: string }[]; kinds: string[]; list: PassedFormula[] };
+type Props = {
+  workId: string;
+  query: Record<string, string>;
+  papers: { id: string; name: string }[];
+  kinds: string[];
+  list: PassedFormula[];
+};
 
 /** What passed, to be found again and used for this work. */
 export function FormulasView({ workId, query, papers, kinds, list }: Props) {
-  const router = useRouter(), path = usePathname();
+  const router = useRouter(),
+    path = usePathname();
   const { size } = useUnits();
   const act = useAct();
-  const [factor, setFactor] = useState(query.factor ?? ''), [long, setLong] = useState(query.long ?? ''), [words, setWords] = useState(query.words ?? '');
-  const ask = (more: Record<string, string>) => { const q = new URLSearchParams(Object.entries({ ...query, factor, long, words, ...more }).filter(([, v]) => v)); router.replace(`${path}?${q}`); };
-  const use = async (proofId: string) => { const done = await act.run('useAgain', { proofId, workId }); if (done?.more?.href) router.push(done.more.href as string); };
+  const [factor, setFactor] = useState(query.factor ?? ''),
+    [long, setLong] = useState(query.long ?? ''),
+    [words, setWords] = useState(query.words ?? '');
+  const ask = (more: Record<string, string>) => {
+    const q = new URLSearchParams(
+      Object.entries({ ...query, factor, long, words, ...more }).filter(([, v]) => v),
+    );
+    router.replace(`${path}?${q}`);
+  };
+  const use = async (proofId: string) => {
+    const done = await act.run('useAgain', { proofId, workId });
+    if (done?.more?.href) router.push(done.more.href as string);
+  };
   return (
     <Stack>
-      <Lead>Every proof that was accepted, with everything it was made of. “Use again” begins a prep of this work with the same steps and plans its proof on the same paper.</Lead>
-      <form onSubmit={(e) => { e.preventDefault(); ask({}); }}>
+      <Lead>
+        Every proof that was accepted, with everything it was made of. “Use again” begins a prep of this
+        work with the same steps and plans its proof on the same paper.
+      </Lead>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          ask({});
+        }}
+      >
         <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
-          <Select label="Paper" value={query.paper ?? ''} onChange={(paper) => ask({ paper })} options={[{ key: '', name: 'any paper' }, ...papers.map((p) => ({ key: p.id, name: p.name }))]} width={200} />
-          <Select label="Kind of work" value={query.kind ?? ''} onChange={(kind) => ask({ kind })} options={[{ key: '', name: 'any kind' }, ...kinds.map((k) => ({ key: k, name: k }))]} width={180} />
-          <Field label="Factor near" value={factor} onChange={setFactor} width={90} /><Field label="Long side near, mm" value={long} onChange={setLong} width={130} /><Field label="Words" value={words} onChange={setWords} width={170} />
+          <Select
+            label="Paper"
+            value={query.paper ?? ''}
+            onChange={(paper) => ask({ paper })}
+            options={[
+              { key: '', name: 'any paper' },
+              ...papers.map((p) => ({ key: p.id, name: p.name })),
+            ]}
+            width={200}
+          />
+          <Select
+            label="Kind of work"
+            value={query.kind ?? ''}
+            onChange={(kind) => ask({ kind })}
+            options={[{ key: '', name: 'any kind' }, ...kinds.map((k) => ({ key: k, name: k }))]}
+            width={180}
+          />
+          <Field label="Factor near" value={factor} onChange={setFactor} width={90} />
+          <Field label="Long side near, mm" value={long} onChange={setLong} width={130} />
+          <Field label="Words" value={words} onChange={setWords} width={170} />
           <Button type="submit">Find</Button>
         </Row>
       </form>
       {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
-      {list.length === 0 ? <Empty title="Nothing like that has passed"><p>{Object.values(query).some(Boolean) ? 'Ask for less: leave the factor or the paper out.' : 'When a proof is accepted, what it was made of is kept here.'}</p></Empty> : (
-        <Scroll><Table>
-          <thead><tr><th>Work</th><th>Size</th><th>Paper and route</th><th className="n">Factor</th><th>Made with</th><th>Words</th><th /></tr></thead>
-          <tbody>{list.map((f) => (
-            <tr key={f.proofId}>
-              <th><Link href={`/works/${f.workId}/proofs`} prefetch={false}><WorkTitle>{f.title}</WorkTitle></Link><br /><Small style={{ fontWeight: 400 }}>{f.workKind}; round {f.round}{f.reference ? ', the reference' : ''}, {f.judgedAt.slice(0, 10)}</Small></th>
-              <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>
-              <td>{f.paper}<br /><Small>{f.route}{f.intent ? `, ${f.intent}` : ''}{f.profile ? `, ${f.profile}` : ''}</Small></td>
-              <td className="n">{f.factor === null ? '' : `× ${f.factor.toFixed(2)}`}</td>
-              <td>{f.steps.length ? f.steps.slice(0, 4).join('; ') : <Small>no steps logged</Small>}{f.adjusted !== 'none' && <><br /><Small>adjusted: {f.adjusted}</Small></>}</td>
-              <td>{f.words && <Small>“{f.words}”</Small>}</td>
-              <td><Button onPress={() => void use(f.proofId)} isDisabled={act.busy}>Use again</Button></td>
-            </tr>
-          ))}</tbody>
-        </Table></Scroll>
+      {list.length === 0 ? (
+        <Empty title="Nothing like that has passed">
+          <p>
+            {Object.values(query).some(Boolean)
+              ? 'Ask for less: leave the factor or the paper out.'
+              : 'When a proof is accepted, what it was made of is kept here.'}
+          </p>
+        </Empty>
+      ) : (
+        <Scroll>
+          <Table>
+            <thead>
+              <tr>
+                <th>Work</th>
+                <th>Size</th>
+                <th>Paper and route</th>
+                <th className="n">Factor</th>
+                <th>Made with</th>
+                <th>Words</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {list.map((f) => (
+                <tr key={f.proofId}>
+                  <th>
+                    <Link href={`/works/${f.workId}/proofs`} prefetch={false}>
+                      <WorkTitle>{f.title}</WorkTitle>
+                    </Link>
+                    <br />
+                    <Small style={{ fontWeight: 400 }}>
+                      {f.workKind}; round {f.round}
+                      {f.reference ? ', the reference' : ''}, {f.judgedAt.slice(0, 10)}
+                    </Small>
+                  </th>
+                  <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>
+                  <td>
+                    {f.paper}
+                    <br />
+                    <Small>
+                      {f.route}
+                      {f.intent ? `, ${f.intent}` : ''}
+                      {f.profile ? `, ${f.profile}` : ''}
+                    </Small>
+                  </td>
+                  <td className="n">{f.factor === null ? '' : `× ${f.factor.toFixed(2)}`}</td>
+                  <td>
+                    {f.steps.length ? f.steps.slice(0, 4).join('; ') : <Small>no steps logged</Small>}
+                    {f.adjusted !== 'none' && (
+                      <>
+                        <br />
+                        <Small>adjusted: {f.adjusted}</Small>
+                      </>
+                    )}
+                  </td>
+                  <td>{f.words && <Small>“{f.words}”</Small>}</td>
+                  <td>
+                    <Button onPress={() => void use(f.proofId)} isDisabled={act.busy}>
+                      Use again
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+        </Scroll>
       )}
     </Stack>
   );

@@ -4,10 +4,31 @@ import { passedFormulas } from '@/studio/formulas';
 import { wholeOf, type Params } from '../../whole';
 import { FormulasView } from './FormulasView';
 
-export default async function FormulasPage({ params, searchParams }: Params & { searchParams: Promise<Record<string, string>> }) {
+export default async function FormulasPage({
+  params,
+  searchParams,
+}: Params & { searchParams: Promise<Record<string, string>> }) {
   const { work, studio } = await wholeOf(params);
   const q = await searchParams;
-  const number = (v: string | undefined) => (v && Number.isFinite(Number(v.replace(',', '.'))) ? Number(v.replace(',', '.')) : undefined);
-  const [{ papers }, list] = await Promise.all([papersAndRoutes(studio.db), passedFormulas(studio.db, { paperId: q.paper || undefined, kind: q.kind || undefined, factor: number(q.factor), longMm: number(q.long), words: q.words || undefined })]);
-  return <FormulasView workId={work.id} query={q} papers={papers.map((p) => ({ id: p.id, name: p.name }))} kinds={[...WORK_KINDS]} list={list} />;
+  const number = (v: string | undefined) =>
+    v && Number.isFinite(Number(v.replace(',', '.'))) ? Number(v.replace(',', '.')) : undefined;
+  const [{ papers }, list] = await Promise.all([
+    papersAndRoutes(studio.db),
+    passedFormulas(studio.db, {
+      paperId: q.paper || undefined,
+      kind: q.kind || undefined,
+      factor: number(q.factor),
+      longMm: number(q.long),
+      words: q.words || undefined,
+    }),
+  ]);
+  return (
+    <FormulasView
+      workId={work.id}
+      query={q}
+      papers={papers.map((p) => ({ id: p.id, name: p.name }))}
+      kinds={[...WORK_KINDS]}
+      list={list}
+    />
+  );
 }

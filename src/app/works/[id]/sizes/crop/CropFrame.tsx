@@ -8,9 +8,34 @@ import { useUnits } from '@/ui/Units';
 import type { Picture } from './CropView';
 
 const SPACE = { width: 640, height: 470 };
-const Frame = styled.figure`background: #cfcfcf; padding: 14px; line-height: 0; touch-action: none; max-width: 100%; svg { max-width: 100%; height: auto; user-select: none; } [role='group'] { cursor: move; outline: none; } [role='group']:focus-visible .edge { stroke-width: 3.5; }`;
+const Frame = styled.figure`
+  background: #cfcfcf;
+  padding: 14px;
+  line-height: 0;
+  touch-action: none;
+  max-width: 100%;
+  svg {
+    max-width: 100%;
+    height: auto;
+    user-select: none;
+  }
+  [role='group'] {
+    cursor: move;
+    outline: none;
+  }
+  [role='group']:focus-visible .edge {
+    stroke-width: 3.5;
+  }
+`;
 
-type Props = { picture: Picture; image: Size; place: CropPlace; crop: Crop; onMove: (place: CropPlace) => void; label: string };
+type Props = {
+  picture: Picture;
+  image: Size;
+  place: CropPlace;
+  crop: Crop;
+  onMove: (place: CropPlace) => void;
+  label: string;
+};
 
 /** The whole picture with the cut lying on it: dragged, or nudged as with a rule in hand. */
 export function CropFrame({ picture, image, place, crop, onMove, label }: Props) {
@@ -23,19 +48,45 @@ export function CropFrame({ picture, image, place, crop, onMove, label }: Props)
   const box = { x: crop.left * k, y: crop.top * k, width: crop.width * k, height: crop.height * k };
   const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
   const turn = crop.degrees ? `rotate(${crop.degrees} ${cx} ${cy})` : undefined;
-  const at = (e: PointerEvent) => { const r = svg.current!.getBoundingClientRect(); return { x: (e.clientX - r.left) / r.width, y: (e.clientY - r.top) / r.height }; };
+  const at = (e: PointerEvent) => {
+    const r = svg.current!.getBoundingClientRect();
+    return { x: (e.clientX - r.left) / r.width, y: (e.clientY - r.top) / r.height };
+  };
   const drag = (e: PointerEvent) => {
     if (!grip) return;
     const p = at(e);
-    onMove({ ...grip.from, x: Math.round(grip.from.x + (p.x - grip.x) * 1_000_000), y: Math.round(grip.from.y + (p.y - grip.y) * 1_000_000) });
+    onMove({
+      ...grip.from,
+      x: Math.round(grip.from.x + (p.x - grip.x) * 1_000_000),
+      y: Math.round(grip.from.y + (p.y - grip.y) * 1_000_000),
+    });
   };
   const nudge = (e: KeyboardEvent) => {
     // Shift and alt make the step longer and shorter, as one slides a rule or taps it.
-    const um = unit === 'mm' ? (e.shiftKey ? 10_000 : e.altKey ? 100 : 1_000) : e.shiftKey ? 25_400 : e.altKey ? 397 : 1_588;
-    const step = { x: ((um * crop.width) / image.width / picture.width) * 1_000_000, y: ((um * crop.height) / image.height / picture.height) * 1_000_000 };
+    const um =
+      unit === 'mm'
+        ? e.shiftKey
+          ? 10_000
+          : e.altKey
+            ? 100
+            : 1_000
+        : e.shiftKey
+          ? 25_400
+          : e.altKey
+            ? 397
+            : 1_588;
+    const step = {
+      x: ((um * crop.width) / image.width / picture.width) * 1_000_000,
+      y: ((um * crop.height) / image.height / picture.height) * 1_000_000,
+    };
     const by: Record<string, Partial<CropPlace>> = {
-      ArrowLeft: { x: Math.round(place.x - step.x) }, ArrowRight: { x: Math.round(place.x + step.x) }, ArrowUp: { y: Math.round(place.y - step.y) }, ArrowDown: { y: Math.round(place.y + step.y) },
-      '+': { fill: place.fill + 10_000 }, '=': { fill: place.fill + 10_000 }, '-': { fill: place.fill - 10_000 },
+      ArrowLeft: { x: Math.round(place.x - step.x) },
+      ArrowRight: { x: Math.round(place.x + step.x) },
+      ArrowUp: { y: Math.round(place.y - step.y) },
+      ArrowDown: { y: Math.round(place.y + step.y) },
+      '+': { fill: place.fill + 10_000 },
+      '=': { fill: place.fill + 10_000 },
+      '-': { fill: place.fill - 10_000 },
     };
     const change = by[e.key];
     if (!change) return;
@@ -46,14 +97,52 @@ export function CropFrame({ picture, image, place, crop, onMove, label }: Props)
   return (
     <Frame>
       <svg ref={svg} width={w} height={h} viewBox={`0 0 ${w} ${h}`} aria-label={label}>
-        <image href={`/api/pictures/${picture.sha}/view`} width={w} height={h} preserveAspectRatio="none" />
-        <mask id={id}><rect width={w} height={h} fill="#fff" /><rect {...box} transform={turn} fill="#000" /></mask>
+        <image
+          href={`/api/pictures/${picture.sha}/view`}
+          width={w}
+          height={h}
+          preserveAspectRatio="none"
+        />
+        <mask id={id}>
+          <rect width={w} height={h} fill="#fff" />
+          <rect {...box} transform={turn} fill="#000" />
+        </mask>
         <rect width={w} height={h} fill="#cfcfcf" fillOpacity="0.72" mask={`url(#${id})`} />
-        <g role="group" tabIndex={0} aria-label="The cut: arrows move it" transform={turn} onKeyDown={nudge} onPointerDown={(e) => { (e.currentTarget as Element).setPointerCapture(e.pointerId); setGrip({ ...at(e), from: place }); }} onPointerMove={drag} onPointerUp={() => setGrip(null)} onPointerCancel={() => setGrip(null)}>
+        <g
+          role="group"
+          tabIndex={0}
+          aria-label="The cut: arrows move it"
+          transform={turn}
+          onKeyDown={nudge}
+          onPointerDown={(e) => {
+            (e.currentTarget as Element).setPointerCapture(e.pointerId);
+            setGrip({ ...at(e), from: place });
+          }}
+          onPointerMove={drag}
+          onPointerUp={() => setGrip(null)}
+          onPointerCancel={() => setGrip(null)}
+        >
           <rect {...box} fill="transparent" />
           <rect className="edge" {...box} fill="none" stroke={t.ink} strokeWidth="1.6" />
-          <rect x={box.x + 1.6} y={box.y + 1.6} width={Math.max(0, box.width - 3.2)} height={Math.max(0, box.height - 3.2)} fill="none" stroke={t.white} strokeWidth="1" />
-          {crop.degrees !== 0 && [1, 2, 3].map((n) => <path key={n} d={`M${box.x} ${box.y + (box.height * n) / 4}h${box.width}`} stroke={t.white} strokeOpacity="0.7" strokeWidth="0.8" />)}
+          <rect
+            x={box.x + 1.6}
+            y={box.y + 1.6}
+            width={Math.max(0, box.width - 3.2)}
+            height={Math.max(0, box.height - 3.2)}
+            fill="none"
+            stroke={t.white}
+            strokeWidth="1"
+          />
+          {crop.degrees !== 0 &&
+            [1, 2, 3].map((n) => (
+              <path
+                key={n}
+                d={`M${box.x} ${box.y + (box.height * n) / 4}h${box.width}`}
+                stroke={t.white}
+                strokeOpacity="0.7"
+                strokeWidth="0.8"
+              />
+            ))}
         </g>
       </svg>
     </Frame>

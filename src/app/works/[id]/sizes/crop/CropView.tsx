@@ -1,6 +1,15 @@
 'use client';
 import { useState } from 'react';
-import { CENTRED, cropAt, insidePlace, lostSides, MOST_TURN, placeLosing, samePlace, type CropPlace } from '@/core/layout/crop';
+import {
+  CENTRED,
+  cropAt,
+  insidePlace,
+  lostSides,
+  MOST_TURN,
+  placeLosing,
+  samePlace,
+  type CropPlace,
+} from '@/core/layout/crop';
 import { lengthOrNull, toDecimals } from '@/core/measure';
 import { checkResolution, shownPpi, type School } from '@/core/resolution';
 import type { Format } from '@/store/works';
@@ -16,20 +25,58 @@ import { BorderPart } from './BorderPart';
 import { CropFrame } from './CropFrame';
 
 export type Picture = { sha: string; width: number; height: number };
-type Props = { title: string; formats: Format[]; asked: string | null; school: School; picture: Picture | null; signed: boolean; limited: number | null; routes: { name: string; addsBorder: boolean }[] };
+type Props = {
+  title: string;
+  formats: Format[];
+  asked: string | null;
+  school: School;
+  picture: Picture | null;
+  signed: boolean;
+  limited: number | null;
+  routes: { name: string; addsBorder: boolean }[];
+};
 
 /** Where each size is cut from the picture, and what white stands round it. */
 export function CropView({ title, formats, asked, school, picture, signed, limited, routes }: Props) {
   const { size } = useUnits();
   const [chosen, setChosen] = useState(formats.find((f) => f.id === asked)?.id ?? formats[0]?.id ?? '');
   const format = formats.find((f) => f.id === chosen) ?? formats[0];
-  if (!format) return <Empty title="No size is offered yet"><p>Tick a size on the ladder; its crop and border are set here.</p></Empty>;
-  if (!picture) return <Empty title="No file yet"><p>A crop is drawn on the picture. Bring a file in under Capture.</p></Empty>;
+  if (!format)
+    return (
+      <Empty title="No size is offered yet">
+        <p>Tick a size on the ladder; its crop and border are set here.</p>
+      </Empty>
+    );
+  if (!picture)
+    return (
+      <Empty title="No file yet">
+        <p>A crop is drawn on the picture. Bring a file in under Capture.</p>
+      </Empty>
+    );
   return (
     <Stack $gap={24}>
-      <Select label="Size" value={format.id} onChange={setChosen} width={260} options={formats.map((f) => ({ key: f.id, name: size(imageOf(f)) }))} />
-      <CropPart key={`crop ${format.id} ${JSON.stringify(format.crop)}`} format={format} picture={picture} school={school} />
-      <BorderPart key={`border ${format.id} ${format.borderTopUm} ${format.borderRightUm} ${format.borderBottomUm} ${format.borderLeftUm} ${JSON.stringify(format.finish)}`} format={format} picture={picture} title={title} signed={signed} limited={limited} routes={routes} />
+      <Select
+        label="Size"
+        value={format.id}
+        onChange={setChosen}
+        width={260}
+        options={formats.map((f) => ({ key: f.id, name: size(imageOf(f)) }))}
+      />
+      <CropPart
+        key={`crop ${format.id} ${JSON.stringify(format.crop)}`}
+        format={format}
+        picture={picture}
+        school={school}
+      />
+      <BorderPart
+        key={`border ${format.id} ${format.borderTopUm} ${format.borderRightUm} ${format.borderBottomUm} ${format.borderLeftUm} ${JSON.stringify(format.finish)}`}
+        format={format}
+        picture={picture}
+        title={title}
+        signed={signed}
+        limited={limited}
+        routes={routes}
+      />
     </Stack>
   );
 }
@@ -45,36 +92,129 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
   const crop = cropAt(picture, image, place);
   const lost = lostSides(picture, image, crop);
   const check = checkResolution(crop, image, school);
-  const move = (next: CropPlace) => { setPlace(insidePlace(picture, image, next)); setTyped({}); setWrong({}); };
+  const move = (next: CropPlace) => {
+    setPlace(insidePlace(picture, image, next));
+    setTyped({});
+    setWrong({});
+  };
   const type = (key: 'left' | 'top' | 'fill' | 'turn') => (text: string) => {
     setTyped((was) => ({ ...was, [key]: text }));
     const trouble = (says: string | null) => setWrong((was) => ({ ...was, [key]: says ?? undefined }));
     if (key === 'left' || key === 'top') {
       const um = lengthOrNull(withUnit(text), unit);
       if (um === null) return trouble('Expected a length such as "12 mm" or "1/2 in".');
-      try { setPlace(placeLosing(picture, image, place, { [key]: um })); trouble(null); } catch (error) { trouble(`Expected ${(error as { expected?: string }).expected ?? 'a cut inside the picture'}.`); }
+      try {
+        setPlace(placeLosing(picture, image, place, { [key]: um }));
+        trouble(null);
+      } catch (error) {
+        trouble(`Expected ${(error as { expected?: string }).expected ?? 'a cut inside the picture'}.`);
+      }
       return;
     }
     const n = Number(text.replace(',', '.').replace(/[%°]/g, '').trim());
-    if (key === 'fill') { if (n >= 10 && n <= 100) { setPlace(insidePlace(picture, image, { ...place, fill: Math.round(n * 10_000) })); trouble(null); } else trouble('Expected a share from 10 to 100 %.'); } else if (Math.abs(n) <= MOST_TURN / 1_000 && text.trim() !== '') { setPlace(insidePlace(picture, image, { ...place, turn: Math.round(n * 1_000) })); trouble(null); } else trouble(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);
+    if (key === 'fill') {
+      if (n >= 10 && n <= 100) {
+        setPlace(insidePlace(picture, image, { ...place, fill: Math.round(n * 10_000) }));
+        trouble(null);
+      } else trouble('Expected a share from 10 to 100 %.');
+    } else if (Math.abs(n) <= MOST_TURN / 1_000 && text.trim() !== '') {
+      setPlace(insidePlace(picture, image, { ...place, turn: Math.round(n * 1_000) }));
+      trouble(null);
+    } else trouble(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);
   };
   const plain = samePlace(place, CENTRED) || samePlace(place, insidePlace(picture, image, CENTRED));
   return (
     <section>
-      <SheetTitle>Crop of {size(image)} <span>the master stays as it is</span></SheetTitle>
-      <div style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start', paddingTop: 8 }}>
-        <CropFrame picture={picture} image={image} place={place} crop={crop} onMove={move} label={`The picture with the cut for ${size(image)}`} />
+      <SheetTitle>
+        Crop of {size(image)} <span>the master stays as it is</span>
+      </SheetTitle>
+      <div
+        style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start', paddingTop: 8 }}
+      >
+        <CropFrame
+          picture={picture}
+          image={image}
+          place={place}
+          crop={crop}
+          onMove={move}
+          label={`The picture with the cut for ${size(image)}`}
+        />
         <Stack $gap={14} style={{ width: 330 }}>
           <Fields $columns="1fr 1fr">
-            <Field label="Lost on the left" value={typed.left ?? length(lost.left)} onChange={type('left')} wrong={wrong.left} />
-            <Field label="Lost at the top" value={typed.top ?? length(lost.top)} onChange={type('top')} wrong={wrong.top} />
-            <Field label="Of the largest cut, %" value={typed.fill ?? String(toDecimals(place.fill / 10_000, 1))} onChange={type('fill')} wrong={wrong.fill} />
-            <Field label="Straighten, degrees" value={typed.turn ?? String(place.turn / 1_000)} onChange={type('turn')} wrong={wrong.turn} hint="the horizon’s slope, right side down positive" />
+            <Field
+              label="Lost on the left"
+              value={typed.left ?? length(lost.left)}
+              onChange={type('left')}
+              wrong={wrong.left}
+            />
+            <Field
+              label="Lost at the top"
+              value={typed.top ?? length(lost.top)}
+              onChange={type('top')}
+              wrong={wrong.top}
+            />
+            <Field
+              label="Of the largest cut, %"
+              value={typed.fill ?? String(toDecimals(place.fill / 10_000, 1))}
+              onChange={type('fill')}
+              wrong={wrong.fill}
+            />
+            <Field
+              label="Straighten, degrees"
+              value={typed.turn ?? String(place.turn / 1_000)}
+              onChange={type('turn')}
+              wrong={wrong.turn}
+              hint="the horizon’s slope, right side down positive"
+            />
           </Fields>
-          <Facts rows={[['Lost right', length(lost.right)], ['Lost below', length(lost.bottom)], ['Lost in all', <Working key="w" working={{ title: 'what the crop loses', steps: [{ sum: `1 − (${crop.width} × ${crop.height}) ÷ (${picture.width} × ${picture.height})`, result: `${toDecimals(100 * lost.share, 1)} % of the area` }], notes: ['The shape is locked to the size: what is gained on one side is lost on the other.'], source: 'Lengths are on the print.' }}>{toDecimals(100 * lost.share, 1)} % of the picture</Working>], ['Pixels', `${crop.width} × ${crop.height}, ${shownPpi(check.ppi, check.requiredPpi)} ppi`]]} />
+          <Facts
+            rows={[
+              ['Lost right', length(lost.right)],
+              ['Lost below', length(lost.bottom)],
+              [
+                'Lost in all',
+                <Working
+                  key="w"
+                  working={{
+                    title: 'what the crop loses',
+                    steps: [
+                      {
+                        sum: `1 − (${crop.width} × ${crop.height}) ÷ (${picture.width} × ${picture.height})`,
+                        result: `${toDecimals(100 * lost.share, 1)} % of the area`,
+                      },
+                    ],
+                    notes: [
+                      'The shape is locked to the size: what is gained on one side is lost on the other.',
+                    ],
+                    source: 'Lengths are on the print.',
+                  }}
+                >
+                  {toDecimals(100 * lost.share, 1)} % of the picture
+                </Working>,
+              ],
+              ['Pixels', `${crop.width} × ${crop.height}, ${shownPpi(check.ppi, check.requiredPpi)} ppi`],
+            ]}
+          />
           <Verdict finding={check.finding} />
-          <Small>Drag the cut, or give it the focus and use the arrows: {unit === 'mm' ? '1 mm on the print, 10 with shift, 0.1 with alt' : '1/16 in on the print, 1 in with shift, 1/64 with alt'}. + and − change how much it takes.</Small>
-          <Row><Button main onPress={() => void act.run('placeCrop', { id: format.id, place: plain ? null : place })} isDisabled={act.busy || samePlace(place, kept) || Object.values(wrong).some(Boolean)}>Keep this crop</Button><Button onPress={() => move(CENTRED)} isDisabled={plain}>The middle again</Button></Row>
+          <Small>
+            Drag the cut, or give it the focus and use the arrows:{' '}
+            {unit === 'mm'
+              ? '1 mm on the print, 10 with shift, 0.1 with alt'
+              : '1/16 in on the print, 1 in with shift, 1/64 with alt'}
+            . + and − change how much it takes.
+          </Small>
+          <Row>
+            <Button
+              main
+              onPress={() => void act.run('placeCrop', { id: format.id, place: plain ? null : place })}
+              isDisabled={act.busy || samePlace(place, kept) || Object.values(wrong).some(Boolean)}
+            >
+              Keep this crop
+            </Button>
+            <Button onPress={() => move(CENTRED)} isDisabled={plain}>
+              The middle again
+            </Button>
+          </Row>
           <TroubleNote trouble={act.trouble} />
         </Stack>
       </div>

@@ -14,19 +14,58 @@ import type { Seen } from './MountView';
 export function Mockups({ formats, mounts }: { formats: Seen[]; mounts: Mount[] }) {
   const { unit, size } = useUnits();
   const f = useTypedLengths({ frame: 20_000 });
-  const prints = [...formats].sort((a, b) => a.format.imageWidthUm * a.format.imageHeightUm - b.format.imageWidthUm * b.format.imageHeightUm).map((seen): Mockup => {
-    const image = imageOf(seen.format), b = bordersOf(seen.format), plan = mounts.find((m) => m.formatId === seen.format.id && m.kind === 'mat')?.plan;
-    if (plan?.kind !== 'mat') return { outer: sheetOf(image, b), window: image, top: b.top, picture: seen.picture, from: seen.from, says: size(image) };
-    const window = { width: Math.min(image.width, plan.window.width), height: Math.min(image.height, plan.window.height) };
-    return { outer: matOuter(plan.window, plan.side, plan.bottom), window, top: plan.side + (plan.window.height - window.height) / 2, picture: seen.picture, from: seen.from, says: size(image) };
-  });
+  const prints = [...formats]
+    .sort(
+      (a, b) =>
+        a.format.imageWidthUm * a.format.imageHeightUm - b.format.imageWidthUm * b.format.imageHeightUm,
+    )
+    .map((seen): Mockup => {
+      const image = imageOf(seen.format),
+        b = bordersOf(seen.format),
+        plan = mounts.find((m) => m.formatId === seen.format.id && m.kind === 'mat')?.plan;
+      if (plan?.kind !== 'mat')
+        return {
+          outer: sheetOf(image, b),
+          window: image,
+          top: b.top,
+          picture: seen.picture,
+          from: seen.from,
+          says: size(image),
+        };
+      const window = {
+        width: Math.min(image.width, plan.window.width),
+        height: Math.min(image.height, plan.window.height),
+      };
+      return {
+        outer: matOuter(plan.window, plan.side, plan.bottom),
+        window,
+        top: plan.side + (plan.window.height - window.height) / 2,
+        picture: seen.picture,
+        from: seen.from,
+        says: size(image),
+      };
+    });
   return (
     <section>
-      <SheetTitle>On the wall, in one frame <span>to one scale; with its mat where one is planned</span></SheetTitle>
+      <SheetTitle>
+        On the wall, in one frame <span>to one scale; with its mat where one is planned</span>
+      </SheetTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Field label="Face of the frame" value={f.typed.frame} onChange={f.type('frame')} width={140} />
-        <DrawingView drawing={drawMockups({ title: 'The same frame looks slim round a large print and heavy round a small one', prints, frame: f.um.frame, unit })} name="framed" space={{ width: 1_100, height: 360 }} />
-        <Small>Only what is offered. A mat that is kept is drawn as it is; without one the sheet’s own border shows.</Small>
+        <DrawingView
+          drawing={drawMockups({
+            title: 'The same frame looks slim round a large print and heavy round a small one',
+            prints,
+            frame: f.um.frame,
+            unit,
+          })}
+          name="framed"
+          space={{ width: 1_100, height: 360 }}
+        />
+        <Small>
+          Only what is offered. A mat that is kept is drawn as it is; without one the sheet’s own border
+          shows.
+        </Small>
       </Stack>
     </section>
   );

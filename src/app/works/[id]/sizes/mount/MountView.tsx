@@ -14,30 +14,74 @@ import { FrameDesk } from './FrameDesk';
 import { MatDesk } from './MatDesk';
 import { Mockups } from './Mockups';
 
-export type Seen = { format: Format; picture: string | null; from: { left: number; top: number; width: number; height: number } };
+export type Seen = {
+  format: Format;
+  picture: string | null;
+  from: { left: number; top: number; width: number; height: number };
+};
 type Kind = 'mat' | 'float' | 'frame';
-const KINDS = [{ key: 'mat', name: 'a mat in a frame' }, { key: 'float', name: 'floating in a frame' }, { key: 'frame', name: 'a frame alone' }] as const;
+const KINDS = [
+  { key: 'mat', name: 'a mat in a frame' },
+  { key: 'float', name: 'floating in a frame' },
+  { key: 'frame', name: 'a frame alone' },
+] as const;
 
 /** A day after which what somebody said about their tolerances is worth asking again. */
 const OLD_DAYS = 365;
 
 /** How a size is mounted: mat, frame or float, with the tolerances of who cuts it. */
-export function MountView({ title, formats, asked, cutters, mounts, kits, today }: { title: string; formats: Seen[]; asked: string | null; cutters: Cutter[]; mounts: Mount[]; kits: SupplyRow[]; today: string }) {
+export function MountView({
+  title,
+  formats,
+  asked,
+  cutters,
+  mounts,
+  kits,
+  today,
+}: {
+  title: string;
+  formats: Seen[];
+  asked: string | null;
+  cutters: Cutter[];
+  mounts: Mount[];
+  kits: SupplyRow[];
+  today: string;
+}) {
   const { size } = useUnits();
-  const [chosen, setChosen] = useState(formats.find((f) => f.format.id === asked)?.format.id ?? formats.find((f) => mounts.some((m) => m.formatId === f.format.id))?.format.id ?? formats[0]?.format.id ?? '');
+  const [chosen, setChosen] = useState(
+    formats.find((f) => f.format.id === asked)?.format.id ??
+      formats.find((f) => mounts.some((m) => m.formatId === f.format.id))?.format.id ??
+      formats[0]?.format.id ??
+      '',
+  );
   const seen = formats.find((f) => f.format.id === chosen) ?? formats[0];
   const first = mounts.find((m) => m.formatId === seen?.format.id)?.kind as Kind | undefined;
   const [kind, setKind] = useState<Kind>(first ?? 'mat');
-  if (!seen) return <Empty title="No size is offered yet"><p>Tick a size on the ladder; its mat and frame are worked out here.</p></Empty>;
+  if (!seen)
+    return (
+      <Empty title="No size is offered yet">
+        <p>Tick a size on the ladder; its mat and frame are worked out here.</p>
+      </Empty>
+    );
   const kept = mounts.find((m) => m.formatId === seen.format.id && m.kind === kind) ?? null;
   const key = `${seen.format.id} ${kept?.changedAt ?? 'new'} ${seen.format.borderTopUm} ${seen.format.borderBottomUm} ${seen.format.borderLeftUm} ${seen.format.borderRightUm}`;
   return (
     <Stack $gap={24}>
       <Row $gap={18} style={{ alignItems: 'end' }}>
-        <Select label="Size" value={seen.format.id} onChange={setChosen} width={240} options={formats.map((f) => ({ key: f.format.id, name: size(imageOf(f.format)) }))} />
+        <Select
+          label="Size"
+          value={seen.format.id}
+          onChange={setChosen}
+          width={240}
+          options={formats.map((f) => ({ key: f.format.id, name: size(imageOf(f.format)) }))}
+        />
         <Select<Kind> label="Mounted as" value={kind} onChange={setKind} width={200} options={KINDS} />
       </Row>
-      {kind === 'mat' ? <MatDesk key={key} title={title} seen={seen} mount={kept} cutters={cutters} kits={kits} /> : <FrameDesk key={`${kind} ${key}`} kind={kind} title={title} seen={seen} mount={kept} />}
+      {kind === 'mat' ? (
+        <MatDesk key={key} title={title} seen={seen} mount={kept} cutters={cutters} kits={kits} />
+      ) : (
+        <FrameDesk key={`${kind} ${key}`} kind={kind} title={title} seen={seen} mount={kept} />
+      )}
       <Mockups formats={formats} mounts={mounts} />
       <Cutters cutters={cutters} today={today} />
     </Stack>
@@ -50,21 +94,62 @@ function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
   const age = (c: Cutter) => Math.round((Date.parse(today) - Date.parse(c.readOn)) / 86_400_000);
   return (
     <section>
-      <SheetTitle>Who cuts, and how near <span>{cutters.length}</span></SheetTitle>
-      {cutters.length === 0 ? <Small>Nobody yet. Ask each framer and shop by how much their parts vary, and write down the day they said so.</Small> : (
+      <SheetTitle>
+        Who cuts, and how near <span>{cutters.length}</span>
+      </SheetTitle>
+      {cutters.length === 0 ? (
+        <Small>
+          Nobody yet. Ask each framer and shop by how much their parts vary, and write down the day they
+          said so.
+        </Small>
+      ) : (
         <Scroll>
           <Table aria-label="Who cuts">
-            <thead><tr><th>Who</th><th className="n">Sheet, in all</th><th className="n">Image, in all</th><th className="n">Window, in all</th><th className="n">Placing</th><th>Said on</th><th>Notes</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Who</th>
+                <th className="n">Sheet, in all</th>
+                <th className="n">Image, in all</th>
+                <th className="n">Window, in all</th>
+                <th className="n">Placing</th>
+                <th>Said on</th>
+                <th>Notes</th>
+              </tr>
+            </thead>
             <tbody>
               {cutters.map((c) => (
-                <tr key={c.id}><th scope="row"><Button quiet onPress={() => setOpen(c)}>{c.name}</Button></th><td className="n">{length(c.toleranceSheetUm)}</td><td className="n">{length(c.toleranceImageUm)}</td><td className="n">{length(c.toleranceWindowUm)}</td><td className="n">± {length(c.placingUm)}</td><td>{age(c) > OLD_DAYS ? <Marked kind="care">{c.readOn}, old: ask again</Marked> : c.readOn}</td><td><Small>{c.notes}</Small></td></tr>
+                <tr key={c.id}>
+                  <th scope="row">
+                    <Button quiet onPress={() => setOpen(c)}>
+                      {c.name}
+                    </Button>
+                  </th>
+                  <td className="n">{length(c.toleranceSheetUm)}</td>
+                  <td className="n">{length(c.toleranceImageUm)}</td>
+                  <td className="n">{length(c.toleranceWindowUm)}</td>
+                  <td className="n">± {length(c.placingUm)}</td>
+                  <td>
+                    {age(c) > OLD_DAYS ? (
+                      <Marked kind="care">{c.readOn}, old: ask again</Marked>
+                    ) : (
+                      c.readOn
+                    )}
+                  </td>
+                  <td>
+                    <Small>{c.notes}</Small>
+                  </td>
+                </tr>
               ))}
             </tbody>
           </Table>
         </Scroll>
       )}
-      <Row style={{ marginTop: 10 }}><Button onPress={() => setOpen('new')}>Record who cuts</Button></Row>
-      {open && <CutterSheet cutter={open === 'new' ? null : open} today={today} onClose={() => setOpen(null)} />}
+      <Row style={{ marginTop: 10 }}>
+        <Button onPress={() => setOpen('new')}>Record who cuts</Button>
+      </Row>
+      {open && (
+        <CutterSheet cutter={open === 'new' ? null : open} today={today} onClose={() => setOpen(null)} />
+      )}
     </section>
   );
 }

@@ -17,8 +17,29 @@ export function SquareCheck() {
     <section style={{ maxWidth: 620 }}>
       <SheetTitle>Are the bars square?</SheetTitle>
       <Stack $gap={8} style={{ paddingTop: 6 }}>
-        <Fields $columns="1fr 1fr"><Field label="One diagonal" value={one} onChange={setOne} wrong={one.trim() && a === null ? 'Expected a length such as "721.5 mm" or "28 3/8 in".' : null} /><Field label="The other" value={other} onChange={setOther} wrong={other.trim() && b === null ? 'Expected a length such as "721.5 mm" or "28 3/8 in".' : null} /></Fields>
-        {a && b ? <Verdict finding={squareCheck(a, b, unit)} /> : <Small>Measure corner to corner both ways before the first staple.</Small>}
+        <Fields $columns="1fr 1fr">
+          <Field
+            label="One diagonal"
+            value={one}
+            onChange={setOne}
+            wrong={
+              one.trim() && a === null ? 'Expected a length such as "721.5 mm" or "28 3/8 in".' : null
+            }
+          />
+          <Field
+            label="The other"
+            value={other}
+            onChange={setOther}
+            wrong={
+              other.trim() && b === null ? 'Expected a length such as "721.5 mm" or "28 3/8 in".' : null
+            }
+          />
+        </Fields>
+        {a && b ? (
+          <Verdict finding={squareCheck(a, b, unit)} />
+        ) : (
+          <Small>Measure corner to corner both ways before the first staple.</Small>
+        )}
       </Stack>
     </section>
   );

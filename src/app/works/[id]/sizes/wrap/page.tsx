@@ -3,8 +3,20 @@ import { mountsOf } from '@/studio/mounting';
 import { wholeOf, type Params } from '../../whole';
 import { WrapView } from './WrapView';
 
-export default async function WrapPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
+export default async function WrapPage({
+  params,
+  searchParams,
+}: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, studio } = await wholeOf(params);
   const mounts = await mountsOf(studio.db, work.id);
-  return <WrapView key={work.id} workId={work.id} title={work.title} formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))} asked={(await searchParams).size ?? null} mounts={mounts.filter((m) => m.kind === 'wrap')} />;
+  return (
+    <WrapView
+      key={work.id}
+      workId={work.id}
+      title={work.title}
+      formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))}
+      asked={(await searchParams).size ?? null}
+      mounts={mounts.filter((m) => m.kind === 'wrap')}
+    />
+  );
 }
