@@ -18,5 +18,5 @@ export default {
   },
   // Packages that ship only ES modules and are reached by unit tests.
   transformIgnorePatterns: ['/node_modules/(?!(@noble|ulid|date-fns)/)'],
-  testTimeout: 600_000,
+  testTimeout: 180_000,
 };

@@ -1,9 +1,16 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
-const PORT = 3377;
+// A free one, so that a server left behind by a run that was stopped is in nobody's way; workers are handed the same.
+const PORT = (process.env.GLASSINE_E2E_PORT ??= execFileSync(process.execPath, [
+  '-e',
+  "const s = require('net').createServer().listen(0, '127.0.0.1', () => { console.log(s.address().port); s.close(); })",
+])
+  .toString()
+  .trim());
 // Workers load this file again: the folder is made once and handed on.
 const data = (process.env.GLASSINE_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'glassine-e2e-')));
 
@@ -38,6 +45,7 @@ export default defineConfig({
     env: {
       GLASSINE_DATA: data,
       GLASSINE_HOST: '127.0.0.1',
+      GLASSINE_LISTENS: '127.0.0.1',
       NODE_ENV: 'production',
       NEXT_TELEMETRY_DISABLED: '1',
     },

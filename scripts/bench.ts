@@ -76,7 +76,7 @@ async function intake() {
         'night-ferry.tif',
       );
       await readFacts(received.path, 'night-ferry.tif');
-      const path = await store.keep(received);
+      const { place: path } = await store.keep(received);
       await derive(path, store.derivedDir(received.sha256), 'night-ferry.tif');
     });
     const b = await timed(() =>

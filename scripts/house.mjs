@@ -76,10 +76,14 @@ export function serve({ data, port: usual }) {
     );
     process.exit(2);
   }
+  const address = `http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}`;
   const env = {
     ...process.env,
     GLASSINE_DATA: data,
     GLASSINE_HOST: host,
+    // Says that this script knows who is listened to; without it the server asks everybody for the passphrase.
+    GLASSINE_LISTENS: host,
+    GLASSINE_ADDRESS: address,
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
   };
@@ -88,13 +92,20 @@ export function serve({ data, port: usual }) {
     [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', port],
     { env, stdio: ['ignore', 'pipe', 'inherit'] },
   );
-  child.stdout.on('data', (chunk) => {
-    if (/Ready/.test(String(chunk)))
-      console.log(
-        `\nGlassine is at http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}\nIts folder is ${resolve(data)}. Ctrl-C ends it.`,
-      );
-  });
+  child.stdout.once('data', () => void sayWhenOpen(child, address, data));
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-  child.on('exit', (code) => process.exit(code ?? 0));
+  child.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
   return child;
+}
+
+/** The address is said once the studio is open; where it cannot be opened, the server says why and ends. */
+async function sayWhenOpen(child, address, data) {
+  while (child.exitCode === null) {
+    const answer = await fetch(`${address}/api/state`).catch(() => null);
+    if (answer?.status === 200 || answer?.status === 401) {
+      console.log(`\nGlassine is at ${address}\nIts folder is ${resolve(data)}. Ctrl-C ends it.`);
+      return;
+    }
+    await new Promise((r) => setTimeout(r, 250));
+  }
 }

@@ -28,6 +28,7 @@ const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')
 
 step('types', bin('tsc'), ['--noEmit']);
 step('lint and layers', bin('eslint'), ['.']);
+step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
   const r = json('test-results/unit.json');
   return {

@@ -1,9 +1,10 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { allowedHosts, isInside, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
+import { allowedHosts, isInside, lockedSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
+import { pagePolicy } from '@/app/headers';
 
 const hosts = allowedHosts(process.env);
 
-/** Stands before every page and door but the intake, which checks for itself (a stood-before upload would be held in memory). */
+/** Stands before every page and door but the uploads, which check for themselves (a stood-before body is held in memory and cut). */
 export default function proxy(request: NextRequest) {
   const { method, headers, nextUrl } = request;
   const refused = reasonToRefuse(
@@ -16,13 +17,47 @@ export default function proxy(request: NextRequest) {
     hosts,
   );
   if (refused) return NextResponse.json({ error: { says: refused } }, { status: 403 });
+  if (!isPath(nextUrl.pathname))
+    return NextResponse.json(
+      { error: { says: 'That address is none: it holds broken signs.' } },
+      { status: 400 },
+    );
+  const isApi = nextUrl.pathname.startsWith('/api/');
   const isDoor = nextUrl.pathname === '/enter' || nextUrl.pathname === '/api/enter';
   if (!isDoor && !isInside(request.cookies.get(PASS_COOKIE)?.value)) {
-    return nextUrl.pathname.startsWith('/api/')
-      ? NextResponse.json({ error: { says: 'Enter the passphrase first.' } }, { status: 401 })
+    const says = lockedSentence() ?? 'Enter the passphrase first.';
+    return isApi
+      ? NextResponse.json({ error: { says } }, { status: 401 })
       : NextResponse.redirect(new URL('/enter', request.url));
   }
-  return NextResponse.next();
+  if (isApi) return NextResponse.next();
+  return withPolicy(request);
 }
 
-export const config = { matcher: ['/((?!api/intake|api/check/|api/printfile$|_next/|icon).*)'] };
+/** A page runs only the scripts that were sent with it: each carries a word made for this one answer. */
+function withPolicy(request: NextRequest): NextResponse {
+  const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
+  const policy = pagePolicy(nonce);
+  const headers = new Headers(request.headers);
+  headers.set('content-security-policy', policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', policy);
+  return response;
+}
+
+/** An address whose percent signs cannot be read belongs to nothing. */
+function isPath(pathname: string): boolean {
+  try {
+    decodeURIComponent(pathname);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+// Exactly the doors that take uploads, and the files of the build. Each upload door is held against this in a test.
+export const config = {
+  matcher: [
+    '/((?!api/intake$|api/check/[^/]+/[^/]+$|api/printfile$|api/profiles$|api/proofs/[^/]+/capture$|api/proofs/[^/]+/photo$|_next/static/|icon\\.svg$).*)',
+  ],
+};

@@ -71,7 +71,8 @@ export async function recordTools(studio: Studio, clock: DemoClock): Promise<voi
   });
 }
 
-const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(String(result.more!.job));
+const jobOf = (studio: Studio, result: { more?: Record<string, unknown> }) =>
+  jobEnd(studio, String(result.more!.job));
 
 const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = {
   ppi: 300,
@@ -140,7 +141,7 @@ export function scheduleCapturing(
     onStep('looking over the ferry for dust, and preparing its first print file');
     const master = (await currentMaster(studio.db, work('ferry')))!;
     await measuring(studio, master.id);
-    await jobOf(await checks.lookForDust(studio, { id: master.id }));
+    await jobOf(studio, await checks.lookForDust(studio, { id: master.id }));
     const list = (await checks.checksOf(studio.db, master.id)).find((c) => c.body.kind === 'dust')!;
     if (list.body.kind === 'dust')
       for (const [at] of list.body.specks.slice(0, 4).entries())
@@ -168,6 +169,7 @@ export function scheduleCapturing(
       copyFrom: prepId!,
     });
     await jobOf(
+      studio,
       await makePrintFile(studio, {
         ...FILE,
         formatId: format('ferry 240 x 180 mm'),
@@ -217,8 +219,8 @@ export function scheduleCapturing(
     onStep('reading the light and a target for the kiln yard');
     const first = (await currentMaster(studio.db, work('kiln')))!;
     const ask = { workId: work('kiln'), ppi: 150, longSidePx: 1_200, onlyPass: null };
-    await jobOf(await captureWith(studio, simulatedCamera, { ...ask, shows: 'blank board' }));
-    await jobOf(await captureWith(studio, simulatedCamera, { ...ask, shows: 'target' }));
+    await jobOf(studio, await captureWith(studio, simulatedCamera, { ...ask, shows: 'blank board' }));
+    await jobOf(studio, await captureWith(studio, simulatedCamera, { ...ask, shows: 'target' }));
     const target = (await mastersOf(studio.db, work('kiln'))).find((m) => m.fileName.includes('target'))!;
     await reading(studio, target.id);
     const { more } = await checks.guessCorners(studio, { id: target.id });

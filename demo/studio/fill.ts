@@ -164,7 +164,7 @@ async function archiveOne(studio: Studio) {
   await archiveWork(studio, { id: id!, archived: true });
 }
 
-/** A file that was cut short on its way: it is looked at, refused with a sentence, and leaves nothing but that sentence. */
+/** A file that was cut short before it came: it is kept as it is, could not be read, and says why. */
 async function bringInBroken(studio: Studio, pictures: string) {
   const whole = PICTURES.find((p) => p.key === 'slate-terraces')!;
   const half = createReadStream(join(pictures, whole.file), { end: 1_500_000 });

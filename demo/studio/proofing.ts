@@ -17,8 +17,8 @@ import { currentMaster } from '@/store/works';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';
 
-const ended = async (started: { more?: Record<string, unknown> }) => {
-  const over = await jobEnd(started.more!.job as string);
+const ended = async (studio: Studio, started: { more?: Record<string, unknown> }) => {
+  const over = await jobEnd(studio, started.more!.job as string);
   if (!over.ok) throw new Error(over.says);
   return over;
 };
@@ -67,8 +67,7 @@ export function scheduleProofing(
         yield bytes;
       })(),
       'lab-srgb.icc',
-      MOST_PROFILE_BYTES,
-      () => true,
+      { limit: MOST_PROFILE_BYTES, known: () => true },
     );
     await bringInProfile(studio, {
       paperId: paper('lantern'),
@@ -89,6 +88,7 @@ export function scheduleProofing(
     },
   ) =>
     ended(
+      studio,
       await makeProofSheet(studio, {
         formatId: format(of.format),
         paperId: paper(of.paper),
@@ -125,6 +125,7 @@ export function scheduleProofing(
       changed: 'the paper',
     });
     await ended(
+      studio,
       await practiceProof(studio, practicePress, {
         proofId: (await latest('kiln 240 x 180 mm')).id,
         celsius: 33,
@@ -159,6 +160,7 @@ export function scheduleProofing(
       adjust: compared?.body.way === 'scan' ? compared.body.advice : null,
     });
     await ended(
+      studio,
       await practiceProof(studio, practicePress, {
         proofId: (await latest('kiln 240 x 180 mm')).id,
         celsius: 33,
@@ -213,6 +215,7 @@ export function scheduleProofing(
     const rag = (await profilesAtHand(studio.db)).find((p) => p.profile.paperId === paper('rag'))!;
     const master = (await currentMaster(studio.db, known.works.get('ferry')!))!;
     await ended(
+      studio,
       await countGamut(studio, { masterId: master.id, profileId: rag.profile.id, untaggedIs: null }),
     );
   });

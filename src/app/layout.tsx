@@ -13,7 +13,8 @@ import { Rule } from '@/ui/Rule';
 import { StyledRegistry } from '@/ui/StyledRegistry';
 import { UnitsProvider } from '@/ui/Units';
 import { isInside, PASS_COOKIE } from './guard';
-import { studio } from './server';
+import { Closed } from './Closed';
+import { studio, whyClosed } from './server';
 
 export const metadata: Metadata = { title: { default: 'Glassine', template: '%s · Glassine' } };
 export const dynamic = 'force-dynamic';
@@ -21,6 +22,8 @@ export const dynamic = 'force-dynamic';
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const jar = await cookies();
   const inside = isInside(jar.get(PASS_COOKIE)?.value);
+  const closed = await whyClosed();
+  if (closed) return <Closed says={closed} />;
   const s = await studio();
   const settings = await s.settings();
   const kept = jar.get('glassine_unit')?.value;
@@ -30,7 +33,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         <StyledRegistry>
           <Globals />
-          <UnitsProvider first={unit} currency={settings.currency}>
+          <UnitsProvider first={unit} currency={settings.currency} timeZone={settings.timeZone}>
             <ActsProvider>
               <KeysProvider>
                 {inside && <Rule counts={await placeCounts(s)} />}

@@ -1,8 +1,9 @@
+import { seen } from '@/app/seen';
 import { studio } from './server';
 import { benchToday } from '@/studio/benchToday';
 import { BenchView } from './BenchView';
 
-export default async function BenchPage() {
+async function BenchPage() {
   const { lines, low, today, settings, late, week } = await benchToday(await studio());
   return (
     <BenchView
@@ -16,3 +17,5 @@ export default async function BenchPage() {
     />
   );
 }
+
+export default seen(BenchPage);

@@ -1,7 +1,16 @@
-import { InputError, RefusedError } from '@/core/errors';
+import { ChangedError, InputError, RefusedError, type ChangedField } from '@/core/errors';
+import { plainCause } from '@/store/causes';
 
 export type Trouble = {
-  error: { field?: string; value?: unknown; expected?: string; says: string; overridable?: boolean };
+  error: {
+    field?: string;
+    value?: unknown;
+    expected?: string;
+    says: string;
+    overridable?: boolean;
+    /** What somebody else changed meanwhile, where that is why it was refused. */
+    changed?: { who: string; at: string; fields: ChangedField[] };
+  };
 };
 
 /** Answers with what a piece of work returns, or with its error in words a person and a script can use. */
@@ -13,35 +22,39 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
   }
 }
 
-/** 422 for a value that cannot be used, 409 for what the state of things forbids, 500 for our own faults. */
+/**
+ * 422 for a value that cannot be used, 409 for what the state of things forbids, 503 where the disk or the database would not
+ * have it, 500 for our own faults.
+ */
 export function trouble(error: unknown): Response {
   if (error instanceof InputError) {
     const { field, value, expected } = error.toJSON();
-    return Response.json(
-      { error: { field, value, expected, says: `${field}: expected ${expected}.` } } satisfies Trouble,
-      { status: 422 },
-    );
+    return refusal(422, { field, value, expected, says: `${field}: expected ${expected}.` });
   }
+  if (error instanceof ChangedError) return refusal(409, { says: error.says, changed: error.changed });
   if (error instanceof RefusedError)
-    return Response.json(
-      { error: { says: error.says, overridable: error.overridable } } satisfies Trouble,
-      { status: 409 },
-    );
+    return refusal(409, { says: error.says, overridable: error.overridable });
+  const cause = plainCause(error);
+  if (cause) return refusal(503, { says: `${cause} Nothing was changed; what you typed is still here.` });
   console.error(error);
-  return Response.json(
-    {
-      error: {
-        says: 'Glassine failed at this; nothing was changed. The server’s own log has the details.',
-      },
-    } satisfies Trouble,
-    { status: 500 },
-  );
+  return refusal(500, {
+    says: 'Glassine failed at this; nothing was changed. The server’s own log has the details.',
+  });
 }
+
+const refusal = (status: number, error: Trouble['error']): Response =>
+  Response.json({ error } satisfies Trouble, { status });
 
 /** What an act or a calculation may send; a list of 5 000 ids is a tenth of it. */
 const MOST_JSON_BYTES = 1_000_000;
+/** Deeper than anything we ask for; checks that go down into what came stay far from the end of the stack. */
+const MOST_DEPTH = 64;
 
-/** The JSON of a request, read no further than it may be long, or a plain error. */
+/**
+ * The JSON of a request, read no further than it may be long and deep.
+ *
+ * @throws InputError when it is neither
+ */
 export async function jsonOf(request: Request): Promise<unknown> {
   const chunks: Uint8Array[] = [];
   let bytes = 0;
@@ -51,9 +64,41 @@ export async function jsonOf(request: Request): Promise<unknown> {
       throw new InputError('body', `more than ${MOST_JSON_BYTES} bytes`, 'at most 1 MB of JSON');
     chunks.push(chunk);
   }
+  const text = Buffer.concat(chunks).toString('utf8');
+  if (depthOf(text) > MOST_DEPTH)
+    throw new InputError('body', `more than ${MOST_DEPTH} lists in lists`, 'JSON that is less deep');
   try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8'));
+    return JSON.parse(text);
   } catch {
     throw new InputError('body', 'something else', 'JSON');
   }
+}
+
+/**
+ * The same where only an object makes sense.
+ *
+ * @throws InputError for anything else
+ */
+export async function objectOf(request: Request): Promise<Record<string, unknown>> {
+  const value = await jsonOf(request);
+  if (value === null || typeof value !== 'object' || Array.isArray(value))
+    throw new InputError('body', value, 'a JSON object');
+  return value as Record<string, unknown>;
+}
+
+/** How deep brackets stand in brackets; those inside text do not count. */
+function depthOf(text: string): number {
+  let depth = 0;
+  let deepest = 0;
+  let isText = false;
+  for (let i = 0; i < text.length; i++) {
+    const sign = text[i];
+    if (isText) {
+      if (sign === '\\') i++;
+      else if (sign === '"') isText = false;
+    } else if (sign === '"') isText = true;
+    else if (sign === '[' || sign === '{') deepest = Math.max(deepest, ++depth);
+    else if (sign === ']' || sign === '}') depth--;
+  }
+  return deepest;
 }

@@ -2,67 +2,159 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { InputError, RefusedError } from '@/core/errors';
 import { allowedHosts, isInside, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
+import { askingOf } from '@/app/asking';
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
-import { MOST_BYTES, type Received } from '@/imaging/objects';
+import { MOST_BYTES, tooLarge, type Received, type Receiving } from '@/imaging/objects';
+import { perform, act, type ActResult } from '@/studio/act';
+import { aboutFile } from '@/studio/keptFiles';
 import type { Studio } from '@/studio/studio';
 
+/** A file as it arrives: its bytes, its name, and how many bytes were announced. */
+export type Arriving = {
+  body: AsyncIterable<Uint8Array>;
+  fileName: string;
+  announced: number | null;
+  query: URLSearchParams;
+  signal: AbortSignal;
+};
+
 /**
- * One file as the body of a request, its name in the address. Stands outside the proxy, which would hold the body in memory,
- * and so looks at host, origin and passphrase itself.
+ * Turns a request away before anything else is looked at, where it may not come in. For the doors that stand outside the
+ * proxy, which would hold an upload in memory and cut it.
  */
-export async function upload(
-  request: Request,
-  run: (
-    s: Studio,
-    body: AsyncIterable<Uint8Array>,
-    fileName: string,
-    query: URLSearchParams,
-  ) => Promise<unknown>,
-): Promise<Response> {
-  const { headers } = request;
-  const refused = reasonToRefuse(
+export async function turnedAway(request: Request): Promise<Response | null> {
+  const { headers, method } = request;
+  const why = reasonToRefuse(
     {
-      method: 'POST',
+      method,
       host: headers.get('host'),
       origin: headers.get('origin'),
       fetchSite: headers.get('sec-fetch-site'),
     },
     allowedHosts(process.env),
   );
-  if (refused) return Response.json({ error: { says: refused } }, { status: 403 });
+  if (why) return Response.json({ error: { says: why } }, { status: 403 });
   if (!isInside((await cookies()).get(PASS_COOKIE)?.value))
     return Response.json({ error: { says: 'Enter the passphrase first.' } }, { status: 401 });
-  return answer(async () => {
-    const query = new URL(request.url).searchParams;
-    const fileName = (query.get('name') ?? '')
-      .replace(/[\p{Cc}/\\]/gu, ' ')
-      .trim()
-      .slice(0, 200);
-    if (!fileName) throw new InputError('name', query.get('name'), 'the file’s name');
-    if (Number(headers.get('content-length') ?? 0) > MOST_BYTES)
-      throw new RefusedError(
-        `“${fileName}” is larger than ${MOST_BYTES / 1024 ** 3} GB, the most that is taken in.`,
-      );
-    return run(await studio(), bodyOf(request), fileName, query);
-  });
+  return null;
 }
 
-/** The same for a file that is received whole and handed on; what is not kept by then is dropped. */
+/** One file as the body of a request, its name in the address. */
+export async function upload(
+  request: Request,
+  run: (s: Studio, arriving: Arriving) => Promise<unknown>,
+): Promise<Response> {
+  const body = new UploadBody(request);
+  const refused = await turnedAway(request);
+  const response =
+    refused ??
+    (await answer(async () => {
+      const query = new URL(request.url).searchParams;
+      const fileName = fileNameFrom(query.get('name'));
+      const announced = announcedBytes(request.headers.get('content-length'));
+      if ((announced ?? 0) > MOST_BYTES) throw new RefusedError(tooLarge(fileName, MOST_BYTES));
+      return run(await studio(), {
+        body: body.chunks(),
+        fileName,
+        announced,
+        query,
+        signal: request.signal,
+      });
+    }));
+  // An answer while bytes still come would break the connection under the sender, who would never read it.
+  if (!(await body.drain())) response.headers.set('connection', 'close');
+  return response;
+}
+
+/**
+ * The same for a file that is received whole and handed on; what is not kept by then is dropped. Sent twice under one key, it
+ * is done once.
+ */
 export const withUpload = (
   request: Request,
-  run: (s: Studio, received: Received, fileName: string, query: URLSearchParams) => Promise<unknown>,
-  other?: { most: number; known: (fileName: string, head: Uint8Array) => unknown },
+  run: (
+    s: Studio,
+    received: Received,
+    fileName: string,
+    query: URLSearchParams,
+  ) => Promise<ActResult | object>,
+  receiving: Omit<Receiving, 'announced'> = {},
 ): Promise<Response> =>
-  upload(request, async (s, body, fileName, query) => {
-    const received = await s.objects.receive(body, fileName, other?.most, other?.known);
+  upload(request, async (s, { body, fileName, announced, query, signal }) => {
+    const received = await s.objects.receive(body, fileName, { ...receiving, announced });
     try {
-      return await run(s, received, fileName, query);
+      if (signal.aborted)
+        throw new RefusedError(`“${fileName}” was stopped on its way. Nothing of it was kept.`);
+      const keeping = act<object>({}, () => run(s, received, fileName, query) as Promise<ActResult>, {
+        long: true,
+        final: true,
+      });
+      const input = { fileName, sha256: received.sha256, query: [...query] };
+      const { pathname } = new URL(request.url);
+      const done = await aboutFile(s, received.sha256, () =>
+        perform(s, pathname, keeping, input, askingOf(request)),
+      );
+      return { sha256: received.sha256, ...done };
     } finally {
       await s.objects.drop(received);
     }
   });
 
-async function* bodyOf(request: Request): AsyncGenerator<Uint8Array> {
-  if (request.body) yield* request.body as unknown as AsyncIterable<Uint8Array>;
+function fileNameFrom(given: string | null): string {
+  const fileName = (given ?? '')
+    .replace(/[\p{Cc}/\\]/gu, ' ')
+    .trim()
+    .slice(0, 200);
+  if (!fileName) throw new InputError('name', given, 'the file’s name');
+  return fileName;
+}
+
+function announcedBytes(header: string | null): number | null {
+  return header !== null && /^\d{1,15}$/.test(header) ? Number(header) : null;
+}
+
+/** What is left of a refused body is read and thrown away up to this much and this long. */
+const DRAIN_BYTES = 256 * 1024 ** 2;
+const DRAIN_MS = 20_000;
+
+/** The body of an upload, which may be left in the middle and read on afterwards. */
+class UploadBody {
+  private readonly reader: ReadableStreamDefaultReader<Uint8Array> | null;
+  private isOver: boolean;
+
+  constructor(request: Request) {
+    this.reader = (request.body as ReadableStream<Uint8Array> | null)?.getReader() ?? null;
+    this.isOver = this.reader === null;
+  }
+
+  /** Leaving the loop early does not cancel what is still to come. */
+  chunks(): AsyncIterable<Uint8Array> {
+    const next = () => this.next();
+    return { [Symbol.asyncIterator]: () => ({ next }) };
+  }
+
+  /** Reads on to the end; says whether it was reached. */
+  async drain(): Promise<boolean> {
+    const until = Date.now() + DRAIN_MS;
+    let left = DRAIN_BYTES;
+    while (!this.isOver && left > 0 && Date.now() < until) {
+      const chunk = await this.next().catch(() => ({ done: true as const, value: undefined }));
+      left -= chunk.value?.length ?? 0;
+    }
+    return this.isOver;
+  }
+
+  private async next(): Promise<IteratorResult<Uint8Array>> {
+    if (this.isOver || !this.reader) return { done: true, value: undefined };
+    try {
+      const { done, value } = await this.reader.read();
+      if (!done) return { done: false, value };
+      this.isOver = true;
+      return { done: true, value: undefined };
+    } catch (error) {
+      this.isOver = true;
+      throw error;
+    }
+  }
 }

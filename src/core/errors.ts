@@ -37,12 +37,31 @@ export class RefusedError extends Error {
   }
 
   static override [Symbol.hasInstance](error: unknown): boolean {
-    return isNamed(error, 'RefusedError');
+    return isNamed(error, 'RefusedError') || isNamed(error, 'ChangedError');
   }
 }
 
-const isNamed = (error: unknown, name: string): boolean =>
-  Object.prototype.toString.call(error) === '[object Error]' && (error as Error).name === name;
+/** What somebody else changed since a page was drawn or an act was done. */
+export type ChangedField = { field: string; now: string; yours: string | null };
+
+/** The thing was changed meanwhile: nothing was written, and what both sides say is told. */
+export class ChangedError extends RefusedError {
+  constructor(
+    says: string,
+    readonly changed: { who: string; at: string; fields: ChangedField[] },
+  ) {
+    super(says);
+    this.name = 'ChangedError';
+  }
+
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isNamed(error, 'ChangedError');
+  }
+}
+
+function isNamed(error: unknown, name: string): boolean {
+  return Object.prototype.toString.call(error) === '[object Error]' && (error as Error).name === name;
+}
 
 function show(value: unknown): string {
   if (value === undefined) return 'nothing';

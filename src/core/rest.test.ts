@@ -195,8 +195,10 @@ describe('orders', () => {
           if (next) reached.add(next);
         }
     expect([...reached].sort()).toEqual([...ORDER_STATES].sort());
-    for (const end of ['returned', 'lost', 'cancelled'] as const)
+    for (const end of ['returned', 'cancelled'] as const)
       expect(acts.map((a) => nextOrderState(end, a)).every((s) => s === null)).toBe(true);
+    // What was lost may still arrive or come back, and nothing else.
+    expect(acts.filter((a) => nextOrderState('lost', a))).toEqual(['deliver', 'return']);
     expect(nextOrderState('dispatched', 'cancel')).toBeNull();
   });
 });
@@ -284,6 +286,7 @@ describe('the bench', () => {
       round: 2,
       state: 'made' as const,
       madeAt: '2026-11-24T05:00:00Z',
+      askedOn: '2026-11-10',
       askedAt: '2026-11-10T05:00:00Z',
       dryHours: 24,
       leadDays: 6,

@@ -1,5 +1,6 @@
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
 import { InputError } from './errors';
+import { isDay } from './measure/day';
 
 const ajv = new Ajv({
   allErrors: true,
@@ -9,6 +10,7 @@ const ajv = new Ajv({
   discriminator: true,
   allowUnionTypes: true,
 });
+ajv.addFormat('day', isDay);
 const compiled = new WeakMap<object, ValidateFunction>();
 
 /**
@@ -31,7 +33,6 @@ export function validate(schema: object, value: unknown): void {
 const PATTERNS: Record<string, string> = {
   '\\S': 'something written here',
   '^[A-Z]{3}$': 'a currency’s three capital letters, such as EUR',
-  '^\\d{4}-\\d{2}-\\d{2}$': 'a day such as "2026-11-24"',
 };
 
 const depth = (e: ErrorObject) =>
@@ -93,6 +94,8 @@ function expectedOf(e: ErrorObject): string {
       return `at most ${p.limit} in the list`;
     case 'pattern':
       return PATTERNS[p.pattern] ?? `text of the form ${p.pattern}`;
+    case 'format':
+      return 'a day of the calendar such as "2026-11-24"';
     default:
       return e.message ?? 'something else';
   }

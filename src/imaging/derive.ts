@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { mkdir, readdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
@@ -27,8 +28,8 @@ export async function derive(
   fileName: string,
   onStep: (step: string) => void = () => {},
 ): Promise<void> {
-  const partly = `${into}.part`;
-  await rm(partly, { recursive: true, force: true });
+  // A name of its own: another process may be making the same folder.
+  const partly = `${into}.${randomUUID()}.part`;
   await mkdir(partly, { recursive: true });
   try {
     onStep('reading the pixels');
@@ -40,24 +41,39 @@ export async function derive(
       .toFile(join(partly, 'tiles.dz'));
   } catch (error) {
     await rm(partly, { recursive: true, force: true });
+    if (isOfTheDisk(error)) throw new Error('ENOSPC: the disk is full', { cause: error });
     throw new RefusedError(
-      `“${fileName}” cannot be read to its end (${plainReason(error)}): it was probably cut short on the way. Copy it again from where it came and bring it in.`,
+      `“${fileName}” cannot be read to its end (${plainReason(error)}): it was probably cut short before it came. Copy it again from where it came and bring it in.`,
     );
   }
-  onStep('making the view');
-  const view = join(partly, 'view.jpg');
-  await (
-    await fromPyramid(join(partly, 'tiles_files'), VIEW_PX)
-  )
+  try {
+    onStep('making the view');
+    await makeViews(partly);
+    await rm(into, { recursive: true, force: true });
+    await rename(partly, into);
+  } catch (error) {
+    await rm(partly, { recursive: true, force: true });
+    throw error;
+  }
+}
+
+/** A disk that took no more, or would not be written to: no fault of the file. */
+const isOfTheDisk = (error: unknown): boolean =>
+  /ENOSPC|EROFS|EDQUOT|EIO|No space left|disk full|quota|write failed|unable to write|Read-only file/i.test(
+    String(error),
+  );
+
+async function makeViews(folder: string): Promise<void> {
+  const view = join(folder, 'view.jpg');
+  const whole = await fromPyramid(join(folder, 'tiles_files'), VIEW_PX);
+  await whole
     .resize({ width: VIEW_PX, height: VIEW_PX, fit: 'inside', withoutEnlargement: true })
     .jpeg({ quality: 88, chromaSubsampling: '4:4:4' })
     .toFile(view);
   await sharp(view)
     .resize({ width: THUMB_PX, height: THUMB_PX, fit: 'inside', withoutEnlargement: true })
     .jpeg({ quality: 84 })
-    .toFile(join(partly, 'thumb.jpg'));
-  await rm(into, { recursive: true, force: true });
-  await rename(partly, into);
+    .toFile(join(folder, 'thumb.jpg'));
 }
 
 /** The master upright on white: RGB in its own space with its profile, anything else in sRGB. */

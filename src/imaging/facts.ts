@@ -1,8 +1,9 @@
-import { open } from 'node:fs/promises';
+import { open, stat } from 'node:fs/promises';
 import exifr from 'exifr';
 import sharp, { type Metadata } from 'sharp';
 import { RefusedError } from '@/core/errors';
 import { profileLabel } from '@/core/colour/icc';
+import { readHeader } from './headers';
 import { kindOrRefuse, SNIFF_BYTES, type FileKind } from './kinds';
 
 /** What a file says of itself, before anything is measured. */
@@ -64,6 +65,15 @@ const TIFF_COMPRESSIONS: Record<number, string> = {
  */
 export async function readFacts(path: string, fileName: string): Promise<FileFacts> {
   const kind = kindOrRefuse(fileName, await firstBytes(path));
+  const header = await readHeader(path, kind);
+  if (header.isRaw)
+    throw new RefusedError(
+      `“${fileName}” is a camera’s raw file: what its sensor saw, not yet a picture. Develop it first, and bring in a TIFF of 16 bits.`,
+    );
+  if (header.cielab8)
+    throw new RefusedError(
+      `“${fileName}” holds CIELab colours in 8 bits, which are not read. Save it with 16 bits, or in a wide RGB space.`,
+    );
   let m: Metadata;
   try {
     m = await sharp(path, { limitInputPixels: false, failOn: 'none' }).metadata();
@@ -83,6 +93,7 @@ export async function readFacts(path: string, fileName: string): Promise<FileFac
       `“${fileName}” says it has ${m.width} × ${height} pixels, ${Math.round((m.width * height) / 1e6)} megapixels. Up to ${MOST_PIXELS / 1e6} are taken in; send it in parts.`,
     );
   }
+  if (kind === 'JPEG') await refuseHollow(path, fileName, m.width * height);
   const tags = (await exifr
     .parse(path, {
       ifd0: { pick: ['ModifyDate', 'DateTime', 'Compression'] },
@@ -95,11 +106,11 @@ export async function readFacts(path: string, fileName: string): Promise<FileFac
     kind,
     width: m.width,
     height,
-    bits: BITS[m.depth as string] ?? 8,
+    bits: bitsOf(m),
     channels: m.channels ?? 3,
     alpha: m.hasAlpha ?? false,
     colour: COLOURS[m.space ?? ''] ?? 'RGB',
-    pages: m.pages ?? 1,
+    pages: Math.max(m.pages ?? 1, header.pictures ?? 1),
     density: m.density ?? null,
     densityUnit: m.density ? ((m.resolutionUnit as 'inch' | 'cm') ?? 'inch') : 'none',
     orientation: m.orientation ?? 1,
@@ -133,18 +144,44 @@ function isoLocal(text: string | undefined): string | null {
   return m ? `${m[1]}-${m[2]}-${m[3]}T${m[4]}` : null;
 }
 
-/** The last line of a library's complaint, without its inner names. */
+/** Pixels of a byte that no JPEG reaches, be its picture one colour from edge to edge. */
+const MOST_PIXELS_A_BYTE = 2_000;
+
+/**
+ * Refuses a JPEG that claims more pixels than its bytes can hold: reading it would take minutes to find nothing.
+ *
+ * Source: ISO 10918-1. A block of 64 pixels takes no less than a fraction of a bit in any of its codings.
+ */
+async function refuseHollow(path: string, fileName: string, pixels: number): Promise<void> {
+  const { size } = await stat(path);
+  if (size * MOST_PIXELS_A_BYTE < pixels)
+    throw new RefusedError(
+      `“${fileName}” says it has ${Math.round(pixels / 1e6)} megapixels, and its ${size} bytes cannot hold them. It is damaged, or was made up.`,
+    );
+}
+
+/** As stored: one, two and four bits are unpacked to eight by the decoder, and are still one, two and four. */
+function bitsOf(m: Metadata): number {
+  const stored = (m as { bitsPerSample?: number }).bitsPerSample;
+  return stored === 1 || stored === 2 || stored === 4 ? stored : (BITS[m.depth as string] ?? 8);
+}
+
+/** What decoders complain of, in words of ours; their own are for those who write decoders. */
+const COMPLAINTS: readonly [RegExp, string][] = [
+  [
+    /premature|truncat|too early|unexpected end|end of (file|image|stream)|read (error|gave)|out of (data|order)|short/i,
+    'it ends too early',
+  ],
+  [/header|magic|not a |bad \w+ format|IHDR|signature/i, 'its header is damaged'],
+  [
+    /compression|codec|unsupported|not supported|unable to call|no loader/i,
+    'it is packed in a way that is not read',
+  ],
+  [/crc|checksum|adler|corrupt|invalid|huffman|marker|code/i, 'its data are damaged'],
+];
+
+/** Why a file cannot be read, for a person. @example plainReason(new Error('VipsJpeg: premature end of JPEG image')) // 'it ends too early' */
 export function plainReason(error: unknown): string {
-  const line =
-    String(error instanceof Error ? error.message : error)
-      .split('\n')
-      .map((l) => l.trim())
-      .filter(Boolean)
-      .at(-1) ?? '';
-  return (
-    line
-      .replace(/^(Error:\s*)?(Input file (has|contains) )?/i, '')
-      .replace(/[.\s]+$/, '')
-      .slice(0, 160) || 'no reason given'
-  );
+  const text = String(error instanceof Error ? error.message : error);
+  return COMPLAINTS.find(([pattern]) => pattern.test(text))?.[1] ?? 'its data are damaged';
 }

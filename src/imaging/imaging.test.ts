@@ -237,7 +237,7 @@ describe('the folder of pictures', () => {
       sha256: createHash('sha256').update(bytes).digest('hex'),
       bytes: bytes.length,
     });
-    expect(await readFile(await store.keep(received))).toEqual(bytes);
+    expect(await readFile((await store.keep(received)).place)).toEqual(bytes);
     await store.keep(await store.receive(inPieces(bytes), 'again.tif'));
     expect(await readdir(join(dir, 'objects-a', 'incoming'))).toEqual([]);
     await store.remove(received.sha256);
@@ -246,7 +246,9 @@ describe('the folder of pictures', () => {
   test('over the limit, broken off, or not a picture: nothing stays behind', async () => {
     const store = new ObjectStore(join(dir, 'objects-b'));
     const bytes = await tiff({ width: 200, height: 200 });
-    expect(await refusal(store.receive(inPieces(bytes), 'large.tif', 100_000))).toMatch(/larger than/);
+    expect(await refusal(store.receive(inPieces(bytes), 'large.tif', { limit: 100_000 }))).toMatch(
+      /larger than/,
+    );
     async function* broken() {
       yield bytes.subarray(0, 5_000);
       throw new Error('the line broke');

@@ -1,12 +1,15 @@
 import { join } from 'node:path';
-import workerpool from 'workerpool';
+import workerpool, { type Pool } from 'workerpool';
 import { RefusedError } from '@/core/errors';
 import type { FileFacts } from './facts';
 import type { Answer, ImagingTasks } from './worker';
 
 type ValueOf<K extends keyof ImagingTasks> =
   Extract<Awaited<ReturnType<ImagingTasks[K]>>, { ok: true }> extends { value: infer V } ? V : never;
-const QUICK = new Set<keyof ImagingTasks>([
+
+/** Answered within seconds; they have a worker of their own, so that none of them stands behind a print file being made. */
+const QUICK = new Set<string>([
+  'facts',
   'lightGrid',
   'smallGrey',
   'patchMeans',
@@ -19,21 +22,79 @@ const QUICK = new Set<keyof ImagingTasks>([
   'showSheet',
 ]);
 
+export type OnStep = (step: string, share?: number) => void;
 export type Task<T> = { done: Promise<T>; cancel: () => void };
 
 /** A reading may take this long before it is given up. */
 const FACTS_MS = 30_000;
 const DERIVE_MS = 15 * 60_000;
 
+/** A worker ended under the task, by a signal or for want of memory: the file may be sound. */
+export class ReaderEnded extends RefusedError {
+  constructor(says: string) {
+    super(says);
+    this.name = 'RefusedError';
+  }
+  readonly readerEnded = true;
+}
+
+/** One line of tasks that wait for one set of workers, in order; each is told how many are before it. */
+class Lane {
+  private readonly pool: Pool;
+  private readonly waiting: { tell: OnStep | undefined }[] = [];
+
+  constructor(
+    maxWorkers: number,
+    private readonly workers: number = maxWorkers,
+  ) {
+    this.pool = workerpool.pool(join(process.cwd(), 'src/imaging/worker.ts'), {
+      workerType: 'process',
+      maxWorkers,
+      forkOpts: { execArgv: ['--import', 'tsx'] },
+    });
+  }
+
+  exec(task: string, args: unknown[], onStep?: OnStep) {
+    const place = { tell: onStep };
+    this.waiting.push(place);
+    this.tellWhoWaits();
+    const left = () => {
+      const at = this.waiting.indexOf(place);
+      if (at < 0) return;
+      this.waiting.splice(at, 1);
+      this.tellWhoWaits();
+    };
+    const promise = this.pool.exec(task, args, {
+      on: (event: { began?: true; step?: string; share?: number }) => {
+        if (event.began) left();
+        else onStep?.(event.step ?? '', event.share);
+      },
+    });
+    void promise.then(left, left);
+    return promise;
+  }
+
+  end(): Promise<unknown> {
+    return Promise.resolve(this.pool.terminate(true));
+  }
+
+  private tellWhoWaits(): void {
+    const busy = this.pool.stats().busyWorkers;
+    for (const [i, place] of this.waiting.entries()) {
+      const before = i + (busy >= this.workers ? busy : 0);
+      if (before > 0)
+        place.tell?.(before === 1 ? 'waiting, 1 before it' : `waiting, ${before} before it`);
+    }
+  }
+}
+
 /**
- * Workers that read pictures, each a process of its own. Started when first needed, at most two at a time.
+ * Workers that read pictures, each a process of its own, started when first needed: two for what takes long, and one for what
+ * is answered at once.
  */
 export class ImagingPool {
-  private readonly pool = workerpool.pool(join(process.cwd(), 'src/imaging/worker.ts'), {
-    workerType: 'process',
-    maxWorkers: 2,
-    forkOpts: { execArgv: ['--import', 'tsx'] },
-  });
+  private readonly long = new Lane(2);
+  private readonly quick = new Lane(1);
 
   facts(path: string, fileName: string): Task<FileFacts> {
     return this.run('facts', [path, fileName], FACTS_MS);
@@ -47,49 +108,50 @@ export class ImagingPool {
   do<K extends keyof ImagingTasks>(
     task: K,
     args: Parameters<ImagingTasks[K]>,
-    onStep?: (step: string, share?: number) => void,
+    onStep?: OnStep,
   ): Task<ValueOf<K>> {
     return this.run(task, args, QUICK.has(task) ? FACTS_MS * 4 : DERIVE_MS, onStep);
   }
 
   /** Kilobytes the largest worker has held at most. */
   peakMemory(): Task<number> {
-    const promise = this.pool.exec('peakMemory', []);
+    const promise = this.long.exec('peakMemory', []);
     return { done: promise as unknown as Promise<number>, cancel: () => {} };
   }
 
   async end(): Promise<void> {
-    await this.pool.terminate(true);
+    await Promise.all([this.long.end(), this.quick.end()]);
   }
 
-  private run<T>(
-    task: string,
-    args: unknown[],
-    limitMs: number,
-    onStep?: (step: string, share?: number) => void,
-  ): Task<T> {
-    const promise = this.pool.exec(task, args, {
-      on: (event: { step: string; share?: number }) => onStep?.(event.step, event.share),
-    });
+  private run<T>(task: string, args: unknown[], limitMs: number, onStep?: OnStep): Task<T> {
+    const promise = (QUICK.has(task) ? this.quick : this.long).exec(task, args, onStep);
     promise.timeout(limitMs);
     const done = (async () => {
       let answer: Answer<T>;
       try {
         answer = (await promise) as Answer<T>;
       } catch (error) {
-        if (error instanceof workerpool.Promise.CancellationError)
-          throw new RefusedError('Stopped before the picture was read.');
-        if (error instanceof workerpool.Promise.TimeoutError)
-          throw new RefusedError(
-            `The picture took longer than ${limitMs / 60_000} minutes to read and was given up.`,
-          );
-        throw new RefusedError(
-          'The picture could not be read: the reader stopped in the middle of it. Nothing of it was kept.',
-        );
+        throw plainError(error, limitMs);
       }
       if (!answer.ok) throw new RefusedError(answer.says);
       return answer.value;
     })();
     return { done, cancel: () => void promise.cancel() };
   }
+}
+
+function plainError(error: unknown, limitMs: number): Error {
+  if (error instanceof workerpool.Promise.CancellationError)
+    return new RefusedError('Stopped before the picture was read.');
+  if (error instanceof workerpool.Promise.TimeoutError)
+    return new ReaderEnded(
+      `The picture took longer than ${limitMs / 60_000} minutes to read and was given up.`,
+    );
+  if (/ENOSPC|No space left|disk full/i.test(String(error)))
+    return new ReaderEnded(
+      'The disk is full: there is no room for what is made of the picture. Make room and try again.',
+    );
+  return new ReaderEnded(
+    'The reader stopped in the middle of the picture. The file itself may be sound; try again.',
+  );
 }

@@ -23,10 +23,12 @@ const apart = async (helper: string, ...args: string[]) =>
       )
     ).stdout,
   );
-// The long trial is shared between two processes.
-const loop = Promise.all([apart('loopTrial.ts', '0'), apart('loopTrial.ts', '1')]).then((parts) =>
-  parts.flat(),
-);
+// Every picture and paper takes ten minutes: `npm run trials` does it all, the usual tests take a sample of each.
+const isFull = process.env.GLASSINE_TRIALS === 'full';
+const loop = isFull
+  ? // The long trial is shared between two processes.
+    Promise.all([apart('loopTrial.ts', '0'), apart('loopTrial.ts', '1')]).then((parts) => parts.flat())
+  : apart('loopTrial.ts', 'sample');
 loop.catch(() => {});
 const hasEngine =
   existsSync('/usr/bin/tificc') && existsSync('/usr/share/color/icc/ghostscript/default_cmyk.icc');
@@ -83,15 +85,15 @@ describe('the soft proof against an independent engine', () => {
 
 describe('finding every picture of the demo', () => {
   test('shifted by a fifth, a third of the size to three times, turned by 3°, with noise, cast and a slope of light: under a pixel', async () => {
-    const { found, absent } = (await apart('registerTrial.ts')) as {
+    const { found, absent } = (await apart('registerTrial.ts', ...(isFull ? [] : ['sample']))) as {
       found: { key: string; scale: number; off: number; likeness: number }[];
       absent: number;
     };
-    expect(new Set(found.map((f) => f.key)).size).toBe(10);
-    expect(found).toHaveLength(20);
+    expect(new Set(found.map((f) => f.key)).size).toBe(isFull ? 10 : 1);
+    expect(found).toHaveLength(isFull ? 20 : 1);
     expect(found.filter((f) => f.off >= 1)).toEqual([]);
     // Most far nearer: whole copies are made to one scale in both directions.
-    expect(found.filter((f) => f.off < 0.2).length).toBeGreaterThanOrEqual(16);
+    expect(found.filter((f) => f.off < 0.2).length).toBeGreaterThanOrEqual(isFull ? 16 : 1);
     // What is there is far more like than what is not.
     for (const f of found) expect(f.likeness).toBeGreaterThan(0.75);
     expect(absent).toBeLessThan(0.5);
@@ -106,9 +108,9 @@ describe('the loop, practised over eight works and three papers', () => {
       inGamut: number;
       rounds: { mean: number; verdict: string; trueMean: number; trueP95: number }[];
     }[];
-    expect(cases).toHaveLength(24);
+    expect(cases).toHaveLength(isFull ? 24 : 2);
     const inGamut = cases.filter((c) => c.inGamut >= 0.75);
-    expect(inGamut.length).toBeGreaterThanOrEqual(16);
+    expect(inGamut.length).toBeGreaterThanOrEqual(isFull ? 16 : 1);
     const passed = inGamut.filter(
       (c) => c.rounds.at(-1)!.verdict === 'holds' && c.rounds.at(-1)!.trueMean < 3,
     );
@@ -122,7 +124,7 @@ describe('the loop, practised over eight works and three papers', () => {
           });
     // It is worth practising: many a first proof is off, and what follows is nearer.
     const more = cases.filter((c) => c.rounds.length > 1 && c.rounds[0]!.mean > 0);
-    expect(more.length).toBeGreaterThanOrEqual(6);
+    expect(more.length).toBeGreaterThanOrEqual(isFull ? 6 : 1);
     for (const c of more) expect(c.rounds.at(-1)!.trueMean).toBeLessThan(c.rounds[0]!.trueMean);
   });
 });

@@ -33,9 +33,7 @@ const SLICES = [20, 35, 50, 65, 80];
  *
  * @throws RefusedError saying what is damaged or why it cannot be used
  */
-export async function readProfile(
-  path: string,
-): Promise<{
+export async function readProfile(path: string): Promise<{
   facts: ProfileFacts;
   gamut: { black: Lab; volume: number; slices: { L: number; lines: SliceLine[] }[] };
 }> {

@@ -82,4 +82,16 @@ const tasks = {
 };
 export type ImagingTasks = typeof tasks;
 
-workerpool.worker(tasks);
+/** Says that a task has left the queue before it does it. */
+function announced(): Record<string, (...args: never[]) => unknown> {
+  const wrapped: Record<string, (...args: never[]) => unknown> = {};
+  for (const [name, task] of Object.entries(tasks)) {
+    wrapped[name] = (...args) => {
+      workerpool.workerEmit({ began: true });
+      return (task as (...given: never[]) => unknown)(...args);
+    };
+  }
+  return wrapped;
+}
+
+workerpool.worker(announced());

@@ -1,6 +1,6 @@
 /**
  * Writes rows as CSV (RFC 4180), UTF-8 with a mark so that spreadsheets read it rightly. A cell that a spreadsheet would
- * run as a formula gets an apostrophe before it.
+ * run as a formula gets an apostrophe before it; so does what would begin one for a reader that parts cells by semicolons.
  *
  * @example csv([['=1+1', 'a "b"']]) // '\uFEFF\'=1+1,"a ""b"""\r\n'
  */
@@ -11,6 +11,7 @@ export function csv(rows: readonly (readonly (string | number | null)[])[]): str
 function cell(value: string | number | null): string {
   if (value === null) return '';
   if (typeof value === 'number') return String(value);
-  const safe = /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+  const whole = /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
+  const safe = whole.replace(/;(\s*)(?=[=+\-@])/g, ";$1'");
+  return /[",;\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
 }

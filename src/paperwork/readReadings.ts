@@ -30,9 +30,7 @@ export function readReadings(text: string, field: string): Reference {
   if (data.length - 1 > MOST_PATCHES)
     throw new InputError(field, data.length - 1, `up to ${MOST_PATCHES} patches`);
   return data.slice(1).map((cells, i) => {
-    const values = lab.map((c) =>
-      Number((cells[c] ?? '').trim().replace(',', '.') || NaN),
-    ) as unknown as Lab;
+    const values = lab.map((c) => figureOf(cells[c] ?? '')) as unknown as Lab;
     if (!values.every(Number.isFinite))
       throw new InputError(
         `${field}, patch ${i + 1}`,
@@ -41,4 +39,10 @@ export function readReadings(text: string, field: string): Reference {
       );
     return { id: (cells[named] ?? '').trim(), lab: values };
   });
+}
+
+/** A figure with a sign and decimals; NaN for anything else. */
+function figureOf(cell: string): number {
+  const text = cell.slice(0, 40).trim().replace(',', '.');
+  return /^[+-]?\d{1,6}(\.\d{0,12})?(e[+-]?\d{1,2})?$/i.test(text) ? Number(text) : NaN;
 }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { InputError } from '@/core/errors';
-import { parseMoney, parseSize, type LengthUnit } from '@/core/measure';
+import { parseMoney, parseSize, parseWhole, type LengthUnit } from '@/core/measure';
 import type { RoutePrice } from '@/core/route/prices';
 
 export type BadRow = { line: number; field: string; value: string; expected: string };
@@ -15,6 +15,8 @@ const HEADS: Record<'size' | 'from' | 'price' | 'paper', RegExp> = {
 };
 const CUSTOM = /^(custom|m2|m²|square met(re|er)|per m)/i;
 const MOST_ROWS = 20_000;
+/** No cell of a price table says more; what is longer is no figure, and is kept out as such. */
+const MOST_LETTERS = 200;
 
 /**
  * Reads a price table: columns for size, quantity, price and, if it has one, paper. A size of "custom" is the price of a
@@ -46,13 +48,21 @@ export function readPriceTable(text: string, currency: string, unit: LengthUnit)
   const lines = lineNumbers(text.replace(/^\uFEFF/, ''));
   data.slice(1).forEach((cells, i) => {
     const line = lines[i + 1] ?? i + 2,
-      cell = (key: keyof typeof HEADS) => (at[key] < 0 ? '' : (cells[at[key]] ?? '').trim());
+      cell = (key: keyof typeof HEADS) =>
+        at[key] < 0 ? '' : (cells[at[key]] ?? '').trim().slice(0, MOST_LETTERS);
     try {
       const size = CUSTOM.test(cell('size')) ? null : parseSize(cell('size'), unit, 'size');
-      const from = cell('from') === '' ? 1 : Number(cell('from').replace(/\s*[+–-].*$/, ''));
-      if (!Number.isInteger(from) || from < 1)
-        throw new InputError('from', cell('from'), 'a whole quantity from 1 on');
-      const price = parseMoney(cell('price').replace(/\s*[A-Z]{3}$/, ''), currency, 'price');
+      const from =
+        cell('from') === ''
+          ? 1
+          : parseWhole(
+              cell('from').split(/[+–-]/)[0]!,
+              'from',
+              1,
+              1_000_000,
+              'a whole quantity from 1 on',
+            );
+      const price = parseMoney(cell('price').replace(/[A-Z]{3}$/, ''), currency, 'price');
       if (!(price > 0)) throw new InputError('price', cell('price'), 'a price above zero');
       const key = `${size ? [size.width, size.height].sort((a, b) => a - b).join('x') : 'custom'} ${from} ${cell('paper')}`;
       if (seen.has(key))

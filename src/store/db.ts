@@ -1,10 +1,15 @@
-import { copyFile, mkdir, readdir, readFile, rm, stat } from 'node:fs/promises';
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { mkdir, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
+import { sql } from 'drizzle-orm';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
-import { sql } from 'drizzle-orm';
+import { putAside, pruneAside } from './aside';
+import { holdFolder } from './lock';
+import { MIGRATIONS, migrationState, refuseNewer } from './migrationState';
 import * as schema from './schema';
+import { dropLogTriggers, ensureTriggers } from './triggers';
 
 export type Schema = typeof schema;
 export type Reader = LibSQLDatabase<Schema>;
@@ -13,62 +18,126 @@ export type Tx = Parameters<Parameters<Reader['transaction']>[0]>[0];
 /** Either: for queries that serve both. */
 export type Db = Reader | Tx;
 
-const MIGRATIONS = join(process.cwd(), 'src/store/migrations');
 /** How long a write waits for another process's write before it gives up. */
 const BUSY_MS = 20_000;
 /** How long the database itself waits before it says it is busy; the thread stands still meanwhile, so it is short. */
 const STATEMENT_WAIT_MS = 25;
-const COPIES_KEPT = 10;
+
+/** What goes on around a piece of code: the act it belongs to, and the open transaction that it joins. */
+type Surroundings = {
+  actId: string | null;
+  tx: Tx | null;
+  afterCommit: (() => void)[];
+  /** Done last in each transaction that the act opens itself. */
+  lastly?: (tx: Tx) => Promise<void>;
+};
 
 /** The studio's database: many readers, one writer at a time, each side with connections of its own. */
 export class Store {
   private tail: Promise<unknown> = Promise.resolve();
-  readonly db: Reader;
+  private readonly reading: Reader;
   private readonly writing: Reader;
+  private readonly around = new AsyncLocalStorage<Surroundings>();
 
   private constructor(
     readonly client: Client,
     private readonly writer: Client,
     readonly file: string | null,
   ) {
-    this.db = drizzle(client, { schema });
+    this.reading = drizzle(client, { schema });
     this.writing = drizzle(writer, { schema });
   }
 
   /**
-   * Opens the database, local or remote, and brings it up to date. Before a local one is changed a copy is put aside.
+   * Opens the database, local or remote, and brings it up to date. Before a local one is changed, a checked copy is put aside.
+   *
+   * @throws RefusedError when a newer Glassine wrote it, or no copy could be put aside
    */
   static async open(dataDir: string, remote?: { url: string; token?: string }): Promise<Store> {
     if (remote) {
       const client = createClient({ url: remote.url, authToken: remote.token });
       const store = new Store(client, client, null);
       await migrate(store.writing, { migrationsFolder: MIGRATIONS });
+      await ensureTriggers(store.writing);
       return store;
     }
     await mkdir(dataDir, { recursive: true });
     const file = join(dataDir, 'glassine.db');
-    const existed = await stat(file).then(
-      () => true,
-      () => false,
-    );
     const client = () => createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS });
     const store = new Store(client(), client(), file);
-    await store.retrying(() => store.writer.execute('PRAGMA journal_mode = WAL'));
-    if (existed && (await store.isBehind())) await store.putAside(dataDir);
-    await store.retrying(() => migrate(store.writing, { migrationsFolder: MIGRATIONS }));
+    try {
+      await store.retrying(() => store.writer.execute('PRAGMA journal_mode = WAL'));
+      // Two processes that start at once bring the database up to date one after the other.
+      const lock = await holdFolder(dataDir, 'migrating', { waitMs: BUSY_MS });
+      try {
+        await store.bringUpToDate(dataDir);
+      } finally {
+        await lock.release();
+      }
+    } catch (error) {
+      store.client.close();
+      store.writer.close();
+      throw error;
+    }
     return store;
   }
 
+  /** For reading. Inside a transaction it is that transaction, so that an act sees what it has written itself. */
+  get db(): Reader {
+    return (this.openTx as Reader | null) ?? this.reading;
+  }
+
+  /** The transaction that the code that asks runs in, or null. */
+  get openTx(): Tx | null {
+    return this.around.getStore()?.tx ?? null;
+  }
+
   /**
-   * One transaction, which takes the write lock when it begins: what it reads stays true until it ends. Writers of this
-   * process queue; writers of other processes are waited for.
+   * One transaction, which takes the write lock when it begins: what it reads stays true until it ends. Called inside a
+   * transaction it joins that one. Writers of this process queue; writers of other processes are waited for.
    */
   write<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+    const joined = this.openTx;
+    if (joined) return work(joined);
+    const around = this.around.getStore();
     const turn = this.tail.then(() =>
-      this.retrying(() => this.writing.transaction(work, { behavior: 'immediate' })),
+      this.retrying(() => this.oneTransaction(around?.actId ?? null, work, around?.lastly)),
     );
     this.tail = turn.catch(() => {});
     return turn;
+  }
+
+  /** A part of the open transaction that is taken back alone when it throws. */
+  async part<T>(work: () => Promise<T>): Promise<T> {
+    const tx = this.openTx!;
+    await tx.run(sql`SAVEPOINT part`);
+    try {
+      const result = await work();
+      await tx.run(sql`RELEASE part`);
+      return result;
+    } catch (error) {
+      await tx.run(sql`ROLLBACK TO part`);
+      await tx.run(sql`RELEASE part`);
+      throw error;
+    }
+  }
+
+  /** Runs a piece of code whose transactions belong to an act. */
+  asAct<T>(actId: string, work: () => Promise<T>, lastly?: (tx: Tx) => Promise<void>): Promise<T> {
+    return this.around.run({ actId, tx: null, afterCommit: [], lastly }, work);
+  }
+
+  get actId(): string | null {
+    return this.around.getStore()?.actId ?? null;
+  }
+
+  /** Does something once the open transaction is kept, outside of it; at once where none is open. */
+  afterCommit(work: () => void): void {
+    const around = this.around.getStore();
+    const outside = () =>
+      this.around.run({ actId: around?.actId ?? null, tx: null, afterCommit: [] }, work);
+    if (around?.tx) around.afterCommit.push(outside);
+    else outside();
   }
 
   /** Whether the file is whole, as the engine itself checks it. */
@@ -77,35 +146,59 @@ export class Store {
     return rows.map((r) => r.integrity_check).join('; ');
   }
 
-  close() {
+  /** Writes what stands in the side file back into the database, so that the file alone is the whole. */
+  async checkpoint(): Promise<void> {
+    await this.tail;
+    if (this.file) await this.writer.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => {});
+  }
+
+  async close(): Promise<void> {
+    await this.checkpoint();
     this.client.close();
-    this.writer.close();
+    if (this.writer !== this.client) this.writer.close();
   }
 
-  private async isBehind(): Promise<boolean> {
-    const journal = JSON.parse(await readFile(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as {
-      entries: { when: number }[];
-    };
-    const latest = Math.max(...journal.entries.map((e) => e.when));
-    const [row] = await this.db
-      .all<{ last: number | null }>(sql`SELECT max(created_at) AS last FROM __drizzle_migrations`)
-      .catch(() => [{ last: null }]);
-    return (row?.last ?? 0) < latest;
+  private async bringUpToDate(dataDir: string): Promise<void> {
+    const state = await migrationState(this.reading);
+    refuseNewer(state);
+    const isBehind = state.last < state.latest;
+    if (isBehind && state.last > 0) await putAside(this.writer, dataDir);
+    if (isBehind) {
+      // Triggers name every column of their table: they would hold on to what a migration changes.
+      await this.retrying(() => dropLogTriggers(this.writing));
+      await this.retrying(() => migrate(this.writing, { migrationsFolder: MIGRATIONS }));
+      await pruneAside(dataDir);
+    }
+    await this.retrying(() => ensureTriggers(this.writing));
   }
 
-  private async putAside(dataDir: string) {
-    const aside = join(dataDir, 'aside');
-    await mkdir(aside, { recursive: true });
-    await this.writer.execute('PRAGMA wal_checkpoint(TRUNCATE)');
-    await copyFile(
-      this.file!,
-      join(aside, `glassine-${new Date().toISOString().replace(/[:.]/g, '-')}.db`),
-    );
-    const old = (await readdir(aside))
-      .filter((n) => n.startsWith('glassine-'))
-      .sort()
-      .slice(0, -COPIES_KEPT);
-    for (const name of old) await rm(join(aside, name), { force: true });
+  private oneTransaction<T>(
+    actId: string | null,
+    work: (tx: Tx) => Promise<T>,
+    lastly?: (tx: Tx) => Promise<void>,
+  ): Promise<T> {
+    const around: Surroundings = { actId, tx: null, afterCommit: [] };
+    return this.around
+      .run(around, () =>
+        this.writing.transaction(
+          async (tx) => {
+            await tx.run(sql`UPDATE current_act SET act_id = ${actId}`);
+            around.tx = tx;
+            try {
+              const result = await work(tx);
+              await lastly?.(tx);
+              return result;
+            } finally {
+              around.tx = null;
+            }
+          },
+          { behavior: 'immediate' },
+        ),
+      )
+      .then((result) => {
+        for (const next of around.afterCommit) next();
+        return result;
+      });
   }
 
   private async retrying<T>(work: () => Promise<T>): Promise<T> {
@@ -124,9 +217,21 @@ export class Store {
   }
 }
 
-function isBusy(error: unknown): boolean {
-  for (let e = error as { code?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
-    if (typeof e.code === 'string' && e.code.startsWith('SQLITE_BUSY')) return true;
-  }
-  return false;
+/** Whether the database was turned away because somebody else writes. */
+export function isBusy(error: unknown): boolean {
+  return sqliteCode(error)?.startsWith('SQLITE_BUSY') ?? false;
 }
+
+/** The engine's own code for what went wrong, wherever in the chain of causes it stands. */
+export function sqliteCode(error: unknown): string | null {
+  for (let e = error as { code?: unknown; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+    if (typeof e.code === 'string' && e.code.startsWith('SQLITE_')) return e.code;
+  }
+  return null;
+}
+
+export const databaseExists = (dataDir: string): Promise<boolean> =>
+  stat(join(dataDir, 'glassine.db')).then(
+    () => true,
+    () => false,
+  );

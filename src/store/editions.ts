@@ -101,6 +101,39 @@ export async function registerLength(db: Db): Promise<{ entries: number; last: s
 export const historyOf = (db: Db, impressionId: string): Promise<RegisterEntry[]> =>
   db.select().from(register).where(eq(register.impressionId, impressionId)).orderBy(desc(register.seq));
 
+export const editionById = async (db: Db, id: string): Promise<Edition | undefined> =>
+  (await db.select().from(editions).where(eq(editions.id, id)).limit(1))[0];
+
+export const impressionById = async (db: Db, id: string): Promise<Impression | undefined> =>
+  (await db.select().from(impressions).where(eq(impressions.id, id)).limit(1))[0];
+
+/** The last number of any open edition of a work. */
+export async function lastOpenNumber(db: Db, workId: string): Promise<number> {
+  const [row] = await db
+    .select({ last: sql<number | null>`max(${impressions.number})` })
+    .from(impressions)
+    .innerJoin(editions, eq(editions.id, impressions.editionId))
+    .where(and(eq(editions.workId, workId), eq(impressions.kind, 'open')));
+  return row?.last ?? 0;
+}
+
+/** Some lines of the register, in their order. */
+export const registerLines = (db: Db, seqs: readonly number[]): Promise<RegisterEntry[]> =>
+  db
+    .select()
+    .from(register)
+    .where(inArray(register.seq, [...seqs]))
+    .orderBy(asc(register.seq));
+
+export async function orderNumberOfLine(db: Db, lineId: string): Promise<number | null> {
+  const [row] = await db
+    .select({ number: orders.number })
+    .from(orderLines)
+    .innerJoin(orders, eq(orders.id, orderLines.orderId))
+    .where(eq(orderLines.id, lineId));
+  return row?.number ?? null;
+}
+
 export type NewEntry = Omit<ChainedEntry, 'seq' | 'prevHash' | 'hash'>;
 
 /** Writes lines at the end of the register, each over the one before. */

@@ -1,4 +1,5 @@
 import { and, desc, sql } from 'drizzle-orm';
+import { decodeTime, isValid } from 'ulid';
 import type { Db } from './db';
 import { buyers, journal, orders, works } from './schema';
 
@@ -65,4 +66,24 @@ export async function findAnything(db: Db, text: string): Promise<Found> {
       : [],
   ]);
   return { works: foundWorks, orders: foundOrders, impressions: foundImpressions };
+}
+
+/**
+ * How late the records go: the newest time in any id, milliseconds, and the newest line of the register. A clock that stands
+ * before them was put back.
+ */
+export async function lastTimes(db: Db): Promise<{ ids: number; register: string | null }> {
+  const [row] = await db.all<{
+    journal: string | null;
+    acts: string | null;
+    register: string | null;
+  }>(sql`
+    SELECT (SELECT max(id) FROM journal) AS journal, (SELECT max(id) FROM acts) AS acts,
+      (SELECT at FROM register ORDER BY seq DESC LIMIT 1) AS register`);
+  const times = [row?.journal, row?.acts].map(timeOfId);
+  return { ids: Math.max(0, ...times), register: row?.register ?? null };
+}
+
+function timeOfId(id: string | null | undefined): number {
+  return id && isValid(id) ? decodeTime(id) : 0;
 }

@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/states';
 import type { Supply } from '@/core/parcel/pack';
 import type { Db } from './db';
+import { freeByEdition } from './soundness';
 import {
   buyers,
   editions,
@@ -128,8 +129,23 @@ export const openOrders = (db: Db) =>
     .orderBy(asc(orders.shipBy), asc(orders.number))
     .limit(60);
 
-/** What can be sold: every offered size of every edition that is open for sale, with its price and how many lie ready. */
-export const sellable = (db: Db) =>
+/**
+ * What can be sold: every offered size of every edition that has something to sell, with its price, how many lie ready and how
+ * many of a run are free. A closed edition is here only while something of it lies in the drawer.
+ */
+export async function sellable(db: Db) {
+  const lines = await sizesOfEditions(db);
+  const free = new Map((await freeByEdition(db)).map((e) => [e.editionId, e.free]));
+  return lines
+    .map(({ closedAt, ...line }) => ({
+      ...line,
+      isClosed: closedAt !== null,
+      free: free.get(line.editionId) ?? null,
+    }))
+    .filter((line) => (line.free === null ? !line.isClosed || line.ready > 0 : line.free > 0));
+}
+
+const sizesOfEditions = (db: Db) =>
   db
     .select({
       editionId: editions.id,
@@ -138,6 +154,8 @@ export const sellable = (db: Db) =>
       formatName: formats.name,
       kind: editions.kind,
       size: editions.size,
+      runName: editions.name,
+      closedAt: editions.closedAt,
       priceMinor: prices.priceMinor,
       ready: readyCount(sql`${editions.id}`, sql`${formats.id}`),
     })

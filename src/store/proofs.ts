@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, sql } from 'drizzle-orm';
 import type { Db } from './db';
-import { formats, papers, proofs, routes, works } from './schema';
+import { formats, impressions, papers, proofs, routes, works } from './schema';
 
 export type Proof = typeof proofs.$inferSelect;
 export type Paper = typeof papers.$inferSelect;
@@ -31,6 +31,15 @@ export async function referenceFor(
       .orderBy(desc(proofs.judgedAt))
       .limit(1)
   )[0];
+}
+
+/** How many impressions name a proof as what they were printed from. */
+export async function printsFromProof(db: Db, proofId: string): Promise<number> {
+  const [row] = await db
+    .select({ n: sql<number>`count(*)` })
+    .from(impressions)
+    .where(eq(impressions.proofId, proofId));
+  return row?.n ?? 0;
 }
 
 export async function nextRound(

@@ -40,8 +40,9 @@ export const sameFile = (db: Db, sha256: string) =>
     .where(eq(masters.sha256, sha256))
     .orderBy(asc(masters.receivedAt));
 
-export const stillReading = (db: Db): Promise<Master[]> =>
-  db.select().from(masters).where(eq(masters.state, 'reading'));
+/** Files whose bytes were still on their way. */
+export const receivingIntakes = (db: Db) =>
+  db.select({ id: intakes.id }).from(intakes).where(eq(intakes.state, 'receiving'));
 
 export const refusedIntakes = (db: Db) =>
   db

@@ -1,5 +1,6 @@
 import { InputError } from '@/core/errors';
-import type { Act, ActResult } from './act';
+import { perform, type Act, type ActAnswer, type Asking } from './act';
+import * as care from './care';
 import * as checks from './checkCapture';
 import * as editions from './editions';
 import * as equipment from './equipment';
@@ -31,8 +32,10 @@ import * as price from './setPrice';
 import * as settings from './settings';
 import * as stock from './stock';
 import type { Studio } from './studio';
+import * as undoing from './undo';
 
 const everything: Record<string, unknown> = {
+  ...care,
   ...checks,
   ...equipment,
   ...jobs,
@@ -63,6 +66,7 @@ const everything: Record<string, unknown> = {
   ...price,
   ...settings,
   ...stock,
+  ...undoing,
 };
 
 /** Every act by name: what the interface, scripts and undo may ask for. A function without a schema is not an act. */
@@ -75,10 +79,16 @@ export const ACTS: ReadonlyMap<string, Act> = new Map(
 /**
  * Does an act by name.
  *
- * @throws InputError for an unknown name or input; RefusedError when the state of things does not allow it
+ * @throws InputError for an unknown name or input; RefusedError when the state of things does not allow it; ChangedError when
+ * another window changed what it would overwrite
  */
-export function doAct(studio: Studio, name: string, input: unknown): Promise<ActResult> {
+export async function doAct(
+  studio: Studio,
+  name: string,
+  input: unknown,
+  asking: Asking = {},
+): Promise<ActAnswer> {
   const found = ACTS.get(name);
   if (!found) throw new InputError('act', name, `one of ${[...ACTS.keys()].join(', ')}`);
-  return found.run(studio, input);
+  return perform(studio, name, found, input, asking);
 }

@@ -20,7 +20,10 @@ import {
   sentJobs,
   works,
 } from '@/store/schema';
-import { refusedIntakes, stillReading, worksWithoutMaster } from '@/store/works';
+import { mastersBeingRead, unreadable } from '@/store/masters';
+import { refusedIntakes, worksWithoutMaster } from '@/store/works';
+import type { Care } from '@/store/schema';
+import { daysSinceBackup, REMIND_DAYS } from './care';
 import { dueForReference } from './inspections';
 import type { Studio } from './studio';
 
@@ -48,7 +51,7 @@ export async function benchToday(studio: Studio) {
     waitingProofs(db),
     waitingImpressions(db),
     refusedIntakes(db),
-    stillReading(db),
+    mastersBeingRead(db),
     worksWithoutMaster(db),
     unpricedWorks(studio),
     lowSupplies(db),
@@ -57,7 +60,7 @@ export async function benchToday(studio: Studio) {
     lateBack(studio, today),
     colourDue(studio, today),
   ]);
-  const titles = reading.length ? await db.select({ id: works.id, title: works.title }).from(works) : [];
+  const notRead = await unreadable(db);
   const lines = benchLines({
     today,
     now,
@@ -88,7 +91,7 @@ export async function benchToday(studio: Studio) {
       round: r.proof.round,
       state: r.proof.state as 'made',
       madeAt: r.proof.madeAt,
-      askedAt: r.proof.askedAt,
+      askedOn: localDay(r.proof.askedAt, settings.timeZone),
       dryHours: r.dryHours,
       leadDays: r.leadDays,
       distanceMm: r.proof.distanceUm / 1_000,
@@ -110,13 +113,19 @@ export async function benchToday(studio: Studio) {
     masters: [
       ...reading.map((m) => ({
         workId: m.workId,
-        title: titles.find((t) => t.id === m.workId)?.title ?? m.fileName,
+        title: m.title,
         reading: true,
         createdAt: m.receivedAt,
       })),
       ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
     ],
-    refusals: refusals.map((r) => ({ id: r.id, fileName: r.fileName, says: r.says, at: r.startedAt })),
+    notRead,
+    refusals: refusals.map((r) => ({
+      id: r.id,
+      fileName: r.fileName,
+      says: r.says,
+      on: localDay(r.startedAt, settings.timeZone),
+    })),
     unpriced,
     queued,
     out,
@@ -152,12 +161,35 @@ const queuedLayouts = async (studio: Studio) =>
       .limit(20)
   ).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
 
+/** A backup that is due, or was never made although somebody said where it goes. */
+function backupDue(care: Care | null, now: string): ColourFact | null {
+  if (!care?.folder) return null;
+  const days = daysSinceBackup(care, now);
+  const limit = care.everyDays ?? REMIND_DAYS;
+  if (care.lastWell && days !== null && days <= limit) return null;
+  const reason = !care.lastWell
+    ? `The last try failed: ${care.lastSays}`
+    : days === null
+      ? 'It was never backed up: this disk is the only place it is.'
+      : `It was last backed up ${days} days ago; ${limit} were meant.`;
+  return {
+    id: 'backup',
+    when: days === null ? 'never' : `${days} days`,
+    whenNote: 'since a backup',
+    subject: 'Back the studio up',
+    about: care.folder,
+    reason,
+    href: '/studio#care',
+    label: 'See to it',
+  };
+}
+
 /** A client is asked again after so many days. */
 const ANSWER_DAYS = 7;
 
 /** The screen that is due for calibration, references that were not looked at for long, clients who have not answered. */
 async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
-  const { screen } = await studio.settings();
+  const { screen, timeZone, care } = await studio.settings();
   const [due, waiting] = await Promise.all([
     dueForReference(studio),
     studio.db
@@ -176,7 +208,9 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
     return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : [];
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
+  const backup = backupDue(care, studio.now());
   return [
+    ...(backup ? [backup] : []),
     ...(finding?.word === 'overdue'
       ? [
           {
@@ -197,7 +231,7 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
       whenNote: 'no answer',
       subject: title,
       about: `round ${proof.round}, with ${proof.client!.to}`,
-      reason: `Sent ${proof.client!.sentAt.slice(0, 10)}; no answer is noted.`,
+      reason: `Sent ${localDay(proof.client!.sentAt, timeZone)}; no answer is noted.`,
       href: `/works/${proof.workId}/proofs`,
       label: 'See it',
     })),
@@ -207,7 +241,7 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
       whenNote: 'since it was looked at',
       subject: titles.find((t) => t.id === d.workId)?.title ?? 'A work',
       about: 'a print beside its reference',
-      reason: `Its reference was last held beside a print on ${d.since.slice(0, 10)}: prints made one at a time drift.`,
+      reason: `Its reference was last held beside a print on ${localDay(d.since, timeZone)}: prints made one at a time drift.`,
       href: `/works/${d.workId}/edition/inspect`,
       label: 'Look at it',
     })),
@@ -302,7 +336,7 @@ export async function placeCounts(studio: Studio): Promise<{ bench: number; orde
          + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
          + (SELECT count(*) FROM layouts WHERE state = 'queued') + (SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}) + (SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today})
          + (SELECT count(*) FROM intakes WHERE state = 'refused')
-         + (SELECT count(*) FROM masters WHERE state = 'reading')
+         + (SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL))
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
          + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);
   return {

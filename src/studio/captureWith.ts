@@ -96,12 +96,14 @@ async function onePass(
   const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
   try {
     const { name, shows, part, to, ppi, faults, seed } = pass;
+    const original =
+      shows === 'blank board' ? null : await studio.objects.soundPath(sha256, 'the first capture');
     await follow((onStep) =>
       studio.imaging.do(
         'capture',
         [
           {
-            original: shows === 'blank board' ? null : studio.objects.pathOf(sha256),
+            original,
             chart: shows === 'target',
             part,
             to,

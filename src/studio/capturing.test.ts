@@ -28,7 +28,7 @@ import type { Studio } from './studio';
 import { takeInMaster } from './takeInMaster';
 
 const OPRGB = writeMatrixProfile('opRGB', OPRGB_PRIMARIES, OPRGB_GAMMA);
-const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(String(result.more!.job));
+const jobOf = (result: { more?: Record<string, unknown> }) => jobEnd(studio, String(result.more!.job));
 const BLANK = {
   id: null,
   size: '',
@@ -281,7 +281,7 @@ describe('a print file', () => {
     const begun = await printFiles.makePrintFile(studio, { ...FILE, formatId, masterId, ppi: 1_200 });
     const job = String(begun.more!.job);
     await stopJob(studio, { id: job });
-    expect(jobState(job)!.over).toEqual({ ok: false, says: 'Stopped; nothing of it was kept.' });
+    expect(jobState(studio, job)!.over).toEqual({ ok: false, says: 'Stopped; nothing of it was kept.' });
     expect(await printFiles.printFilesOf(studio.db, workId)).toHaveLength(before.length);
     expect(incoming()).toEqual([]);
   });
@@ -327,12 +327,13 @@ describe('a print file', () => {
       printFiles.makePrintFile(studio, { ...FILE, formatId, masterId, ppi: 5 }),
     ).rejects.toThrow(/ppi/);
   });
-  test('looked into, and removed again with its bytes', async () => {
+  test('looked into, and removed again; its bytes are swept later', async () => {
     const [file] = await printFiles.printFilesOf(studio.db, workId);
     await jobOf(await printFiles.viewPrintFile(studio, { id: file!.id }));
     expect(await printFiles.viewable(studio, file!)).toBe(true);
     await printFiles.removePrintFile(studio, { id: file!.id });
-    expect(existsSync(studio.objects.pathOf(file!.sha256!))).toBe(false);
+    // Its bytes stay as long as the removal can be taken back.
+    expect(existsSync(studio.objects.pathOf(file!.sha256!))).toBe(true);
   });
 });
 
@@ -447,7 +448,9 @@ describe('checks of a capture', () => {
     expect((await preps.prepsOf(studio.db, workId)).find((p) => p.id === id)!.steps[0]!.says).toBe(
       'Clean: 1 of 2 specks dealt with',
     );
-    expect((await doAct(studio, ticked.undo!.act, ticked.undo!.input)).says).toBe('2 of 2 specks left.');
+    expect((await doAct(studio, ticked.undo!.act, ticked.undo!.input)).says).toBe(
+      'Taken back: 1 of 2 specks left.',
+    );
   });
   test('two tiles of unlike scale are not joined', async () => {
     const beside = await saved(

@@ -17,6 +17,7 @@ import { act } from './act';
 import { startJob } from './jobs';
 import { readingsOf } from './measureMaster';
 import { count, flag, id, just, orNull, prose } from './schemas';
+import { notYetRead } from './notYetRead';
 import { noteInJournal, type Studio } from './studio';
 import { takeInMaster } from './takeInMaster';
 
@@ -71,10 +72,11 @@ async function keep(studio: Studio, master: Master, body: CaptureCheck, says: st
 
 const readyMaster = async (studio: Studio, masterId: string) => {
   const master = await rowById(studio.db, masters, masterId, 'id');
-  if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
+  if (master.state !== 'ready') throw new RefusedError(notYetRead(master));
   return master;
 };
-const fileOf = (studio: Studio, m: Pick<Master, 'sha256'>) => studio.objects.pathOf(m.sha256);
+const fileOf = (studio: Studio, m: Pick<Master, 'sha256' | 'fileName'>): Promise<string> =>
+  studio.objects.soundPath(m.sha256, m.fileName);
 
 /** Reads evenness from a frame of blank board that was just received; the frame itself is not kept, its light map is. */
 export async function checkEvenness(
@@ -100,7 +102,7 @@ export async function checkJoint(
 ): Promise<{ says: string; id: string }> {
   const master = await readyMaster(studio, masterId);
   const [a, b] = await Promise.all([
-    studio.imaging.do('smallGrey', [fileOf(studio, master)]).done,
+    studio.imaging.do('smallGrey', [await fileOf(studio, master)]).done,
     studio.imaging.do('smallGrey', [beside.path]).done,
   ]);
   if (Math.abs(a.scale / b.scale - 1) > 0.02)
@@ -126,7 +128,7 @@ export const checkTarget = act<{ id: string; corners: Quad; chart: string; refer
     const master = await readyMaster(studio, input.id);
     const reference = readCgats(input.reference);
     const { patches, columns } = await studio.imaging.do('patchMeans', [
-      fileOf(studio, master),
+      await fileOf(studio, master),
       input.corners,
     ]).done;
     const reading = readTarget(patches, reference, columns);
@@ -141,6 +143,7 @@ export const checkTarget = act<{ id: string; corners: Quad; chart: string; refer
       ),
     };
   },
+  { long: true },
 );
 
 /** Reads how square a work lies in a photograph from its four corners. */
@@ -177,12 +180,16 @@ export const checkSquare = act<{ id: string; corners: Quad; mids: Quad | null }>
 );
 
 /** A first guess at where the corners of the work, or of a target, lie. */
-export const guessCorners = act<{ id: string }>(just({ id }), async (studio, input) => {
-  const corners = await studio.imaging.do('guessCorners', [
-    fileOf(studio, await readyMaster(studio, input.id)),
-  ]).done;
-  return { says: 'A first guess: drag each corner to its place.', more: { corners } };
-});
+export const guessCorners = act<{ id: string }>(
+  just({ id }),
+  async (studio, input) => {
+    const corners = await studio.imaging.do('guessCorners', [
+      await fileOf(studio, await readyMaster(studio, input.id)),
+    ]).done;
+    return { says: 'A first guess: drag each corner to its place.', more: { corners } };
+  },
+  { long: true, final: true },
+);
 
 /** Looks for specks over the whole of a master. */
 export const lookForDust = act<{ id: string }>(just({ id }), async (studio, input) => {
@@ -190,8 +197,9 @@ export const lookForDust = act<{ id: string }>(just({ id }), async (studio, inpu
   const noise = (await readingsOf(studio.db, master.id))?.detail?.noise ?? 1;
   const job = startJob(studio, async (follow) => {
     const scratch = await studio.objects.passing();
+    const path = await fileOf(studio, master);
     const { specks, total } = await follow((onStep) =>
-      studio.imaging.do('findDust', [fileOf(studio, master), scratch, noise], onStep),
+      studio.imaging.do('findDust', [path, scratch, noise], onStep),
     ).finally(() => rm(`${scratch}.v`, { force: true }));
     const says = total
       ? `${total} specks that do not belong${total > specks.length ? `; the ${specks.length} largest are listed, clean the glass and scan again` : ''}.`
@@ -236,8 +244,9 @@ export const makeCopy = act<{ id: string; of: 'evenness' | 'target' | 'keystone'
     const job = startJob(studio, async (follow, progress) => {
       const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
       try {
+        const path = await fileOf(studio, master);
         await follow((onStep) =>
-          studio.imaging.do('copy', [{ master: fileOf(studio, master), scratch, out, task }], onStep),
+          studio.imaging.do('copy', [{ master: path, scratch, out, task }], onStep),
         );
         progress('taking it in', 0.99);
         const fileName = `${master.fileName.replace(/\.[a-z0-9]+$/i, '')}_${suffix}.tif`;

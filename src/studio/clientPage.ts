@@ -2,7 +2,7 @@ import { readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { sayAdjustment } from '@/core/colour/adjust';
 import { RefusedError } from '@/core/errors';
-import { formatLength, formatSize } from '@/core/measure';
+import { formatLength, formatSize, localDay } from '@/core/measure';
 import { coverage } from '@/core/proof/plan';
 import { proofPageHtml } from '@/paperwork/proofPage';
 import type { Proof } from '@/store/proofs';
@@ -17,7 +17,8 @@ export async function sheetView(studio: Studio, proof: Proof): Promise<Buffer> {
     throw new RefusedError('This proof was not made here: there is no file of it.');
   const passing = await studio.objects.passing();
   try {
-    await studio.imaging.do('showSheet', [studio.objects.pathOf(proof.printFileSha), passing]).done;
+    const path = await studio.objects.soundPath(proof.printFileSha, proof.fileName);
+    await studio.imaging.do('showSheet', [path, passing]).done;
     return await readFile(passing);
   } finally {
     await rm(passing, { force: true });
@@ -63,7 +64,7 @@ export async function clientPage(
       ['Paper', paper.name],
       ['Printed by', route.name],
       ['Round', String(proof.round)],
-      ['Made', (proof.madeAt ?? proof.askedAt).slice(0, 10)],
+      ['Made', localDay(proof.madeAt ?? proof.askedAt, settings.timeZone)],
       ['Adjusted', proof.adjust ? sayAdjustment(proof.adjust) : 'not at all'],
       ['Look at it', `dry, in the light it will hang in, from ${formatLength(proof.distanceUm, unit)}`],
     ],

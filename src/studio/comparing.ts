@@ -121,16 +121,20 @@ async function compareKept(
 ): Promise<{ says: string; id: string }> {
   const { proof, master, profile, plan } = await comparable(studio, proofId);
   const limits = (await studio.settings()).proofLimits ?? USUAL_LIMITS;
+  const { objects } = studio;
+  const masterPath = await objects.soundPath(master.sha256, master.fileName);
+  const scans = await Promise.all(files.map((f) => objects.soundPath(f.sha256, f.fileName)));
+  const profilePath = profile ? await objects.soundPath(profile.sha256, profile.fileName) : null;
   const body = await follow((onStep) =>
     studio.imaging.do(
       'compareBack',
       [
         {
-          master: studio.objects.pathOf(master.sha256),
+          master: masterPath,
           untaggedIs: meaningOf(master, untaggedIs),
           plan,
-          scans: files.map((f) => studio.objects.pathOf(f.sha256)),
-          profile: profile ? studio.objects.pathOf(profile.sha256) : null,
+          scans,
+          profile: profilePath,
           was: proof.adjust,
           limits,
         },
@@ -265,13 +269,15 @@ export async function practiceProof(
     for (let i = 0; i < (q.twice ? 2 : 1); i++) {
       const out = await studio.objects.passing();
       try {
+        const file = await studio.objects.soundPath(proof.printFileSha!, proof.fileName);
+        const profilePath = await studio.objects.soundPath(profile.sha256, profile.fileName);
         await follow((onStep) =>
           studio.imaging.do(
             'practiceScan',
             [
               {
-                file: studio.objects.pathOf(proof.printFileSha!),
-                profile: studio.objects.pathOf(profile.sha256),
+                file,
+                profile: profilePath,
                 intent: proof.intent ?? 'relative colorimetric',
                 model,
                 drift: press.drift({ lot, celsius: q.celsius }),
@@ -326,7 +332,7 @@ export async function practiceReadingsOf(
     : 'no lot';
   const read = await studio.imaging.do('practiceReadings', [
     {
-      profile: studio.objects.pathOf(profile.sha256),
+      profile: await studio.objects.soundPath(profile.sha256, profile.fileName),
       model: profile.practice,
       drift: press.drift({ lot, celsius: q.celsius }),
       seed: proof.round,

@@ -28,7 +28,7 @@ export async function certificate(studio: Studio, impressionId: string): Promise
   const { db } = studio;
   const i = await rowById(db, impressions, impressionId, 'impression');
   const edition = await rowById(db, editions, i.editionId);
-  const label = impressionLabel(i.kind, i.number, edition.size);
+  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
   if (
     ['declared', 'printed', 'spoiled', 'destroyed', 'lost'].includes(i.state) ||
     !i.formatId ||
@@ -113,7 +113,9 @@ export async function packingSlip(studio: Studio, orderId: string): Promise<Docu
         quantity: l.quantity,
         numbers:
           mine
-            .map((p) => impressionLabel(p.impression.kind, p.impression.number, p.edition.size))
+            .map((p) =>
+              impressionLabel(p.impression.kind, p.impression.number, p.edition.size, p.edition.name),
+            )
             .join(', ') || 'not picked yet',
         each: money(l.priceMinor),
         sum: money(l.priceMinor * l.quantity),

@@ -15,12 +15,14 @@ import {
   stateWord,
   type ImpressionState,
 } from '@/core/edition/states';
+import { replay } from '@/core/edition/replay';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
 import {
   appendToRegister,
   editionsOf,
   historyOf,
+  lastOpenNumber,
   readRegister,
   type Edition,
   type Impression,
@@ -49,21 +51,27 @@ type OpenInput = {
   run: 'all sizes' | 'per size';
   formatId: string | null;
   signing: Edition['signing'];
+  /** Of a later run: it sets its numbers apart from those of the runs before. */
+  name?: string;
 };
 
 const proofCounts = just({ AP: count(0, 500), PP: count(0, 500), HC: count(0, 500) });
 
 /** Opens an edition: what it covers is declared once, in the register, and never grows. */
 export const openEdition = act<OpenInput>(
-  just({
-    workId: id,
-    kind: oneOf('open', 'limited'),
-    size: orNull({ type: 'integer' }),
-    proofs: proofCounts,
-    run: oneOf('all sizes', 'per size'),
-    formatId: orNull(id),
-    signing: oneOf(...SIGNINGS),
-  }),
+  just(
+    {
+      workId: id,
+      kind: oneOf('open', 'limited'),
+      size: orNull({ type: 'integer' }),
+      proofs: proofCounts,
+      run: oneOf('all sizes', 'per size'),
+      formatId: orNull(id),
+      signing: oneOf(...SIGNINGS),
+      name: { type: 'string', maxLength: 60 },
+    },
+    ['name'],
+  ),
   async (studio, input) => {
     const declared = declaredImpressions(input.kind, input.size, input.proofs);
     if (input.kind === 'limited' && input.run === 'per size' && !input.formatId)
@@ -73,16 +81,21 @@ export const openEdition = act<OpenInput>(
       const work = await rowById(tx, works, input.workId, 'workId');
       if (work.mayPrint !== 'yes')
         throw new RefusedError(`${work.title} may not be printed yet: say so under Original first.`);
+      const format = input.formatId ? await rowById(tx, formats, input.formatId, 'formatId') : null;
+      if (format && format.workId !== work.id)
+        throw new InputError('formatId', input.formatId, `a size of ${work.title}`);
       await refuseSecondRun(tx, input);
       const editionId = studio.newId();
+      const name = input.name?.trim() ?? '';
       const proofs = input.kind === 'open' ? { AP: 0, PP: 0, HC: 0 } : input.proofs;
       const size = input.kind === 'limited' ? input.size : null;
-      const covers = coversSentence({ kind: input.kind, size, proofs, run: input.run, remake });
+      const covers = coversSentence({ kind: input.kind, size, proofs, run: input.run, remake, name });
       const at = studio.now();
       await insertRow(tx, editions, {
         id: editionId,
         workId: work.id,
         kind: input.kind,
+        name,
         size,
         proofs,
         run: input.run,
@@ -114,6 +127,7 @@ export const openEdition = act<OpenInput>(
           body: {
             work: work.title,
             kind: input.kind,
+            ...(name && { name }),
             size,
             proofs,
             run: input.run,
@@ -135,17 +149,28 @@ export const openEdition = act<OpenInput>(
       };
     });
   },
+  { final: true },
 );
 
+/**
+ * A number of a work and size exists once for ever, closed runs counted. While a run is open there is no second of its kind over
+ * the same sizes; once it is closed, a later one has a name of its own, which stands wherever its numbers stand.
+ */
 async function refuseSecondRun(tx: Tx, input: OpenInput) {
+  const name = input.name?.trim().toLowerCase() ?? '';
   for (const e of await editionsOf(tx, input.workId)) {
-    if (e.closedAt) continue;
-    const overlaps =
-      e.kind === input.kind &&
-      (e.run === 'all sizes' || input.run === 'all sizes' || e.formatId === input.formatId);
-    if (overlaps)
+    const sharesSizes =
+      e.run === 'all sizes' || input.run === 'all sizes' || e.formatId === input.formatId;
+    if (e.kind !== input.kind || !sharesSizes) continue;
+    if (!e.closedAt)
       throw new RefusedError(
         `There is ${e.kind === 'open' ? 'an open edition' : `an edition of ${e.size}`} of this work already; two runs would put two prints under one number.`,
+      );
+    if (e.kind === 'limited' && e.name.trim().toLowerCase() === name)
+      throw new InputError(
+        'name',
+        input.name ?? '',
+        `a name of its own: ${e.name ? `“${e.name}”` : `the first run of ${e.size}`} is closed, and its numbers exist once for ever. The name stands on every label, certificate and line of the register`,
       );
   }
 }
@@ -183,6 +208,7 @@ export const closeEdition = act<{ id: string; reason: string }>(
         says: `Closed with ${made?.n ?? 0} impressions made. If a route prints it on demand, close it there too.`,
       };
     }),
+  { final: true },
 );
 
 type PrintInput = {
@@ -256,7 +282,7 @@ export const printImpressions = act<PrintInput>(
           act: 'printed',
           editionId: edition.id,
           impressionId: i.id,
-          body: { ...body, number: impressionLabel(i.kind, i.number, edition.size) },
+          body: { ...body, number: impressionLabel(i.kind, i.number, edition.size, edition.name) },
         })),
       );
       const which = labelsOf(chosen, edition);
@@ -271,18 +297,17 @@ export const printImpressions = act<PrintInput>(
         more: { ids: chosen.map((i) => i.id) },
       };
     }),
+  { final: true },
 );
 
+/** The next numbers of an open edition; those of a work go on where a closed one ended. */
 async function moreOfOpen(studio: Studio, tx: Tx, edition: Edition, n: number): Promise<Impression[]> {
-  const [row] = await tx
-    .select({ last: sql<number | null>`max(${impressions.number})` })
-    .from(impressions)
-    .where(eq(impressions.editionId, edition.id));
+  const last = await lastOpenNumber(tx, edition.workId);
   const fresh = Array.from({ length: n }, (_, k) => ({
     id: studio.newId(),
     editionId: edition.id,
     kind: 'open' as const,
-    number: (row?.last ?? 0) + 1 + k,
+    number: last + 1 + k,
     state: 'declared' as const,
     changedAt: studio.now(),
   }));
@@ -296,7 +321,7 @@ async function declaredAmong(tx: Tx, edition: Edition, wanted: string[]): Promis
   const wrong = chosen.find((i) => !mayDo('printed', i.state));
   if (wrong)
     throw new RefusedError(
-      `${impressionLabel(wrong.kind, wrong.number, edition.size)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`,
+      `${impressionLabel(wrong.kind, wrong.number, edition.size, edition.name)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`,
     );
   return chosen;
 }
@@ -362,7 +387,10 @@ export const handleImpressions = act<{
         act: input.act,
         editionId: edition.id,
         impressionId: i.id,
-        body: { number: impressionLabel(i.kind, i.number, edition.size), ...(note && { note }) },
+        body: {
+          number: impressionLabel(i.kind, i.number, edition.size, edition.name),
+          ...(note && { note }),
+        },
       })),
     );
     const which = labelsOf(chosen, edition);
@@ -372,12 +400,15 @@ export const handleImpressions = act<{
       subjectId: edition.id,
       says: `${which} ${input.act}${note ? `: ${note}` : ''}`,
     });
-    return { says: `${which}: ${input.act}.`, undo: undoFor(input, chosen) };
+    return {
+      says: `${which}: ${input.act}.`,
+      undo: NOT_TAKEN_BACK.includes(input.act) ? null : undefined,
+    };
   }),
 );
 
 function refuseUnlessMay(handAct: HandAct, i: Impression, edition: Edition) {
-  const label = impressionLabel(i.kind, i.number, edition.size);
+  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
   if (!mayDo(handAct, i.state))
     throw new RefusedError(`${label} is ${STATE_WORDS[i.state]}: it cannot be ${handAct} now.`);
   if (i.orderLineId && !['certified', 'delivered', 'returned', 'remade'].includes(handAct))
@@ -403,29 +434,26 @@ function patchFor(handAct: HandAct, i: Impression, at: string): Partial<Impressi
   return { state: to };
 }
 
-const undoFor = (input: { editionId: string; act: HandAct }, chosen: Impression[]) =>
-  ['passed', 'signed', 'kept'].includes(input.act)
-    ? {
-        act: 'takeBackHandling',
-        input: {
-          editionId: input.editionId,
-          impressionIds: chosen.map((i) => i.id),
-          states: chosen.map((i) => i.state),
-        },
-      }
-    : undefined;
+/** What happened to the sheet itself stays so: its number is remade or retired by the edition's own rule. */
+const NOT_TAKEN_BACK: readonly HandAct[] = ['spoiled', 'destroyed', 'remade'];
 
-/** Takes back a pass, a signature or a keeping noted by mistake. The register keeps both lines. */
+/**
+ * Takes back a pass, a signature or a keeping noted by mistake: each print is again what the register says it was before. The
+ * register keeps both lines.
+ */
 export const takeBackHandling = act<{
   editionId: string;
   impressionIds: string[];
-  states: ImpressionState[];
+  states?: ImpressionState[];
 }>(
-  just({
-    editionId: id,
-    impressionIds: ids,
-    states: { type: 'array', items: oneOf('printed', 'returned', 'inspected', 'signed', 'certified') },
-  }),
+  just(
+    {
+      editionId: id,
+      impressionIds: ids,
+      states: { type: 'array', items: oneOf('printed', 'returned', 'inspected', 'signed', 'certified') },
+    },
+    ['states'],
+  ),
   (studio, input) =>
     studio.store.write(async (tx) => {
       const edition = await rowById(tx, editions, input.editionId, 'editionId');
@@ -433,15 +461,18 @@ export const takeBackHandling = act<{
       const at = studio.now();
       const who = await studio.who(tx);
       for (const i of chosen) {
-        const to = input.states[input.impressionIds.indexOf(i.id)];
+        const before = replay((await historyOf(tx, i.id)).toReversed().slice(0, -1)).get(i.id);
         const allowed = (['inspected', 'signed', 'kept'] as const).some((s) => s === i.state);
-        if (!to || !allowed || i.orderLineId)
+        if (!before || !allowed || i.orderLineId)
           throw new RefusedError(
-            `${impressionLabel(i.kind, i.number, edition.size)} has moved on since: it is ${STATE_WORDS[i.state]}.`,
+            `${impressionLabel(i.kind, i.number, edition.size, edition.name)} has moved on since: it is ${STATE_WORDS[i.state]}.`,
           );
+        const claimed = input.states?.[input.impressionIds.indexOf(i.id)];
+        if (claimed && claimed !== before.state)
+          throw new InputError('states', claimed, `“${before.state}”, which the register says it was`);
         await patchRow(tx, impressions, i.id, {
-          state: to,
-          signedAt: to === 'signed' || to === 'certified' ? i.signedAt : null,
+          state: before.state,
+          signedAt: before.signedAt,
           changedAt: at,
         });
         await appendToRegister(tx, [
@@ -451,7 +482,7 @@ export const takeBackHandling = act<{
             act: 'taken back',
             editionId: edition.id,
             impressionId: i.id,
-            body: { from: i.state, to },
+            body: { from: i.state, to: before.state },
           },
         ]);
       }
@@ -468,17 +499,17 @@ export const takeBackHandling = act<{
 /** "3/40", "9–14 of 40", "3 impressions". */
 export function labelsOf(
   list: readonly Pick<Impression, 'kind' | 'number'>[],
-  edition: Pick<Edition, 'size'>,
+  edition: Pick<Edition, 'size' | 'name'>,
 ): string {
   const [first, last] = [list[0], list.at(-1)];
   if (!first || !last) return 'nothing';
-  if (list.length === 1) return impressionLabel(first.kind, first.number, edition.size);
+  if (list.length === 1) return impressionLabel(first.kind, first.number, edition.size, edition.name);
   const unbroken =
     list.every((i) => i.kind === first.kind) && last.number - first.number === list.length - 1;
   if (!unbroken) return `${list.length} impressions`;
   return first.kind === 'run'
     ? `${first.number}–${last.number} of ${edition.size}`
-    : `${impressionLabel(first.kind, first.number, edition.size)} to ${last.number}`;
+    : `${impressionLabel(first.kind, first.number, edition.size, edition.name)} to ${last.number}`;
 }
 
 /** Walks the whole register, a thousand lines at a time, and says whether it is unbroken. */
@@ -506,7 +537,7 @@ export async function impressionWhole(studio: Studio, impressionId: string) {
     : undefined;
   return {
     impression,
-    label: impressionLabel(impression.kind, impression.number, edition.size),
+    label: impressionLabel(impression.kind, impression.number, edition.size, edition.name),
     word: stateWord(impression.state, edition.signing),
     format: format?.name ?? null,
     paper: paper?.name ?? null,

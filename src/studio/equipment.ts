@@ -1,7 +1,7 @@
 import { asc, isNull } from 'drizzle-orm';
 import { InputError } from '@/core/errors';
 import type { Equipment } from '@/core/capture/equipment';
-import { parseLength, parseMoney, parseSize } from '@/core/measure';
+import { parseLength, parseMoney, parseSize, parseFigure } from '@/core/measure';
 import type { Db } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { equipment } from '@/store/schema';
@@ -31,9 +31,7 @@ type EquipmentInput = {
 };
 
 function whole(text: string, field: string, expected: string): number {
-  const n = Number(text.trim().replace(/[\s_]/g, ''));
-  if (!Number.isFinite(n) || n <= 0 || !text.trim()) throw new InputError(field, text, expected);
-  return n;
+  return parseFigure(text, field, expected);
 }
 
 function pixelsOf(text: string): { width: number; height: number } {
@@ -62,7 +60,7 @@ export const recordEquipment = act<EquipmentInput>(
   }),
   async (studio, input) => {
     const { unit, currency } = await studio.settings();
-    const spec = specOf(input, unit, currency, studio.now().slice(0, 10));
+    const spec = specOf(input, unit, currency, await studio.today());
     return studio.store.write(async (tx) => {
       if (input.id) {
         const was = await rowById(tx, equipment, input.id, 'id');

@@ -8,7 +8,7 @@ import type { Studio } from './studio';
 /** The register as a table, one line an entry, with the hashes that chain it. */
 export async function registerCsv(studio: Studio): Promise<string> {
   const rows = await studio.db
-    .select({ r: register, title: works.title, i: impressions, size: editions.size })
+    .select({ r: register, title: works.title, i: impressions, size: editions.size, run: editions.name })
     .from(register)
     .leftJoin(editions, eq(editions.id, register.editionId))
     .leftJoin(works, eq(works.id, editions.workId))
@@ -16,13 +16,13 @@ export async function registerCsv(studio: Studio): Promise<string> {
     .orderBy(asc(register.seq));
   return csv([
     ['entry', 'at (UTC)', 'who', 'act', 'work', 'number', 'details', 'hash before', 'hash'],
-    ...rows.map(({ r, title, i, size }) => [
+    ...rows.map(({ r, title, i, size, run }) => [
       r.seq,
       r.at,
       r.who,
       r.act,
       title,
-      i ? impressionLabel(i.kind, i.number, size) : '',
+      i ? impressionLabel(i.kind, i.number, size, run ?? '') : '',
       JSON.stringify(r.body),
       r.prevHash,
       r.hash,

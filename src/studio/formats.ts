@@ -8,7 +8,8 @@ import { formats, works } from '@/store/schema';
 import { currentMaster, formatsOf, type Format } from '@/store/works';
 import { act } from './act';
 import { array, flag, id, ids, just, line, oneOf, orNull, schoolSchema, typed } from './schemas';
-import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
+import { readSchool } from '@/core/calc/resolution';
+import { checkSchool, FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import { viewedPixels } from './stations';
 import { noteInJournal } from './studio';
 
@@ -147,7 +148,8 @@ export const judgeSizesBy = act<{ workId: string; school: School | null; familie
   (studio, input) =>
     studio.store.write(async (tx) => {
       const was = await rowById(tx, works, input.workId, 'workId');
-      await patchRow(tx, works, input.workId, { school: input.school, families: input.families });
+      const school = input.school && checkSchool(readSchool(input.school));
+      await patchRow(tx, works, input.workId, { school, families: input.families });
       await noteInJournal(studio, tx, {
         act: 'changed',
         subject: 'work',

@@ -13,7 +13,7 @@ export type JobState = {
   over: null | { ok: true; says: string; id?: string } | { ok: false; says: string };
 };
 
-type Job = {
+export type Job = {
   says: string;
   share: number | null;
   startedAt: number;
@@ -22,24 +22,24 @@ type Job = {
   over: JobState['over'];
   done: Promise<void>;
 };
-const jobs = new Map<string, Job>();
+
 /** Ended jobs are remembered so long that a page that looks once a second finds out how they ended. */
 const REMEMBER_MS = 10 * 60_000;
 
 export type Progress = (says: string, share?: number) => void;
 /** Follows one of the imaging pool's tasks, so that stopping the job stops it. */
 export type Follow = <T>(start: (onStep: Progress) => Task<T>) => Promise<T>;
+type Work = (follow: Follow, progress: Progress) => Promise<{ says: string; id?: string }>;
 
 /**
- * Begins a piece of work beside everything else and returns its id at once.
+ * Begins a piece of work beside everything else and returns its id at once. Asked for inside an act, it begins when the act is
+ * kept, and does not when it is not.
  *
  * @param run does it; what it returns is said when it is done
  */
-export function startJob(
-  studio: Studio,
-  run: (follow: Follow, progress: Progress) => Promise<{ says: string; id?: string }>,
-): string {
+export function startJob(studio: Studio, run: Work): string {
   const jobId = studio.newId();
+  let ended = () => {};
   const job: Job = {
     says: 'waiting',
     share: null,
@@ -47,8 +47,21 @@ export function startJob(
     cancel: () => {},
     stopped: false,
     over: null,
-    done: Promise.resolve(),
+    done: new Promise((resolve) => {
+      ended = resolve;
+    }),
   };
+  studio.jobs.set(jobId, job);
+  studio.store.afterCommit(() => {
+    void doJob(job, run).then(() => {
+      ended();
+      setTimeout(() => studio.jobs.delete(jobId), REMEMBER_MS).unref();
+    });
+  });
+  return jobId;
+}
+
+async function doJob(job: Job, run: Work): Promise<void> {
   const progress: Progress = (says, share) => {
     job.says = says;
     job.share = share ?? job.share;
@@ -59,57 +72,52 @@ export function startJob(
     job.cancel = task.cancel;
     return task.done;
   };
-  jobs.set(jobId, job);
-  job.done = (async () => {
-    try {
-      const result = await run(follow, progress);
-      job.over = { ok: true, ...result };
-    } catch (error) {
-      if (!(error instanceof RefusedError)) console.error(error);
-      job.over = {
-        ok: false,
-        says: job.stopped
-          ? 'Stopped; nothing of it was kept.'
-          : error instanceof RefusedError
-            ? error.says
-            : 'It failed in the middle; nothing of it was kept. The server’s own log has the details.',
-      };
-    }
-    setTimeout(() => jobs.delete(jobId), REMEMBER_MS).unref();
-  })();
-  return jobId;
+  try {
+    job.over = { ok: true, ...(await run(follow, progress)) };
+  } catch (error) {
+    if (!(error instanceof RefusedError)) console.error(error);
+    job.over = { ok: false, says: howItEnded(job, error) };
+  }
 }
 
-export function jobState(jobId: string): JobState | null {
-  const job = jobs.get(jobId);
+function howItEnded(job: Job, error: unknown): string {
+  if (job.stopped) return 'Stopped; nothing of it was kept.';
+  if (error instanceof RefusedError) return error.says;
+  return 'It failed in the middle; nothing of it was kept. The server’s own log has the details.';
+}
+
+export function jobState(studio: Studio, jobId: string): JobState | null {
+  const job = studio.jobs.get(jobId);
   if (!job) return null;
   const spent = (Date.now() - job.startedAt) / 1_000;
+  const tells = job.share !== null && job.share > 0.03;
   return {
     id: jobId,
     says: job.says,
     share: job.share,
-    secondsLeft:
-      job.share && job.share > 0.03
-        ? Math.max(1, Math.round((spent / job.share) * (1 - job.share)))
-        : null,
+    secondsLeft: tells ? Math.max(1, Math.round((spent / job.share!) * (1 - job.share!))) : null,
     over: job.over,
   };
 }
 
 /** Waits until a job has ended, whichever way. */
-export const jobEnd = async (jobId: string): Promise<NonNullable<JobState['over']>> => {
-  const job = jobs.get(jobId);
+export async function jobEnd(studio: Studio, jobId: string): Promise<NonNullable<JobState['over']>> {
+  const job = studio.jobs.get(jobId);
   if (!job) throw new RefusedError('No such piece of work.');
   await job.done;
   return job.over!;
-};
+}
 
 /** Stops a piece of work that is going on. */
-export const stopJob = act<{ id: string }>(just({ id }), async (_, input) => {
-  const job = jobs.get(input.id);
-  if (!job || job.over) return { says: 'It had ended already.' };
-  job.stopped = true;
-  job.cancel();
-  await job.done;
-  return { says: 'Stopped; nothing of it was kept.' };
-});
+export const stopJob = act<{ id: string }>(
+  just({ id }),
+  async (studio, input) => {
+    const job = studio.jobs.get(input.id);
+    if (!job || job.over) return { says: 'It had ended already.' };
+    job.stopped = true;
+    job.cancel();
+    await job.done;
+    return { says: 'Stopped; nothing of it was kept.' };
+  },
+  { long: true, final: true },
+);

@@ -201,6 +201,7 @@ export const layAnew = act<{ id: string; cuts: 'tight' | 'straight' }>(
       );
     });
   },
+  { long: true },
 );
 
 /** What is typed in is laid quickly, in passing; asking to lay anew looks longer. */

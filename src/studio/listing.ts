@@ -1,9 +1,8 @@
-import { inArray, and, eq, sql } from 'drizzle-orm';
 import { listingText, type ListedSize } from '@/core/listing';
 import { bordersOf, sheetOf } from '@/core/layout/sheet';
 import type { Finding } from '@/core/finding';
 import { FINE_PRINT, finePrintFinding } from '@/core/stock/finePrint';
-import { impressions } from '@/store/schema';
+import { freeOf } from '@/store/soundness';
 import { formatCheck, type WorkWhole } from './stations';
 import type { Studio } from './studio';
 
@@ -50,26 +49,7 @@ export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> 
     });
   });
   const edition = editions.find((e) => !e.closedAt) ?? null;
-  const [row] =
-    edition?.kind === 'limited'
-      ? await studio.db
-          .select({ n: sql<number>`count(*)` })
-          .from(impressions)
-          .where(
-            and(
-              eq(impressions.editionId, edition.id),
-              eq(impressions.kind, 'run'),
-              inArray(impressions.state, [
-                'declared',
-                'printed',
-                'inspected',
-                'signed',
-                'certified',
-                'returned',
-              ]),
-            ),
-          )
-      : [];
+  const free = edition ? await freeOf(studio.db, edition.id) : null;
   return {
     finePrint,
     left,
@@ -80,7 +60,9 @@ export async function listingOf(studio: Studio, w: WorkWhole): Promise<Listing> 
       medium: work.medium,
       year: work.year,
       sizes,
-      edition: edition ? { covers: edition.covers, left: row?.n ?? null } : null,
+      edition: edition
+        ? { covers: edition.covers, left: free === null ? null : Math.max(0, free) }
+        : null,
       handlingDays: settings.handlingDays,
       unit: settings.unit,
       currency: settings.currency,

@@ -1,7 +1,15 @@
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
 import { layOnSheet } from '@/core/layout/nup';
-import { allocate, formatLength, formatSize, parseLength, parseMoney, parseSize } from '@/core/measure';
+import {
+  allocate,
+  formatLength,
+  formatSize,
+  parseLength,
+  parseMoney,
+  parseSize,
+  parseWhole,
+} from '@/core/measure';
 import type { Db, Tx } from '@/store/db';
 import { insertRow, rowById } from '@/store/rows';
 import { lots, papers, stockMoves } from '@/store/schema';
@@ -103,10 +111,17 @@ export const receiveLot = act<LotInput>(
   },
 );
 
+/** More sheets than any drawer holds. */
+const MOST_SHEETS = 1_000_000;
+
 function wholeSheets(text: string): number {
-  const n = Number(text.trim().replace(/\s*sheets?$/i, ''));
-  if (!Number.isInteger(n) || n <= 0) throw new InputError('amount', text, 'a whole number of sheets');
-  return n;
+  return parseWhole(
+    text.trim().replace(/sheets?$/i, ''),
+    'amount',
+    1,
+    MOST_SHEETS,
+    'a whole number of sheets',
+  );
 }
 
 /**
@@ -199,9 +214,13 @@ const shownAmount = (lot: Lot, amount: number, unit: 'mm' | 'in') =>
 /** Reads an amount of a lot as it is typed: sheets, or a length. */
 function amountOf(lot: Lot, text: string, unit: 'mm' | 'in', field: string): number {
   if (lot.form === 'roll') return parseLength(text, unit, field);
-  const n = Number(text.trim().replace(/\s*sheets?$/i, ''));
-  if (!Number.isInteger(n) || n < 0) throw new InputError(field, text, 'a whole number of sheets');
-  return n;
+  return parseWhole(
+    text.trim().replace(/sheets?$/i, ''),
+    field,
+    0,
+    MOST_SHEETS,
+    'a whole number of sheets',
+  );
 }
 
 async function move(

@@ -1,5 +1,5 @@
 import { emptyStudio, PAPER } from '../../tests/unit/helpers/house';
-import { beginLayout, addPieces, printLayout } from './layouts';
+import { beginLayout, addPieces, printLayout, queueLayout } from './layouts';
 import { doAct } from './acts';
 import { receiveLot } from './lots';
 import * as machines from './machines';
@@ -149,6 +149,7 @@ describe('a printer and its ink', () => {
     await doAct(studio, done.undo!.act, done.undo!.input);
     expect((await black()).level!.ml).toBe(before);
     // In the queue it is asked of the ink before it starts.
+    await queueLayout(studio, { id: layoutId!, queued: true });
     expect((await black()).queue).toMatchObject({ verdict: 'holds' });
   });
   test('a colour twice, a warranty before the purchase', async () => {

@@ -8,28 +8,43 @@ import type { Master, Work } from '@/store/works';
 import { RefusedError } from '@/core/errors';
 import { act } from './act';
 import { id, just } from './schemas';
+import { notYetRead } from './notYetRead';
 import { noteInJournal, type Studio } from './studio';
 
-const running = new Map<string, { step: string; done: Promise<void> }>();
-
 /** What is being measured of a master now, or null. */
-export const measuringOf = (masterId: string): { step: string } | null => {
-  const r = running.get(masterId);
-  return r ? { step: r.step } : null;
-};
+export function measuringOf(studio: Studio, masterId: string): { step: string } | null {
+  const running = studio.measurings.get(masterId);
+  return running ? { step: running.step } : null;
+}
 
 /** Measures a master beside everything else; asked twice, it is done once. A failure is written down and leaves it unmeasured. */
 export function measuring(studio: Studio, masterId: string): Promise<void> {
-  const already = running.get(masterId);
+  const already = studio.measurings.get(masterId);
   if (already) return already.done;
   const entry = { step: 'waiting', done: Promise.resolve() };
-  running.set(masterId, entry);
+  studio.measurings.set(masterId, entry);
   entry.done = measure(studio, masterId, entry)
-    .catch((error: unknown) => {
-      if (!(error instanceof RefusedError) && !studio.closed) console.error(error);
-    })
-    .finally(() => running.delete(masterId));
+    .catch((error: unknown) => noteFailure(studio, masterId, error))
+    .finally(() => studio.measurings.delete(masterId));
   return entry.done;
+}
+
+async function noteFailure(studio: Studio, masterId: string, error: unknown): Promise<void> {
+  if (studio.closed) return;
+  if (!(error instanceof RefusedError)) console.error(error);
+  const why = error instanceof RefusedError ? error.says : 'The server’s own log has the details.';
+  await studio.store
+    .write(async (tx) => {
+      const master = await findRow(tx, masters, masterId);
+      if (!master) return;
+      await noteInJournal(studio, tx, {
+        act: 'not measured',
+        subject: 'master',
+        subjectId: masterId,
+        says: `${master.fileName} was not measured. ${why}`,
+      });
+    })
+    .catch(() => {});
 }
 
 /** Takes up the measuring that a stop cut off. */
@@ -46,8 +61,9 @@ async function measure(studio: Studio, masterId: string, entry: { step: string }
   if (!master) return;
   const work = await findRow(studio.db, works, master.workId);
   const scratch = await studio.objects.passing();
+  const path = await studio.objects.soundPath(master.sha256, master.fileName);
   const body = await studio.imaging
-    .do('measure', [studio.objects.pathOf(master.sha256), scratch], (step) => {
+    .do('measure', [path, scratch], (step) => {
       entry.step = step;
     })
     .done.finally(() => rm(`${scratch}.v`, { force: true }));
@@ -112,7 +128,7 @@ export async function readingsOf(db: Db, masterId: string): Promise<Readings | n
 export const measureAgain = act<{ id: string }>(just({ id }), async (studio, input) => {
   const master = await findRow(studio.db, masters, input.id);
   if (!master) throw new RefusedError('That master is no longer here.');
-  if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
-  void measuring(studio, input.id);
+  if (master.state !== 'ready') throw new RefusedError(notYetRead(master));
+  studio.store.afterCommit(() => void measuring(studio, input.id));
   return { says: `${master.fileName} is being measured.` };
 });

@@ -5,7 +5,8 @@ import { localDay, parseMoney } from '@/core/measure';
 import { nextOrderState, ORDER_WORDS, type OrderAct } from '@/core/order/states';
 import { shipBy, type Weekday } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
-import { appendToRegister, pickedFor, readyImpressions } from '@/store/editions';
+import { appendToRegister, pickedFor, readyImpressions, type Edition } from '@/store/editions';
+import { freeOf } from '@/store/soundness';
 import { nextOrderNumber, type Order } from '@/store/orders';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import {
@@ -152,7 +153,7 @@ export const placeOrder = act<OrderInput>(
       return {
         says: `Order ${number} leaves by ${promised}.`,
         id: orderId,
-        undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' } },
+        undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' }, label: 'Cancel it' },
       };
     });
   },
@@ -179,8 +180,7 @@ async function addLine(
       l.price,
       `a price: ${work.title} at ${format.name} has none yet`,
     );
-  if (edition.kind === 'limited')
-    await refuseOversold(tx, edition.id, l.quantity, `${field}.quantity`, work.title);
+  await refuseOversold(tx, edition, format.id, l.quantity, `${field}.quantity`, work.title);
   await insertRow(tx, orderLines, {
     id: studio.newId(),
     orderId,
@@ -191,18 +191,26 @@ async function addLine(
   });
 }
 
-/** A run cannot promise more impressions than it still has: those spoken for by open orders count. */
-async function refuseOversold(tx: Tx, editionId: string, wanted: number, field: string, title: string) {
-  const [row] = await tx.all<{ unsold: number; promised: number }>(sql`
-    SELECT (SELECT count(*) FROM impressions WHERE edition_id = ${editionId} AND kind = 'run' AND order_line_id IS NULL
-              AND state IN ('declared', 'printed', 'inspected', 'signed', 'certified', 'returned', 'spoiled')) AS unsold,
-           (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id WHERE l.edition_id = ${editionId} AND o.state = 'new') AS promised`);
-  const free = (row?.unsold ?? 0) - (row?.promised ?? 0);
+/** A run cannot promise more impressions than it still has: those spoken for by open orders count, closed runs have what is left. */
+async function refuseOversold(
+  tx: Tx,
+  edition: Edition,
+  formatId: string,
+  wanted: number,
+  field: string,
+  title: string,
+) {
+  const free =
+    edition.kind === 'limited'
+      ? ((await freeOf(tx, edition.id)) ?? 0)
+      : edition.closedAt
+        ? (await readyImpressions(tx, edition, formatId, wanted)).length
+        : wanted;
   if (wanted > free)
     throw new InputError(
       field,
       wanted,
-      `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised`,
+      `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised${edition.closedAt ? ', and the edition is closed' : ''}`,
     );
 }
 
@@ -234,7 +242,7 @@ export const pickOrder = act<{ id: string }>(just({ id }), (studio, input) =>
       if (ready.length < l.quantity) throw new RefusedError(await shortSentence(tx, l, ready.length));
       for (const i of ready)
         await patchRow(tx, impressions, i.id, { state: 'allocated', orderLineId: l.id, changedAt: at });
-      const labels = ready.map((i) => impressionLabel(i.kind, i.number, edition.size));
+      const labels = ready.map((i) => impressionLabel(i.kind, i.number, edition.size, edition.name));
       await appendToRegister(
         tx,
         ready.map((i, k) => ({
@@ -305,11 +313,8 @@ async function release(studio: Studio, tx: Tx, order: Order) {
   const at = studio.now();
   const who = await studio.who(tx);
   for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
-    await patchRow(tx, impressions, i.id, {
-      state: i.certifiedAt ? 'certified' : i.signedAt ? 'signed' : 'inspected',
-      orderLineId: null,
-      changedAt: at,
-    });
+    const to = i.certifiedAt ? 'certified' : i.signedAt ? 'signed' : 'inspected';
+    await patchRow(tx, impressions, i.id, { state: to, orderLineId: null, changedAt: at });
     await appendToRegister(tx, [
       {
         at,
@@ -317,7 +322,7 @@ async function release(studio: Studio, tx: Tx, order: Order) {
         act: 'released',
         editionId: edition.id,
         impressionId: i.id,
-        body: { order: order.number },
+        body: { order: order.number, to },
       },
     ]);
   }

@@ -33,7 +33,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     id: p.impression.id,
     lineId: p.lineId,
     title: p.title,
-    label: impressionLabel(p.impression.kind, p.impression.number, p.edition.size),
+    label: impressionLabel(p.impression.kind, p.impression.number, p.edition.size, p.edition.name),
     state: p.impression.state,
     format: p.format.name,
     paper: p.paper.name,

@@ -157,6 +157,7 @@ async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held
   const { db } = studio;
   const own = await lotsOnHand(db, [paper.id]);
   if (!own.length) return [];
+  const { timeZone } = await studio.settings();
   const [moves, queued, wanted, supplier] = await Promise.all([
     db
       .select()
@@ -188,7 +189,7 @@ async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held
     const byDay = new Map<string, number>();
     for (const m of mine) {
       sum += m.amount;
-      byDay.set(m.at.slice(0, 10), sum);
+      byDay.set(localDay(m.at, timeZone), sum);
     }
     const promised = queued
       .filter(
@@ -225,7 +226,7 @@ async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held
       : 0;
     const uses = mine
       .filter((m) => m.amount < 0 && m.kind !== 'corrected')
-      .map((m) => ({ day: m.at.slice(0, 10), amount: -m.amount }));
+      .map((m) => ({ day: localDay(m.at, timeZone), amount: -m.amount }));
     return {
       key,
       form,
@@ -297,7 +298,8 @@ export async function paperWhole(studio: Studio, paperId: string) {
   const { db } = studio;
   const paper = await findRow(db, papers, paperId);
   if (!paper) return null;
-  const today = localDay(studio.now(), (await studio.settings()).timeZone);
+  const { timeZone } = await studio.settings();
+  const today = localDay(studio.now(), timeZone);
   const [all, supplierRows, passed, running, moves] = await Promise.all([
     db.select().from(papers).orderBy(asc(papers.name)),
     suppliersAtHand(db),
@@ -351,7 +353,7 @@ export async function paperWhole(studio: Studio, paperId: string) {
       title: p.title,
       format: p.format,
       round: p.proof.round,
-      on: p.proof.judgedAt?.slice(0, 10) ?? '',
+      on: p.proof.judgedAt ? localDay(p.proof.judgedAt, timeZone) : '',
     })),
     moves,
   };

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatWeight, parseWeight } from '@/core/measure';
 import {
@@ -15,6 +15,7 @@ import type { Db, Tx } from '@/store/db';
 import { appendToRegister, pickedFor } from '@/store/editions';
 import { shelf } from '@/store/orders';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
+import { moveSupply } from '@/store/supplies';
 import { impressions, orders, parcels, services, supplies, type ParcelPart } from '@/store/schema';
 import { act } from './act';
 import { parcelOf, stepOf } from './orders';
@@ -30,7 +31,7 @@ export async function packPlanFor(
 ): Promise<{ plan: PackPlan; prints: PackedPrint[] }> {
   const picked = await pickedFor(db, orderId);
   const prints = picked.map(({ impression: i, edition, title, format: f, paper }): PackedPrint => ({
-    name: `${title} ${impressionLabel(i.kind, i.number, edition.size)}`,
+    name: `${title} ${impressionLabel(i.kind, i.number, edition.size, edition.name)}`,
     gsm: paper.gsm,
     mayRoll: paper.mayRoll,
     canvas: paper.base === 'canvas',
@@ -94,7 +95,7 @@ export const unpackParcel = act<{ orderId: string }>(just({ orderId: id }), (stu
     const order = await rowById(tx, orders, input.orderId, 'orderId');
     const state = stepOf(order, 'unpack');
     const parcel = (await parcelOf(tx, order.id))!;
-    if (parcel.sealedAt) await returnSupplies(tx, parcel.parts);
+    if (parcel.sealedAt) await returnSupplies(studio, tx, parcel.parts, order.number);
     await removeRow(tx, parcels, parcel.id);
     await patchRow(tx, orders, order.id, { state, changedAt: studio.now() });
     await noteInJournal(studio, tx, {
@@ -162,7 +163,7 @@ export const sealParcel = act<{ orderId: string; ticked: string[]; reason: strin
         throw new InputError(
           'ticked',
           input.ticked.length,
-          `every print ticked: ${missing.map((p) => `${p.title} ${impressionLabel(p.impression.kind, p.impression.number, p.edition.size)}`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not`,
+          `every print ticked: ${missing.map((p) => `${p.title} ${impressionLabel(p.impression.kind, p.impression.number, p.edition.size, p.edition.name)}`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} not`,
         );
       const finding = parcel.scaleMg === null ? null : compareScale(parcel.expectedMg, parcel.scaleMg);
       const doubt = !finding
@@ -172,7 +173,7 @@ export const sealParcel = act<{ orderId: string; ticked: string[]; reason: strin
           : finding.says;
       if (doubt && !input.reason.trim())
         throw new RefusedError(`${doubt} Give a reason to seal it all the same.`, true);
-      const parts = await takeSupplies(tx, parcel.parts);
+      const parts = await takeSupplies(studio, tx, parcel.parts, order.number);
       const overrideReason = [parcel.overrideReason, input.reason.trim()].filter(Boolean).join('; ');
       await patchRow(tx, parcels, parcel.id, {
         parts,
@@ -195,7 +196,12 @@ export const sealParcel = act<{ orderId: string; ticked: string[]; reason: strin
 );
 
 /** Takes what the parcel uses from the shelf. Where less is there than the plan asked, only that much can have left it. */
-async function takeSupplies(tx: Tx, parts: readonly ParcelPart[]): Promise<ParcelPart[]> {
+async function takeSupplies(
+  studio: Studio,
+  tx: Tx,
+  parts: readonly ParcelPart[],
+  orderNumber: number,
+): Promise<ParcelPart[]> {
   const taken: ParcelPart[] = [];
   for (const p of parts) {
     if (!p.supplyId) {
@@ -204,19 +210,30 @@ async function takeSupplies(tx: Tx, parts: readonly ParcelPart[]): Promise<Parce
     }
     const supply = await rowById(tx, supplies, p.supplyId, 'supplyId');
     const n = Math.min(p.count, supply.onHand);
-    await patchRow(tx, supplies, supply.id, { onHand: supply.onHand - n });
+    await moveSupply(tx, {
+      id: studio.newId(),
+      supplyId: supply.id,
+      at: studio.now(),
+      kind: 'packed',
+      amount: -n,
+      why: `order ${orderNumber}`,
+    });
     taken.push({ ...p, taken: n });
   }
   return taken;
 }
 
-async function returnSupplies(tx: Tx, parts: readonly ParcelPart[]) {
+async function returnSupplies(studio: Studio, tx: Tx, parts: readonly ParcelPart[], orderNumber: number) {
   for (const p of parts) {
-    if (p.supplyId)
-      await tx
-        .update(supplies)
-        .set({ onHand: sql`${supplies.onHand} + ${p.taken ?? p.count}` })
-        .where(eq(supplies.id, p.supplyId));
+    if (!p.supplyId) continue;
+    await moveSupply(tx, {
+      id: studio.newId(),
+      supplyId: p.supplyId,
+      at: studio.now(),
+      kind: 'unpacked',
+      amount: p.taken ?? p.count,
+      why: `order ${orderNumber} unpacked`,
+    });
   }
 }
 

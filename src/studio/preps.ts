@@ -126,7 +126,7 @@ const stepSchema = object(
   {
     kind: { enum: [...STEP_KINDS] },
     says: { type: 'string', maxLength: 400 },
-    figures: { type: 'object' },
+    figures: { type: 'object', additionalProperties: { type: ['number', 'string'] }, maxProperties: 20 },
     by: { enum: ['hand', 'Glassine'] },
     at: typed,
   },

@@ -31,7 +31,9 @@ import { cropAt, insidePlace } from '@/core/layout/crop';
 import { finishSheet } from '@/core/layout/finish';
 import { bordersOf, NO_BORDER, sheetOf } from '@/core/layout/sheet';
 import { PAST_EDGE_UM, type Panel } from '@/core/layout/wrap';
+import { notYetRead } from './notYetRead';
 import { noteInJournal, type Studio } from './studio';
+import { UNDO_DAYS } from './undo';
 
 export type PrintFile = typeof printFiles.$inferSelect;
 export const printFilesOf = (db: Db, workId: string): Promise<PrintFile[]> =>
@@ -89,7 +91,7 @@ export const makePrintFile = act<MakeInput>(
       throw new RefusedError(
         `${work.title} may not be printed${work.mayPrint === 'no' ? '' : ' yet'}: no print file is made of it.`,
       );
-    if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
+    if (master.state !== 'ready') throw new RefusedError(notYetRead(master));
     if (input.prepId) await rowById(studio.db, preps, input.prepId, 'prepId');
     if (input.routeId) await rowById(studio.db, routes, input.routeId, 'routeId');
     const spaces: FileSpace[] = input.space === 'RGB + CMYK pair' ? ['sRGB', 'CMYK'] : [input.space];
@@ -306,12 +308,9 @@ async function makeOne(
   );
   const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
   try {
+    const path = await studio.objects.soundPath(master.sha256, master.fileName);
     await follow((onStep) =>
-      studio.imaging.do(
-        'printFile',
-        [{ master: studio.objects.pathOf(master.sha256), scratch, out, spec }],
-        onStep,
-      ),
+      studio.imaging.do('printFile', [{ master: path, scratch, out, spec }], onStep),
     );
     progress('opening it again');
     const check = await studio.imaging.do('checkPrintFile', [
@@ -459,8 +458,8 @@ export async function bringInPrintFile(
 }
 
 /** Removes a print file; the record of what was done to make it stays in its prep and the journal. */
-export const removePrintFile = act<{ id: string }>(just({ id }), async (studio, input) => {
-  const { row, alone } = await studio.store.write(async (tx) => {
+export const removePrintFile = act<{ id: string }>(just({ id }), (studio, input) =>
+  studio.store.write(async (tx) => {
     const row = await rowById(tx, printFiles, input.id, 'id');
     await removeRow(tx, printFiles, row.id);
     await noteInJournal(studio, tx, {
@@ -470,19 +469,11 @@ export const removePrintFile = act<{ id: string }>(just({ id }), async (studio, 
       says: `Removed ${row.fileName}`,
       before: row,
     });
-    const others = await tx
-      .select({ id: printFiles.id })
-      .from(printFiles)
-      .where(eq(printFiles.sha256, row.sha256 ?? ''));
-    const asMaster = await tx
-      .select({ id: masters.id })
-      .from(masters)
-      .where(eq(masters.sha256, row.sha256 ?? ''));
-    return { row, alone: others.length + asMaster.length === 0 };
-  });
-  if (alone && row.sha256) await studio.objects.remove(row.sha256);
-  return { says: `${row.fileName} is removed; how it was made stays in the journal.` };
-});
+    return {
+      says: `${row.fileName} is removed; how it was made stays in the journal. The file itself is swept away in ${UNDO_DAYS + 1} days, unless something else needs it.`,
+    };
+  }),
+);
 
 export const printFileById = (db: Db, fileId: string) => findRow(db, printFiles, fileId);
 
@@ -513,13 +504,9 @@ export const viewPrintFile = act<{ id: string }>(just({ id }), async (studio, in
   const file = await rowById(studio.db, printFiles, input.id, 'id');
   if (!file.sha256) throw new RefusedError('That print file is no longer here.');
   const job = startJob(studio, async (follow) => {
+    const path = await studio.objects.soundPath(file.sha256!, file.fileName);
     await follow((onStep) =>
-      studio.imaging.derive(
-        studio.objects.pathOf(file.sha256!),
-        studio.objects.derivedDir(file.sha256!),
-        file.fileName,
-        onStep,
-      ),
+      studio.imaging.derive(path, studio.objects.derivedDir(file.sha256!), file.fileName, onStep),
     );
     return { says: `${file.fileName} can be looked into.` };
   });

@@ -163,7 +163,8 @@ export const printQueued = act<{ id: string; advance: boolean; reason: string }>
         says.push(`${p.says} is not in the register: ${error.says}`);
       }
     }
-    return { ...done, says: [done.says, ...says].join(' '), ...(says.length && { undo: undefined }) };
+    // Numbers that came into the register stay there; a layout alone can be taken back.
+    return { ...done, says: [done.says, ...says].join(' '), undo: says.length ? null : undefined };
   },
 );
 

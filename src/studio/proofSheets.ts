@@ -33,6 +33,7 @@ import { currentProfile } from './profiles';
 import { insertProof } from './proofs';
 import { array, id, just, line, object, oneOf, orNull, typed } from './schemas';
 import { cropOf, viewedPixels } from './stations';
+import { notYetRead } from './notYetRead';
 import { noteInJournal, type Studio } from './studio';
 
 const figure = (minimum: number, maximum: number) => ({ type: 'number', minimum, maximum });
@@ -68,7 +69,7 @@ export async function masterFor(studio: Studio, format: Format): Promise<Master>
     );
   const master = await currentMaster(studio.db, format.workId);
   if (!master) throw new RefusedError(`${work.title} has no master yet: bring in a capture first.`);
-  if (master.state !== 'ready') throw new RefusedError(`${master.fileName} is still being read.`);
+  if (master.state !== 'ready') throw new RefusedError(notYetRead(master));
   return master;
 }
 
@@ -116,10 +117,10 @@ export const proposeSnippets = act<Proposing>(
     };
     const found = await studio.imaging.do('regions', [
       {
-        master: studio.objects.pathOf(master.sha256),
+        master: await studio.objects.soundPath(master.sha256, master.fileName),
         crop,
         wanted,
-        profile: profile ? studio.objects.pathOf(profile.sha256) : null,
+        profile: profile ? await studio.objects.soundPath(profile.sha256, profile.fileName) : null,
         untaggedIs: meaningOf(master, input.untaggedIs),
       },
     ]).done;
@@ -129,6 +130,7 @@ export const proposeSnippets = act<Proposing>(
       more: { regions: found, coverage: share },
     };
   },
+  { long: true, final: true },
 );
 
 export type SheetInput = {
@@ -208,7 +210,7 @@ export const makeProofSheet = act<SheetInput>(
         ? `sharpened ${input.sharpen.amount} % ${input.sharpen.radius} px, threshold ${input.sharpen.threshold}`
         : 'not sharpened';
     const caption = [
-      `${work.title}, ${formatSize(image, unit)} · round ${round} · ${studio.now().slice(0, 10)}`,
+      `${work.title}, ${formatSize(image, unit)} · round ${round} · ${await studio.today()}`,
       `${input.ppi} ppi, ${input.kernel}, ${sharp} · ${paper.name} · ${route.name} · ${input.intent}`,
       `adjusted: ${adjust ? sayAdjustment(adjust) : 'not at all'}`,
       `Judge it dry, in the light it will hang in, from ${formatLength(distance, unit)}.`,
@@ -232,12 +234,13 @@ export const makeProofSheet = act<SheetInput>(
     const job = startJob(studio, async (follow) => {
       const [out, scratch] = [await studio.objects.passing(), await studio.objects.passing()];
       try {
+        const path = await studio.objects.soundPath(master.sha256, master.fileName);
         await follow((onStep) =>
           studio.imaging.do(
             'proofSheet',
             [
               {
-                master: studio.objects.pathOf(master.sha256),
+                master: path,
                 scratch,
                 out,
                 plan,

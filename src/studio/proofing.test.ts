@@ -23,6 +23,7 @@ import { clientPage } from './clientPage';
 import { openEdition, printImpressions } from './editions';
 import { passedFormulas, useAgain } from './formulas';
 import { dueForReference, inspectPrint, toInspect } from './inspections';
+import { doAct } from './acts';
 import { jobEnd } from './jobs';
 import { beginLayout, printLayout, unprintLayout } from './layouts';
 import { receiveLot } from './lots';
@@ -44,7 +45,6 @@ import {
   lotWarning,
   proofStates,
   sendToClient,
-  setClient,
   staleness,
 } from './proofs';
 import {
@@ -65,12 +65,15 @@ beforeAll(async () => {
   f = await furnished({ now: () => day.at });
 });
 const ended = async (started: { more?: Record<string, unknown> }) => {
-  const over = await jobEnd(started.more!.job as string);
+  const over = await jobEnd(f.studio, started.more!.job as string);
   if (!over.ok) throw new Error(over.says);
   return over;
 };
 const received = (bytes: Uint8Array, name: string) =>
-  f.studio.objects.receive(Readable.from([bytes]), name, MOST_PROFILE_BYTES, () => true);
+  f.studio.objects.receive(Readable.from([bytes]), name, {
+    limit: MOST_PROFILE_BYTES,
+    known: () => true,
+  });
 const bringIn = async (
   bytes: Uint8Array,
   name: string,
@@ -158,7 +161,7 @@ describe('profiles', () => {
     );
     const back = await putAwayProfile(f.studio, { id: p3.id, away: true });
     expect((await currentProfile(f.studio.db, { paperId: f.paperId }))!.fileName).toBe('lab.icc');
-    expect(back.undo).toEqual({ act: 'putAwayProfile', input: { id: p3.id, away: false } });
+    expect(back.undo).toMatchObject({ act: 'undo' });
   });
 });
 
@@ -367,7 +370,7 @@ describe('a round from its sheet to its reference', () => {
       answer: 'accepted',
       words: 'Soft from near, I know.',
     });
-    await setClient(f.studio, answered.undo!.input as never);
+    await doAct(f.studio, answered.undo!.act, answered.undo!.input);
     expect((await newest()).client).toMatchObject({ answer: 'waiting' });
     const { html, name } = await clientPage(f.studio, p.id);
     expect(name).toBe('proof_night-ferry_round-3.html');
@@ -507,7 +510,7 @@ describe('a round from its sheet to its reference', () => {
     const used = await useAgain(f.studio, { proofId: line!.proofId, workId: f.workId });
     expect(used).toMatchObject({
       more: { href: `/works/${f.workId}/proofs/sheet?from=${line!.proofId}&format=${f.formatId}` },
-      undo: { act: 'removePrep' },
+      undo: { act: 'undo' },
     });
   });
 

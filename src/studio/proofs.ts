@@ -17,7 +17,7 @@ import {
 } from '@/core/proof/states';
 import { judgedDistanceOf } from '@/core/resolution';
 import type { Db, Tx } from '@/store/db';
-import { nextRound, type proofsOf, type Proof } from '@/store/proofs';
+import { nextRound, printsFromProof, type proofsOf, type Proof } from '@/store/proofs';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import {
   formats,
@@ -172,6 +172,7 @@ export const takeBackProof = act<{ id: string }>(just({ id }), (studio, input) =
   studio.store.write(async (tx) => {
     const proof = await rowById(tx, proofs, input.id, 'id');
     if (proof.judgedAt) throw new RefusedError('A proof that has been judged stays on record.');
+    await refuseIfUsed(tx, proof);
     await removeRow(tx, proofs, input.id);
     await noteInJournal(studio, tx, {
       act: 'took back',
@@ -183,6 +184,15 @@ export const takeBackProof = act<{ id: string }>(just({ id }), (studio, input) =
     return { says: `Round ${proof.round} is taken back.` };
   }),
 );
+
+/** Prints were held against it: what it was accepted as is part of what they are. */
+async function refuseIfUsed(tx: Tx, proof: Proof): Promise<void> {
+  const prints = await printsFromProof(tx, proof.id);
+  if (prints)
+    throw new RefusedError(
+      `${prints === 1 ? 'A print was' : `${prints} prints were`} made from round ${proof.round}: its judgement stays. Ask for a new round instead.`,
+    );
+}
 
 /** The proof has come: from now it dries. */
 export const proofMade = act<{ id: string }>(just({ id }), (studio, input) =>
@@ -292,6 +302,7 @@ export const judgeAgain = act<{ id: string }>(just({ id }), (studio, input) =>
   studio.store.write(async (tx) => {
     const proof = await rowById(tx, proofs, input.id, 'id');
     if (!proof.judgedAt) throw new RefusedError('This proof has not been judged.');
+    await refuseIfUsed(tx, proof);
     await patchRow(tx, proofs, input.id, {
       state: 'made',
       judgedAt: null,

@@ -1,128 +1,171 @@
-import { eq } from 'drizzle-orm';
 import { RefusedError } from '@/core/errors';
-import type { Tx } from '@/store/db';
-import { findRow, patchRow, removeRow } from '@/store/rows';
-import { editions, formats, intakes, journal, masters, proofs, works } from '@/store/schema';
-import { mastersOf, sameFile, stillReading } from '@/store/works';
+import { ReaderEnded } from '@/imaging/pool';
+import { allNamings } from '@/store/hashes';
+import { masterByHash, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
+import { forgetActsBefore } from '@/store/acts';
+import { receivingIntakes } from '@/store/works';
+import { removeRow } from '@/store/rows';
+import { intakes } from '@/store/schema';
 import { measuring, resumeMeasuring } from './measureMaster';
-import { noteInJournal, type Studio } from './studio';
+import { noteInJournal, type Running, type Studio } from './studio';
+import { UNDO_DAYS } from './undo';
 
 export type ReadingState = { step: string; startedAt: number; megapixels: number };
 
-type Running = ReadingState & { cancel: () => void; done: Promise<void> };
-const running = new Map<string, Running>();
-/** Megapixels to the second of the last reading, to say how long the next may take. */
-let pace = 15;
+/** Megapixels to the second, to say how long a reading takes before one has been timed. */
+const FIRST_PACE = 15;
+/** A file that nothing names any more is kept as long as an act that let go of it can be taken back, and a day. */
+const UNNAMED_DAYS = UNDO_DAYS + 1;
 
-/** What is being done to a master now, and about how many seconds are left; null when nothing is. */
-export function readingOf(masterId: string): (ReadingState & { secondsLeft: number }) | null {
-  const r = running.get(masterId);
-  if (!r) return null;
-  return {
-    step: r.step,
-    startedAt: r.startedAt,
-    megapixels: r.megapixels,
-    secondsLeft: Math.max(1, Math.round(r.megapixels / pace - (Date.now() - r.startedAt) / 1_000)),
-  };
+/** What is being done to a file now, and about how many seconds are left; null when nothing is. */
+export function readingOf(
+  studio: Studio,
+  sha256: string,
+): (ReadingState & { secondsLeft: number }) | null {
+  const running = studio.readings.get(sha256);
+  if (!running) return null;
+  const { step, startedAt, megapixels } = running;
+  const secondsLeft = Math.max(1, Math.round(megapixels / FIRST_PACE - (Date.now() - startedAt) / 1_000));
+  return { step, startedAt, megapixels, secondsLeft };
 }
 
-/** Stops the reading of a master; the file goes with it. */
-export async function stopReading(masterId: string): Promise<void> {
-  const r = running.get(masterId);
-  r?.cancel();
-  await r?.done;
+/** Stops the reading of a file, and waits until it has stopped. */
+export async function stopReading(studio: Studio, sha256: string): Promise<void> {
+  const running = studio.readings.get(sha256);
+  if (!running) return;
+  running.stopped = true;
+  running.cancel();
+  await running.done;
 }
 
-/** Begins to read a master beside everything else; asked twice, it is read once. */
+/**
+ * Reads a file beside everything else: makes what the interface shows of it. However many masters share the file, and however
+ * often it is asked, it is read once. Nothing is ever removed here: what fails is written down with its cause.
+ */
 export function reading(studio: Studio, masterId: string): Promise<void> {
-  const already = running.get(masterId);
+  return masterByHash(studio.db, masterId).then((master) =>
+    master ? readingOfFile(studio, master.sha256) : undefined,
+  );
+}
+
+export function readingOfFile(studio: Studio, sha256: string): Promise<void> {
+  const already = studio.readings.get(sha256);
   if (already) return already.done;
-  const entry: Running = {
+  const running: Running = {
     step: 'waiting',
     startedAt: Date.now(),
     megapixels: 0,
+    stopped: false,
     cancel: () => {},
     done: Promise.resolve(),
   };
-  running.set(masterId, entry);
-  entry.done = read(studio, masterId, entry).finally(() => running.delete(masterId));
-  return entry.done;
+  studio.readings.set(sha256, running);
+  running.done = read(studio, sha256, running).finally(() => studio.readings.delete(sha256));
+  return running.done;
 }
 
-/** Takes up again what a stop left in the middle, and clears away what never came in whole. */
-export async function resumeIntakes(studio: Studio): Promise<void> {
+async function read(studio: Studio, sha256: string, running: Running): Promise<void> {
+  const masters = await mastersByHash(studio.db, sha256);
+  const [first] = masters;
+  if (!first) return;
+  running.megapixels = (first.widthPx * first.heightPx) / 1e6;
+  try {
+    if (!(await studio.objects.hasDerived(sha256)))
+      await deriveFrom(studio, sha256, first.fileName, running);
+  } catch (error) {
+    if (studio.closed) return;
+    await over(studio, sha256, whyNot(error, first.fileName));
+    return;
+  }
+  if (studio.closed) return;
+  await over(studio, sha256, '');
+  for (const { id } of await mastersByHash(studio.db, sha256)) void measuring(studio, id);
+}
+
+async function deriveFrom(
+  studio: Studio,
+  sha256: string,
+  fileName: string,
+  running: Running,
+): Promise<void> {
+  const path = await studio.objects.soundPath(sha256, fileName);
+  if (running.stopped) throw new RefusedError('Stopped before the picture was read.');
+  const into = studio.objects.derivedDir(sha256);
+  const task = studio.imaging.derive(path, into, fileName, (step) => {
+    running.step = step;
+  });
+  running.cancel = task.cancel;
+  await task.done;
+}
+
+/** The true cause, for the person: the file, the reader or the disk. */
+function whyNot(error: unknown, fileName: string): string {
+  if (error instanceof RefusedError) return (error as ReaderEnded).says;
+  console.error(error);
+  return `“${fileName}” could not be read, and not through a fault of its own. The server’s own log has the details.`;
+}
+
+/** Writes down how a reading ended for every master of the file. */
+async function over(studio: Studio, sha256: string, trouble: string): Promise<void> {
+  await studio.store.write(async (tx) => {
+    for (const master of await setReadingOver(tx, sha256, trouble)) {
+      if (trouble)
+        await noteInJournal(studio, tx, {
+          act: 'not read',
+          subject: 'master',
+          subjectId: master.id,
+          says: `${master.fileName} was not read. ${trouble}`,
+        });
+    }
+  });
+}
+
+/** Makes what is missing of a file that was read before, when somebody asks for it. */
+export async function deriveAgain(studio: Studio, sha256: string): Promise<boolean> {
+  if (!(await mastersByHash(studio.db, sha256)).some((m) => m.state === 'ready')) return false;
+  await readingOfFile(studio, sha256);
+  return studio.objects.hasDerived(sha256);
+}
+
+/**
+ * At the start of the one server of a folder: clears away what never came in whole, sweeps files that nothing names, takes up
+ * unfinished readings. What was answered is never removed here.
+ *
+ * @returns the hashes of the files that were swept away
+ */
+export async function resumeIntakes(studio: Studio): Promise<string[]> {
   await studio.objects.sweep();
-  const left = await studio.db.select().from(intakes).where(eq(intakes.state, 'receiving'));
-  for (const intake of left) {
-    if (intake.sha256 && (await sameFile(studio.db, intake.sha256)).length === 0)
-      await studio.objects.remove(intake.sha256);
+  for (const intake of await receivingIntakes(studio.db)) {
     await studio.store.write((tx) => removeRow(tx, intakes, intake.id));
   }
-  for (const master of await stillReading(studio.db)) void reading(studio, master.id);
+  const swept = await sweepUnnamed(studio);
+  const forgetBefore = new Date(Date.parse(studio.now()) - 90 * 86_400_000).toISOString();
+  await studio.store.write((tx) => forgetActsBefore(tx, forgetBefore));
+  for (const sha256 of await stillReading(studio.db)) void readingOfFile(studio, sha256);
   void resumeMeasuring(studio);
+  return swept;
 }
 
-async function read(studio: Studio, masterId: string, entry: Running): Promise<void> {
-  const master = await findRow(studio.db, masters, masterId);
-  if (!master || master.state === 'ready') return;
-  entry.megapixels = (master.widthPx * master.heightPx) / 1e6;
-  const { objects, imaging } = studio;
-  const task = imaging.derive(
-    objects.pathOf(master.sha256),
-    objects.derivedDir(master.sha256),
-    master.fileName,
-    (step) => {
-      entry.step = step;
-    },
-  );
-  entry.cancel = task.cancel;
-  try {
-    await task.done;
-  } catch (error) {
-    await refuse(
-      studio,
-      masterId,
-      error instanceof RefusedError ? error.says : `“${master.fileName}” could not be read.`,
+/** Removes files that nothing has named for longer than anything can be taken back, and lists them in the journal. */
+async function sweepUnnamed(studio: Studio): Promise<string[]> {
+  const named = new Set((await allNamings(studio.db)).map((n) => n.sha256));
+  const swept: string[] = [];
+  const youngest = Date.now() - UNNAMED_DAYS * 86_400_000;
+  for await (const sha256 of studio.objects.all()) {
+    if (named.has(sha256) || !/^[0-9a-f]{64}$/.test(sha256)) continue;
+    if ((await studio.objects.keptSince(sha256)) > youngest) continue;
+    await studio.objects.remove(sha256);
+    swept.push(sha256);
+  }
+  if (swept.length)
+    await studio.store.write((tx) =>
+      noteInJournal(studio, tx, {
+        act: 'swept',
+        subject: 'studio',
+        subjectId: 'files',
+        says: `Swept away ${swept.length === 1 ? 'a file' : `${swept.length} files`} that nothing has named for ${UNNAMED_DAYS} days`,
+        after: swept,
+      }),
     );
-    return;
-  }
-  pace = Math.max(1, entry.megapixels / ((Date.now() - entry.startedAt) / 1_000));
-  await studio.store.write(async (tx) => {
-    await patchRow(tx, masters, masterId, { state: 'ready' });
-    await tx.update(intakes).set({ state: 'in' }).where(eq(intakes.masterId, masterId));
-  });
-  void measuring(studio, masterId);
-}
-
-/** Takes a master out again that could not be read; the sentence why stays until somebody has seen it. */
-async function refuse(studio: Studio, masterId: string, says: string): Promise<void> {
-  const sha256 = await studio.store.write(async (tx) => {
-    const master = await findRow(tx, masters, masterId);
-    if (!master) return null;
-    await tx
-      .update(intakes)
-      .set({ state: 'refused', says, workId: null, masterId: null })
-      .where(eq(intakes.masterId, masterId));
-    await removeRow(tx, masters, masterId);
-    const [next] = await mastersOf(tx, master.workId);
-    if (next) await patchRow(tx, masters, next.id, { current: true });
-    else await removeUntouched(tx, master.workId);
-    await noteInJournal(studio, tx, { act: 'refused', subject: 'master', subjectId: masterId, says });
-    return master.sha256;
-  });
-  if (sha256 && (await sameFile(studio.db, sha256)).length === 0) await studio.objects.remove(sha256);
-}
-
-/** A work that came into being with the file, and has nothing else to it yet, goes with the file. */
-async function removeUntouched(tx: Tx, workId: string) {
-  const work = await findRow(tx, works, workId);
-  if (!work || work.medium || work.owner) return;
-  const lines = await tx.select({ act: journal.act }).from(journal).where(eq(journal.subjectId, workId));
-  if (!lines.some((l) => l.act === 'recorded with file') || lines.some((l) => l.act === 'changed'))
-    return;
-  for (const table of [formats, proofs, editions] as const) {
-    if ((await tx.select({ id: table.id }).from(table).where(eq(table.workId, workId)).limit(1)).length)
-      return;
-  }
-  await removeRow(tx, works, workId);
+  return swept;
 }

@@ -53,7 +53,7 @@ const schema = just(
 export const recordWork = act<WorkInput>(schema, async (studio, input) => {
   const settings = await studio.settings();
   const size = input.size.trim() ? parseSize(input.size, settings.unit, 'size') : null;
-  if (input.drySince && input.drySince > studio.now().slice(0, 10))
+  if (input.drySince && input.drySince > (await studio.today()))
     throw new InputError('drySince', input.drySince, 'a day that is not in the future');
   const row = {
     title: input.title.trim(),

@@ -9,7 +9,8 @@ export const name = { type: 'string', minLength: 1, maxLength: 200, pattern: '\\
 export const prose = { type: 'string', maxLength: 5_000 };
 export const typed = { type: 'string', maxLength: 60 };
 export const flag = { type: 'boolean' };
-export const day = { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' };
+/** A day that is in the calendar: 2026-02-31 is none. */
+export const day = { type: 'string', format: 'day' };
 export const count = (least: number, most: number) => ({
   type: 'integer',
   minimum: least,

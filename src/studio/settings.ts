@@ -3,7 +3,8 @@ import { USUAL_SCREEN, type Screen } from '@/core/colour/screen';
 import { USUAL_LIMITS, type Limits } from '@/core/proof/compare';
 import { isTimeZone, localDay, parseLength, parseSize } from '@/core/measure';
 import { dayNumber } from '@/core/parcel/shipBy';
-import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
+import { readSchool } from '@/core/calc/resolution';
+import { checkSchool, FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import { patchRow } from '@/store/rows';
 import { studio as studioTable } from '@/store/schema';
 import { act } from './act';
@@ -69,6 +70,7 @@ export const changeSettings = act<SettingsInput>(
     const holidays = input.holidays.split(/[\s,;]+/).filter(Boolean);
     holidays.forEach((h) => dayNumber(h, 'holidays'));
     const { address, border, ownSizes, ...rest } = input;
+    const school = checkSchool(readSchool(input.school));
     const own = ownSizes
       ?.split(/[\n;]+/)
       .map((l) => l.trim())
@@ -87,6 +89,7 @@ export const changeSettings = act<SettingsInput>(
       );
     const row = {
       ...rest,
+      school,
       ...(own && { ownSizes: own }),
       holidays,
       address: address

@@ -30,14 +30,16 @@ export const countGamut = act<{
     const untaggedIs = meaningOf(master, input.untaggedIs);
     const job = startJob(studio, async (follow) => {
       const scratch = await studio.objects.passing();
+      const path = await studio.objects.soundPath(master.sha256, master.fileName);
+      const profilePath = await studio.objects.soundPath(profile.sha256, profile.fileName);
       const { statistics, advice } = await follow((onStep) =>
         studio.imaging.do(
           'gamut',
           [
             {
-              master: studio.objects.pathOf(master.sha256),
+              master: path,
               scratch,
-              profile: studio.objects.pathOf(profile.sha256),
+              profile: profilePath,
               untaggedIs,
             },
           ],

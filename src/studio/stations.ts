@@ -3,7 +3,14 @@ import { eq } from 'drizzle-orm';
 import { DETAIL_WARNS } from '@/core/capture/readings';
 import type { Mark } from '@/core/finding';
 import { cropAt, insidePlace, type Crop } from '@/core/layout/crop';
-import { checkResolution, countVerdicts, ladder, type Pixels, type School } from '@/core/resolution';
+import {
+  checkResolution,
+  countVerdicts,
+  ladder,
+  soundSchool,
+  type Pixels,
+  type School,
+} from '@/core/resolution';
 import { editionsOf, stateCounts, type Edition } from '@/store/editions';
 import { proofsOf } from '@/store/proofs';
 import { findRow } from '@/store/rows';
@@ -46,7 +53,7 @@ export const workWhole = cache(async (studio: Studio, workId: string) => {
     movesOf(db, workId),
   ]);
   const current = masters.find((m) => m.current) ?? null;
-  const school: School = work.school ?? settings.school;
+  const school = soundSchool(work.school, settings.school);
   const families = work.families ?? settings.families;
   const counts = new Map<string, Record<string, number>>();
   for (const e of editions) counts.set(e.id, await stateCounts(db, e.id));
@@ -100,6 +107,8 @@ function captureFinding(m: Master | null, count: number): StationFinding {
   const station = 'capture' as const;
   if (!m) return { station, mark: 'none', says: 'No file yet' };
   if (m.state === 'reading') return { station, mark: 'none', says: `${m.fileName} is being read` };
+  if (m.state === 'not read')
+    return { station, mark: 'fails', says: `${m.fileName} is kept but could not be read` };
   const others = count > 1 ? `; ${count} masters` : '';
   const what = `${m.widthPx} × ${m.heightPx} px, ${m.bits} bit`;
   const detail = m.detailShare === null ? '' : `, detail ${Math.round(100 * m.detailShare)} %`;

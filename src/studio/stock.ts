@@ -3,6 +3,7 @@ import { InputError, RefusedError } from '@/core/errors';
 import { parseMoney, parseSize, parseWeight, parseLength } from '@/core/measure';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { papers, routes, services, supplies } from '@/store/schema';
+import { moveSupply } from '@/store/supplies';
 import { act } from './act';
 import { count, day, flag, id, just, line, name, oneOf, prose, typed } from './schemas';
 import { noteInJournal, type Studio } from './studio';
@@ -192,9 +193,32 @@ export const recordSupply = act<SupplyInput>(
       weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'),
       priceMinor: price.trim() ? parseMoney(price, currency, 'price') : 0,
     };
-    return keep(studio, supplies, given, row, 'supply');
+    return keepSupply(studio, given, row);
   },
+  // A count typed into the form must not pass over what another window took from the shelf meanwhile.
+  { setsAll: true },
 );
+
+/** What is known of a supply is set; its count only moves. */
+function keepSupply(
+  studio: Studio,
+  given: string | undefined,
+  { onHand, ...row }: Record<string, unknown> & { name: string; onHand: number },
+) {
+  return studio.store.write(async (tx) => {
+    const before = given ? await rowById(tx, supplies, given, 'id') : undefined;
+    const done = await keep(studio, supplies, given, before ? row : { ...row, onHand: 0 }, 'supply');
+    await moveSupply(tx, {
+      id: studio.newId(),
+      supplyId: done.id,
+      at: studio.now(),
+      kind: 'counted',
+      amount: onHand - (before?.onHand ?? 0),
+      why: before ? 'counted anew' : 'first count',
+    });
+    return done;
+  });
+}
 
 type ServiceInput = {
   id?: string;
@@ -249,7 +273,14 @@ export const useSupply = act<{ id: string; count: number; why: string }>(
         throw new RefusedError(
           `${supply.onHand} of ${supply.name} are on hand, not ${input.count}: count them under Packing shelf.`,
         );
-      await patchRow(tx, supplies, supply.id, { onHand: supply.onHand - input.count });
+      await moveSupply(tx, {
+        id: studio.newId(),
+        supplyId: supply.id,
+        at: studio.now(),
+        kind: 'used',
+        amount: -input.count,
+        why: input.why,
+      });
       await noteInJournal(studio, tx, {
         act: 'used',
         subject: 'supply',
@@ -260,7 +291,6 @@ export const useSupply = act<{ id: string; count: number; why: string }>(
       });
       return {
         says: `${supply.name}: ${supply.onHand - input.count} left${supply.onHand - input.count <= supply.reorderAt ? ', to be ordered' : ''}.`,
-        undo: { act: 'putSupplyBack', input: { id: supply.id, count: input.count } },
       };
     }),
 );
@@ -270,7 +300,14 @@ export const putSupplyBack = act<{ id: string; count: number }>(
   (studio, input) =>
     studio.store.write(async (tx) => {
       const supply = await rowById(tx, supplies, input.id, 'id');
-      await patchRow(tx, supplies, supply.id, { onHand: supply.onHand + input.count });
+      await moveSupply(tx, {
+        id: studio.newId(),
+        supplyId: supply.id,
+        at: studio.now(),
+        kind: 'received',
+        amount: input.count,
+        why: 'put back',
+      });
       await noteInJournal(studio, tx, {
         act: 'put back',
         subject: 'supply',

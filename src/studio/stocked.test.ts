@@ -1,3 +1,4 @@
+import { doAct } from './acts';
 import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
 import { lots as lotsTable, stockMoves } from '@/store/schema';
@@ -48,8 +49,7 @@ describe('what is done to a lot', () => {
     });
     const done = await spoilLot(studio, { id, amount: '2', why: 'head strike' });
     expect((await on(id)).onHand).toBe(1);
-    const { undo } = done;
-    await countLot(studio, undo!.input as Parameters<typeof countLot>[1]);
+    await doAct(studio, done.undo!.act, done.undo!.input);
     expect((await on(id)).onHand).toBe(3);
   });
   test('two A3+ cut into four A5 each, with an offcut: the cost goes with the area, to the cent', async () => {

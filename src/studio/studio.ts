@@ -1,13 +1,18 @@
 import { monotonicFactory } from 'ulid';
-import { eq } from 'drizzle-orm';
+import { localDay } from '@/core/measure';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
 import { Store, type Db, type Tx } from '@/store/db';
+import { lastTimes } from '@/store/journal';
 import { insertRow } from '@/store/rows';
-import { journal, studio as studioTable } from '@/store/schema';
+import { journal } from '@/store/schema';
+import { firstSettingsUnlessThere, settingsRow, type Settings } from '@/store/settings';
+import type { ActAnswer } from './act';
 import { FIRST_SETTINGS } from './firstSettings';
+import type { Job } from './jobs';
+import type { WholeCheck } from './wholeCheck';
 
-export type Settings = typeof studioTable.$inferSelect;
+export type { Settings } from '@/store/settings';
 
 export type StudioOptions = {
   dataDir: string;
@@ -17,11 +22,36 @@ export type StudioOptions = {
   who?: string;
 };
 
+/** Something that goes on beside the pages: at what step it is, and how to stop it. */
+export type Running = {
+  step: string;
+  startedAt: number;
+  megapixels: number;
+  stopped: boolean;
+  cancel: () => void;
+  done: Promise<void>;
+};
+
 /** Everything an act needs: the records, the pictures, the clock and who is at work. */
 export class Studio {
   private readonly ulid = monotonicFactory();
+  private lastIdTime = 0;
+  private readonly pool = new ImagingPool();
   readonly objects: ObjectStore;
-  readonly imaging = new ImagingPool();
+
+  /** Acts at work now, by their key. */
+  readonly actsRunning = new Map<string, Promise<ActAnswer>>();
+  /** Readings by the file's hash: two works may share a file, and it is read once. */
+  readonly readings = new Map<string, Running>();
+  /** Measurings by master. */
+  readonly measurings = new Map<string, { step: string; done: Promise<void> }>();
+  readonly jobs = new Map<string, Job>();
+  /** Files on their way in by hash: the same file twice at once is kept once. */
+  readonly arriving = new Map<string, Promise<unknown>>();
+  /** The last look over the whole studio, as long as the server runs. */
+  lastCheck: WholeCheck | null = null;
+  /** Set while closing: what runs beside then ends without a word. */
+  closed = false;
 
   private constructor(
     readonly store: Store,
@@ -33,43 +63,50 @@ export class Studio {
   static async open(options: StudioOptions): Promise<Studio> {
     const store = await Store.open(options.dataDir, options.remote);
     const studio = new Studio(store, options);
-    await store.write(async (tx) => {
-      const [row] = await tx.select({ id: studioTable.id }).from(studioTable).limit(1);
-      if (!row) await insertRow(tx, studioTable, FIRST_SETTINGS);
-    });
+    await store.write((tx) => firstSettingsUnlessThere(tx, FIRST_SETTINGS));
+    // Ids of one millisecond sort by chance across two processes: ours begin in the next.
+    studio.lastIdTime = (await lastTimes(store.db)).ids + 1;
     return studio;
   }
 
   get db() {
     return this.store.db;
   }
+
+  /** Workers that read pictures. An act that waits for one must not hold the database meanwhile. */
+  get imaging(): ImagingPool {
+    if (this.store.openTx)
+      throw new Error('a worker was asked inside a transaction: nobody else could write meanwhile');
+    return this.pool;
+  }
+
   now(): string {
     return this.options.now?.() ?? new Date().toISOString();
   }
-  newId(): string {
-    return this.ulid(Date.parse(this.now()));
+
+  /** The calendar day it is in the studio. */
+  async today(): Promise<string> {
+    return localDay(this.now(), (await this.settings()).timeZone);
   }
 
-  async settings(db: Db = this.db): Promise<Settings> {
-    const [row] = await db
-      .select()
-      .from(studioTable)
-      .where(eq(studioTable.id, FIRST_SETTINGS.id))
-      .limit(1);
-    return row!;
+  /** Ids sort by when they were made, also when the clock was put back since. */
+  newId(): string {
+    this.lastIdTime = Math.max(this.lastIdTime, Date.parse(this.now()));
+    return this.ulid(this.lastIdTime);
+  }
+
+  settings(db: Db = this.db): Promise<Settings> {
+    return settingsRow(db, FIRST_SETTINGS.id);
   }
 
   async who(db: Db = this.db): Promise<string> {
     return this.options.who ?? ((await this.settings(db)).artist || 'the studio');
   }
 
-  /** Set while closing: what runs beside then ends without a word. */
-  closed = false;
-
   async close(): Promise<void> {
     this.closed = true;
-    await this.imaging.end();
-    this.store.close();
+    await this.pool.end();
+    await this.store.close();
   }
 }
 

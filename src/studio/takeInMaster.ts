@@ -2,23 +2,37 @@ import { eq } from 'drizzle-orm';
 import { RefusedError } from '@/core/errors';
 import type { FileFacts } from '@/imaging/facts';
 import type { Received } from '@/imaging/objects';
-import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
+import type { Tx } from '@/store/db';
+import { namingsOf } from '@/store/hashes';
+import { dropReceiving, setReadingAgain } from '@/store/masters';
+import { insertRow, patchRow, rowById } from '@/store/rows';
 import { intakes, masters, works, type WorkKind } from '@/store/schema';
 import { sameFile } from '@/store/works';
-import { reading } from './readMaster';
+import { aboutFile } from './keptFiles';
+import { readingOfFile } from './readMaster';
 import { noteInJournal, type Studio } from './studio';
 
 export type IntakeResult = {
   says: string;
   workId: string;
   masterId: string;
+  sha256: string;
   /** The same bytes were here already: nothing was added. */
   known: boolean;
 };
 
+export type Given = {
+  fileName: string;
+  workId: string | null;
+  /** How many bytes the sender said would come. */
+  announced?: number | null;
+  /** Set when the sender stops: what is not recorded by then is not kept. */
+  signal?: AbortSignal;
+};
+
 /**
  * Takes one file in: streamed to disk under its hash, its facts read, recorded as a master of a work (a new one when none
- * is named), and its reading begun. Whatever stops it on the way, nothing stays behind.
+ * is named), and its reading begun. Whatever stops it before it is recorded, nothing stays behind; once recorded it stays.
  *
  * @param stream the file's bytes as they arrive
  * @throws RefusedError with a sentence when it is not taken in
@@ -26,7 +40,7 @@ export type IntakeResult = {
 export async function takeInMaster(
   studio: Studio,
   stream: AsyncIterable<Uint8Array>,
-  given: { fileName: string; workId: string | null },
+  given: Given,
 ): Promise<IntakeResult> {
   const { fileName, workId } = given;
   if (workId) await rowById(studio.db, works, workId, 'work');
@@ -42,67 +56,72 @@ export async function takeInMaster(
   );
   let received: Received | null = null;
   try {
-    received = await studio.objects.receive(stream, fileName);
-    const twin = (await sameFile(studio.db, received.sha256)).find((m) => !workId || m.workId === workId);
-    if (twin) {
-      await studio.objects.drop(received);
-      await studio.store.write((tx) => removeRow(tx, intakes, intakeId));
-      return {
-        says: `This file is already here, as a master of ${twin.title}. Nothing was added.`,
-        workId: twin.workId,
-        masterId: twin.masterId,
-        known: true,
-      };
-    }
+    received = await studio.objects.receive(stream, fileName, { announced: given.announced });
     const facts = await studio.imaging.facts(received.path, fileName).done;
-    // From here a stop in the middle finds the hash and knows what to clear away.
-    await studio.store.write((tx) => patchRow(tx, intakes, intakeId, { sha256: received!.sha256 }));
-    await studio.objects.keep(received);
-    const result = await record(studio, intakeId, received, facts, given);
-    reading(studio, result.masterId);
-    return result;
-  } catch (error) {
-    if (received) await dropUnlessUsed(studio, received);
-    await studio.store.write((tx) => removeRow(tx, intakes, intakeId));
-    throw error;
+    const arrived = received;
+    return await aboutFile(studio, arrived.sha256, () =>
+      keepArrived(studio, intakeId, arrived, facts, given),
+    );
+  } finally {
+    if (received) await studio.objects.drop(received);
+    await studio.store.write((tx) => dropReceiving(tx, intakeId));
   }
 }
 
-async function dropUnlessUsed(studio: Studio, received: Received) {
-  await studio.objects.drop(received);
-  if ((await sameFile(studio.db, received.sha256)).length === 0)
-    await studio.objects.remove(received.sha256);
+/** Keeps the file and writes down what names it; the same file of the same work is known, and mends a damaged one. */
+async function keepArrived(
+  studio: Studio,
+  intakeId: string,
+  received: Received,
+  facts: FileFacts,
+  given: Given,
+): Promise<IntakeResult> {
+  refuseIfStopped(given);
+  const { sha256 } = received;
+  const { healed } = await studio.objects.keep(received);
+  const result = await record(studio, intakeId, received, facts, given).catch(async (error: unknown) => {
+    if (!(await namingsOf(studio.db, sha256)).length) await studio.objects.remove(sha256);
+    throw error;
+  });
+  if (result.isNew) void readingOfFile(studio, sha256);
+  else if (healed) await readHealed(studio, sha256);
+  const says = healed
+    ? `${result.says} The file that was kept here had been damaged on the disk; this copy has mended it.`
+    : result.says;
+  return { says, workId: result.workId, masterId: result.masterId, sha256, known: !result.isNew };
 }
+
+/** A mended file is read again where it had not been, and measured again. */
+async function readHealed(studio: Studio, sha256: string): Promise<void> {
+  await studio.store.write((tx) => setReadingAgain(tx, sha256));
+  void readingOfFile(studio, sha256);
+}
+
+function refuseIfStopped({ signal, fileName }: Given): void {
+  if (signal?.aborted)
+    throw new RefusedError(`“${fileName}” was stopped on its way. Nothing of it was kept.`);
+}
+
+type Recorded = { says: string; workId: string; masterId: string; isNew: boolean };
 
 function record(
   studio: Studio,
   intakeId: string,
   received: Received,
   facts: FileFacts,
-  given: { fileName: string; workId: string | null },
-): Promise<IntakeResult> {
+  given: Given,
+): Promise<Recorded> {
   return studio.store.write(async (tx) => {
-    const title = titleFrom(given.fileName);
-    const workId = given.workId ?? studio.newId();
-    const work = given.workId ? await rowById(tx, works, given.workId, 'work') : null;
-    if (!work) {
-      await insertRow(tx, works, {
-        id: workId,
-        title,
-        medium: '',
-        kind: kindFrom(facts),
-        owner: '',
-        mayPrint: 'not yet',
-        createdAt: studio.now(),
-      });
-      await noteInJournal(studio, tx, {
-        act: 'recorded with file',
-        subject: 'work',
-        subjectId: workId,
-        says: `Recorded ${title}, from the file ${given.fileName}`,
-      });
+    refuseIfStopped(given);
+    // Looked for here and not before: the same file may have come by another door a moment ago.
+    const twin = (await sameFile(tx, received.sha256)).find(
+      (m) => !given.workId || m.workId === given.workId,
+    );
+    if (twin) {
+      const says = `This file is already here, as a master of ${twin.title}. Nothing was added.`;
+      return { says, workId: twin.workId, masterId: twin.masterId, isNew: false };
     }
-    if (facts.width * facts.height === 0) throw new RefusedError(`“${given.fileName}” holds no pixels.`);
+    const { workId, title } = await workFor(studio, tx, facts, given);
     const masterId = studio.newId();
     await tx.update(masters).set({ current: false }).where(eq(masters.workId, workId));
     await insertRow(tx, masters, {
@@ -130,21 +149,57 @@ function record(
       current: true,
       receivedAt: studio.now(),
     });
-    await patchRow(tx, intakes, intakeId, { state: 'reading', workId, masterId });
+    await patchRow(tx, intakes, intakeId, {
+      state: 'reading',
+      sha256: received.sha256,
+      workId,
+      masterId,
+    });
     await noteInJournal(studio, tx, {
       act: 'took in',
       subject: 'master',
       subjectId: masterId,
-      says: `Took in ${given.fileName} as a master of ${work?.title ?? title}`,
+      says: `Took in ${given.fileName} as a master of ${title}`,
       after: { sha256: received.sha256, ...facts },
     });
     return {
       says: `${given.fileName} is in: ${facts.width} × ${facts.height} px, ${facts.bits} bit.`,
       workId,
       masterId,
-      known: false,
+      isNew: true,
     };
   });
+}
+
+/** The work a file belongs to; a new one, named after the file, where none is said. */
+async function workFor(
+  studio: Studio,
+  tx: Tx,
+  facts: FileFacts,
+  given: Given,
+): Promise<{ workId: string; title: string }> {
+  if (given.workId) {
+    const work = await rowById(tx, works, given.workId, 'work');
+    return { workId: work.id, title: work.title };
+  }
+  const workId = studio.newId();
+  const title = titleFrom(given.fileName);
+  await insertRow(tx, works, {
+    id: workId,
+    title,
+    medium: '',
+    kind: kindFrom(facts),
+    owner: '',
+    mayPrint: 'not yet',
+    createdAt: studio.now(),
+  });
+  await noteInJournal(studio, tx, {
+    act: 'recorded with file',
+    subject: 'work',
+    subjectId: workId,
+    says: `Recorded ${title}, from the file ${given.fileName}`,
+  });
+  return { workId, title };
 }
 
 /** A title to begin with: the file's name without its ending, sizes and joints. */

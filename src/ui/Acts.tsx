@@ -4,6 +4,7 @@ import {
   createContext,
   useCallback,
   useContext,
+  useEffect,
   useMemo,
   useRef,
   useState,
@@ -14,16 +15,33 @@ import styled from 'styled-components';
 import { Button } from './Button';
 import { Field } from './Field';
 import { Marked } from './Verdict';
+import { askingHeaders, newKey, seenNow } from './seen';
 import { narrow, t } from './tokens';
 
+export type Undo = { act: string; input: unknown; label?: string };
 export type Done = {
   says: string;
   id?: string;
-  undo?: { act: string; input: unknown };
+  undo?: Undo;
   more?: Record<string, unknown>;
 };
-/** What went wrong, as the server said it. `field` names the input; `overridable` asks for a reason. */
-export type Trouble = { says: string; field?: string; expected?: string; overridable?: boolean };
+export type Changed = {
+  who: string;
+  at: string;
+  fields: { field: string; now: string; yours: string | null }[];
+};
+/**
+ * What went wrong, as the server said it. `field` names the input; `overridable` asks for a reason; `changed` tells what another
+ * window did meanwhile, and `keepMine` writes over it all the same.
+ */
+export type Trouble = {
+  says: string;
+  field?: string;
+  expected?: string;
+  overridable?: boolean;
+  changed?: Changed;
+  keepMine?: () => void;
+};
 
 type Said = Done & { key: number };
 type Acts = {
@@ -36,30 +54,27 @@ type Acts = {
 };
 const Context = createContext<Acts | null>(null);
 
-/** Sends an act to the server. */
-export async function postAct(
-  act: string,
-  input: unknown,
-): Promise<{ done: Done } | { trouble: Trouble }> {
-  return postJson(`/api/act/${act}`, input);
-}
+type Answer<T> = { done: T } | { trouble: Trouble; isLost?: true };
 
+/** Sends JSON and reads JSON. An answer that never came is told apart: what was asked may have been done. */
 export async function postJson<T = Done>(
   url: string,
   input: unknown,
-): Promise<{ done: T } | { trouble: Trouble }> {
+  headers: Record<string, string> = {},
+): Promise<Answer<T>> {
   try {
     const response = await fetch(url, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...headers },
       body: JSON.stringify(input),
     });
     const body = await response.json();
     return response.ok ? { done: body as T } : { trouble: body.error as Trouble };
   } catch {
     return {
+      isLost: true,
       trouble: {
-        says: 'Glassine does not answer. What you typed is still here; try again when it runs.',
+        says: 'Glassine does not answer. What you typed is still here; try again when it runs: what was done already is not done twice.',
       },
     };
   }
@@ -98,31 +113,59 @@ function useActs(): Acts {
 /** Says something done where it stays to be read, whatever part of the page is drawn anew. */
 export const useSay = () => useActs().say;
 
+type Sent = { act: string; input: string; key: string };
+
 /**
  * One act at a time from a place on the screen: whether it runs, what went wrong, and the running of it. `settling` is true
  * while an act of any place runs and until the page shows what came of it: what is moved by hand waits so long, or it would
  * be lost when the page is drawn anew.
+ *
+ * Every act carries a key of its own; one whose answer was lost is sent again under the same. It also says how new the page was
+ * when this place came up, so that nothing another window changed since is written over unseen.
  */
 export function useAct() {
   const { say, settling, began, ended } = useActs();
   const [running, setRunning] = useState(false);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const run = useCallback(
-    async (act: string, input: unknown): Promise<Done | null> => {
+  const [refused, setRefused] = useState<{ act: string; input: unknown } | null>(null);
+  const isRunning = useRef(false);
+  const lost = useRef<Sent | null>(null);
+  // What the fields of this place were filled with; after its first act it follows the page.
+  const base = useRef<number | undefined>(undefined);
+  useEffect(() => {
+    base.current = seenNow();
+  }, []);
+
+  const send = useCallback(
+    async (act: string, input: unknown, asOf: number | undefined): Promise<Done | null> => {
+      if (isRunning.current) return null;
+      isRunning.current = true;
       setRunning(true);
       began();
       setTrouble(null);
-      const result = await postAct(act, input);
+      const text = JSON.stringify(input);
+      const again = lost.current?.act === act && lost.current.input === text ? lost.current.key : null;
+      const key = again ?? newKey();
+      const result = await postJson(`/api/act/${act}`, input, askingHeaders(key, asOf));
+      lost.current = 'isLost' in result && result.isLost ? { act, input: text, key } : null;
+      isRunning.current = false;
       setRunning(false);
       ended('done' in result);
-      if ('trouble' in result) {
-        setTrouble(result.trouble);
-        return null;
+      if ('done' in result) {
+        base.current = undefined;
+        say(result.done);
+        return result.done;
       }
-      say(result.done);
-      return result.done;
+      setTrouble(result.trouble);
+      setRefused({ act, input });
+      return null;
     },
     [say, began, ended],
+  );
+  const run = useCallback(
+    (act: string, input: unknown) =>
+      send(act, input, act === 'undo' ? undefined : (base.current ?? seenNow())),
+    [send],
   );
   const wrong = useCallback(
     (field: string) =>
@@ -131,7 +174,14 @@ export function useAct() {
         : null,
     [trouble],
   );
-  return { run, busy: running, settling, trouble, wrong, clear: () => setTrouble(null) };
+  const shown = useMemo(
+    () =>
+      trouble?.changed && refused
+        ? { ...trouble, keepMine: () => void send(refused.act, refused.input, undefined) }
+        : trouble,
+    [trouble, refused, send],
+  );
+  return { run, busy: running, settling, trouble: shown, wrong, clear: () => setTrouble(null) };
 }
 
 const Alert = styled.div`
@@ -146,6 +196,18 @@ const Alert = styled.div`
     gap: 10px;
     align-items: end;
     flex-wrap: wrap;
+  }
+`;
+
+const Both = styled.table`
+  border-collapse: collapse;
+  th,
+  td {
+    text-align: left;
+    vertical-align: top;
+    padding: 4px 12px 4px 0;
+    border-bottom: 1px solid ${t.hair};
+    font-weight: normal;
   }
 `;
 
@@ -169,6 +231,31 @@ export function TroubleNote({
   return (
     <Alert role="alert">
       <Marked kind={asks ? 'care' : 'fails'}>{trouble.says}</Marked>
+      {trouble.changed && trouble.changed.fields.length > 0 && (
+        <Both>
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">Now, by {trouble.changed.who}</th>
+              <th scope="col">Yours</th>
+            </tr>
+          </thead>
+          <tbody>
+            {trouble.changed.fields.map((f) => (
+              <tr key={f.field}>
+                <th scope="row">{f.field}</th>
+                <td>{f.now}</td>
+                <td>{f.yours}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Both>
+      )}
+      {trouble.keepMine && (
+        <div>
+          <Button onPress={trouble.keepMine}>Keep mine all the same</Button>
+        </div>
+      )}
       {asks && (
         <div>
           <Field label="Reason, kept with the record" value={reason} onChange={setReason} width={320} />
@@ -227,7 +314,7 @@ export function LastAct() {
       <span>{said.says}</span>
       {undo && (
         <Button keyName="u" isDisabled={act.busy} onPress={() => void act.run(undo.act, undo.input)}>
-          Undo
+          {undo.label ?? 'Undo'}
         </Button>
       )}
       <Button quiet onPress={hush} aria-label="Close this note">

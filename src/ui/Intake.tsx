@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from './Button';
+import { sendFile } from './sendFile';
 import { narrow, t } from './tokens';
 import { Marked } from './Verdict';
 
@@ -14,7 +15,7 @@ type Upload = {
   secondsLeft: number | null;
   state: 'sending' | 'looking' | 'in' | 'refused';
   says: string;
-  request: XMLHttpRequest | null;
+  stop: (() => void) | null;
   workId?: string;
 };
 
@@ -44,55 +45,38 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
           secondsLeft: null,
           state: 'sending',
           says: '',
-          request: null,
+          stop: null,
         },
       ]);
-      const go = () =>
-        new Promise<void>((resolve) => {
-          const request = new XMLHttpRequest();
-          request.open(
-            'POST',
-            `/api/intake?name=${encodeURIComponent(file.name)}${workId ? `&work=${workId}` : ''}`,
-          );
-          const startedAt = Date.now();
-          request.upload.onprogress = (e) =>
+      const go = async () => {
+        const startedAt = Date.now();
+        const url = `/api/intake?name=${encodeURIComponent(file.name)}${workId ? `&work=${workId}` : ''}`;
+        const result = await sendFile<{ says: string; workId: string }>(url, file, {
+          onStart: (stop) => patch(key, { stop }),
+          onProgress: (sent, total) =>
             patch(key, {
-              sent: e.loaded,
-              state: e.loaded === e.total ? 'looking' : 'sending',
-              secondsLeft:
-                e.loaded > 0
-                  ? Math.ceil(((Date.now() - startedAt) / 1000) * ((e.total - e.loaded) / e.loaded))
-                  : null,
-            });
-          request.onload = () => {
-            const body = JSON.parse(request.responseText || '{}');
-            if (request.status === 200) {
-              patch(key, { state: 'in', says: body.says, workId: body.workId });
-              onIn?.(body.workId);
-              router.refresh();
-            } else patch(key, { state: 'refused', says: body.error?.says ?? 'It was not taken in.' });
-            resolve();
-          };
-          request.onerror = () => {
-            patch(key, {
-              state: 'refused',
-              says: 'The way to Glassine broke off. Nothing of it was kept; bring it in again.',
-            });
-            resolve();
-          };
-          request.onabort = () => {
-            patch(key, { state: 'refused', says: 'Stopped. Nothing of it was kept.' });
-            resolve();
-          };
-          patch(key, { request });
-          request.send(file);
+              sent,
+              state: sent === total ? 'looking' : 'sending',
+              secondsLeft: sent > 0 ? secondsLeft(startedAt, sent, total) : null,
+            }),
         });
+        if ('trouble' in result) {
+          patch(key, { state: 'refused', says: result.trouble.says });
+          return;
+        }
+        patch(key, { state: 'in', says: result.done.says, workId: result.done.workId });
+        onIn?.(result.done.workId);
+        router.refresh();
+      };
       queue.current = queue.current.then(go);
     },
     [workId, patch, onIn, router],
   );
   return { uploads, send };
 }
+
+const secondsLeft = (startedAt: number, sent: number, total: number): number =>
+  Math.ceil(((Date.now() - startedAt) / 1000) * ((total - sent) / sent));
 
 const Zone = styled.div<{ $over: boolean }>`
   position: relative;
@@ -228,7 +212,7 @@ function UploadLine({ upload: u }: { upload: Upload }) {
         )}
         {u.state === 'looking' && <span>all {mb(u.total)} MB here; reading its facts</span>}
         {going && (
-          <Button quiet onPress={() => u.request?.abort()}>
+          <Button quiet onPress={() => u.stop?.()}>
             Stop
           </Button>
         )}

@@ -5,6 +5,7 @@ import {
   formatMoney,
   formatSize,
   formatWeight,
+  localDay,
   type Size,
   type Um,
   type UnitSystem,
@@ -25,6 +26,10 @@ type Units = {
   bareMoney: (minor: number) => string;
   /** What was typed, with the unit being read added where none was written. */
   withUnit: (typed: string) => string;
+  /** The studio's calendar day at an instant; nothing for nothing. */
+  day: (instant: string | null | undefined) => string;
+  /** The studio's calendar day now. */
+  today: () => string;
 };
 
 const Context = createContext<Units | null>(null);
@@ -34,10 +39,12 @@ export const UNIT_COOKIE = 'glassine_unit';
 export function UnitsProvider({
   first,
   currency,
+  timeZone,
   children,
 }: {
   first: UnitSystem;
   currency: string;
+  timeZone: string;
   children: ReactNode;
 }) {
   const [unit, setUnit] = useState(first);
@@ -68,8 +75,10 @@ export function UnitsProvider({
         !typed.trim() || /[a-zµ"'″′”+]\s*$/iu.test(typed.trim()) || /^a\d/i.test(typed.trim())
           ? typed
           : `${typed} ${unit}`,
+      day: (instant) => (instant ? localDay(instant, timeZone) : ''),
+      today: () => localDay(new Date().toISOString(), timeZone),
     };
-  }, [unit, currency, flip]);
+  }, [unit, currency, timeZone, flip]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -179,7 +179,7 @@ test('one work, from the original to the posted print', async ({ page, request }
     await said(page, '1–2 of 5: signed.');
     await expect(page.getByRole('row', { name: /^1\/5, ready/ })).toBeVisible();
     await page.getByRole('button', { name: /^Undo/ }).click();
-    await said(page, 'Taken back for 1–2 of 5.');
+    await said(page, 'Taken back: 1–2 of 5: signed.');
     await expect(page.getByRole('row', { name: /^2\/5, to sign/ })).toBeVisible();
     await press(page, 's');
     await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();

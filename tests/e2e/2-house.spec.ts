@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { fill, makeFile, makeTiff, press, said } from './hands';
+import { fill, makeFile, makeTiff, press, said, ORIGIN } from './hands';
 
 const upload = async (page: Page, path: string) => {
   await page.goto('/works');
@@ -10,7 +10,7 @@ const upload = async (page: Page, path: string) => {
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {
     data: input,
-    headers: { origin: 'http://127.0.0.1:3377' },
+    headers: { origin: ORIGIN },
   });
   return { status: response.status(), body: await response.json() };
 };
@@ -67,20 +67,26 @@ test.describe('what comes in and what does not', () => {
     await expect(page.getByText('400 × 300 px, 0.1 megapixels')).toBeVisible();
   });
 
-  test('a file that is cut short is looked at, refused and said on the bench, where it can be cleared', async ({
+  test('a file that was cut short before it came is kept, said on the bench, and taken out only by the person', async ({
     page,
   }) => {
     const whole = readFileSync(await makeTiff('pans.tif', 1000, 1000, 9));
     await upload(page, makeFile('pans.tif', whole.subarray(0, 2_000_000)));
     await page.waitForURL(/\/works\/.+/);
+    const capture = page.url();
     await expect(async () => {
       await page.goto('/');
       await expect(page.getByText(/“pans\.tif” cannot be read to its end/)).toBeVisible({
         timeout: 1_000,
       });
     }).toPass({ timeout: 60_000 });
-    await press(page, 'e');
-    await said(page, 'Cleared.');
+    await press(page, 'r');
+    await said(page, 'pans.tif is being read again.');
+    await page.goto(capture);
+    await expect(page.getByText(/pans\.tif is kept, byte for byte, and could not be read/)).toBeVisible();
+    await page.getByRole('button', { name: 'Take it out of the studio' }).click();
+    await said(page, /pans\.tif is not in the studio/);
+    await page.goto('/');
     await expect(page.getByText(/“pans\.tif”/)).toHaveCount(0);
   });
 
@@ -243,7 +249,7 @@ test.describe('the doors', () => {
     expect(await post({ origin: 'http://evil.example' }, '/api/intake?name=x.tif')).toBe(403);
     expect(await post({ 'sec-fetch-site': 'cross-site' })).toBe(403);
     expect(await post({ host: 'evil.example' })).toBe(403);
-    expect(await post({ origin: 'http://127.0.0.1:3377' })).toBe(422);
+    expect(await post({ origin: ORIGIN })).toBe(422);
   });
 
   test('no path from a request reaches the file system', async ({ request }) => {

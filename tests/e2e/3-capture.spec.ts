@@ -4,12 +4,12 @@ import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { writeTiff } from '../../src/imaging/tiff';
-import { choose, fill, press, readPdf, said } from './hands';
+import { choose, fill, press, readPdf, said, ORIGIN } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {
     data: input,
-    headers: { origin: 'http://127.0.0.1:3377' },
+    headers: { origin: ORIGIN },
   });
   expect(response.status()).toBe(200);
   return response.json();

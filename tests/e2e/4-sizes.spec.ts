@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, fill, makeTiff, press, readPdf, said } from './hands';
+import { choose, fill, makeTiff, press, readPdf, said, ORIGIN } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {
     data: input,
-    headers: { origin: 'http://127.0.0.1:3377' },
+    headers: { origin: ORIGIN },
   });
   expect(response.status()).toBe(200);
   return response.json();

@@ -2,12 +2,12 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { choose, fill, makeTiff, readPdf, said } from './hands';
+import { choose, fill, makeTiff, readPdf, said, ORIGIN } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {
     data: input,
-    headers: { origin: 'http://127.0.0.1:3377' },
+    headers: { origin: ORIGIN },
   });
   expect(response.status(), await response.text()).toBe(200);
   return response.json();

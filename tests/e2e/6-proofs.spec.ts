@@ -1,11 +1,11 @@
 import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, fill, makeFile, press, said } from './hands';
+import { choose, fill, makeFile, press, said, ORIGIN } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {
     data: input,
-    headers: { origin: 'http://127.0.0.1:3377' },
+    headers: { origin: ORIGIN },
   });
   expect(response.status(), await response.text()).toBe(200);
   return response.json();
@@ -98,13 +98,11 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await page.goto('/papers/profiles');
     await choose(page, 'Paper', 'Tarn Rag 300');
     await choose(page, 'Printed by', 'any machine or route');
-    await page
-      .getByLabel('ICC file')
-      .setInputFiles({
-        name: 'broken.icc',
-        mimeType: 'application/octet-stream',
-        buffer: Buffer.concat([Buffer.alloc(36), Buffer.from('acsp'), Buffer.alloc(200)]),
-      });
+    await page.getByLabel('ICC file').setInputFiles({
+      name: 'broken.icc',
+      mimeType: 'application/octet-stream',
+      buffer: Buffer.concat([Buffer.alloc(36), Buffer.from('acsp'), Buffer.alloc(200)]),
+    });
     await page.getByRole('button', { name: 'Read and keep it' }).click();
     await expect(page.getByText(/This profile cannot be used: expected/)).toBeVisible();
     await page.getByRole('button', { name: 'Profile this paper' }).click();
@@ -304,7 +302,7 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     };
     const refused = await page.request.post('/api/act/printImpressions', {
       data: print,
-      headers: { origin: 'http://127.0.0.1:3377' },
+      headers: { origin: ORIGIN },
     });
     expect(refused.status()).toBe(409);
     expect((await refused.json()).error).toMatchObject({

@@ -5,6 +5,9 @@ import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { writeTiff } from '../../src/imaging/tiff';
 
+/** Where the studio under test stands; its own pages come from there. */
+export const ORIGIN = `http://127.0.0.1:${process.env.GLASSINE_E2E_PORT}`;
+
 /** Presses a key of the work, once the part of the page that it belongs to is there. */
 export async function press(page: Page, key: string): Promise<void> {
   await expect(page.locator(`html[data-keys~="${key}"]`)).toBeAttached();

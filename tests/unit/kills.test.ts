@@ -46,16 +46,14 @@ test('forty picks at once from eight processes: forty numbers, none twice, the f
   await f.studio.store.write(async (tx) => {
     await tx.insert(orders).values(extra);
     const { orderLines } = await import('@/store/schema');
-    await tx
-      .insert(orderLines)
-      .values({
-        id: 'its line',
-        orderId: extra.id,
-        editionId,
-        formatId: f.formatId,
-        quantity: 1,
-        priceMinor: 5_310,
-      });
+    await tx.insert(orderLines).values({
+      id: 'its line',
+      orderId: extra.id,
+      editionId,
+      formatId: f.formatId,
+      quantity: 1,
+      priceMinor: 5_310,
+    });
   });
   const all = [...ids, extra.id];
   const children = Array.from({ length: 8 }, (_, k) =>

@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
 import { findAnything } from '@/store/journal';
 import { studio } from '../server';
@@ -5,8 +7,8 @@ import { FindView } from './FindView';
 
 export const metadata: Metadata = { title: 'Find' };
 
-export default async function FindPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
-  const text = ((await searchParams).q ?? '').slice(0, 100).trim();
+async function FindPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
+  const text = ((await queryOf(searchParams)).q ?? '').slice(0, 100).trim();
   return (
     <FindView
       text={text}
@@ -16,3 +18,5 @@ export default async function FindPage({ searchParams }: { searchParams: Promise
     />
   );
 }
+
+export default seen(FindPage);

@@ -8,6 +8,7 @@ import type { JournalRow } from '@/store/journal';
 import { Field } from '@/ui/Field';
 import { Empty, Head, Lead, Pages, PageTitle, Sheet, Small, Wall } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
 
 type Line = Omit<JournalRow, 'before' | 'after'>;
 const Lines = styled.ol`
@@ -52,6 +53,7 @@ export function JournalView({
   perPage: number;
   asked: { search: string; page: number };
 }) {
+  const { day } = useUnits();
   const router = useRouter();
   const [search, setSearch] = useState(asked.search);
   const href = (page: number, q = asked.search) =>
@@ -92,7 +94,7 @@ export function JournalView({
           </Empty>
         ) : (
           <Lines>
-            {inGroups(lines, (l) => l.at.slice(0, 10)).map(({ key: day, items }) => [
+            {inGroups(lines, (l) => day(l.at)).map(({ key: day, items }) => [
               <li key={day} data-day>
                 {day}
               </li>,

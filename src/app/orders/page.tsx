@@ -1,19 +1,20 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { OPEN_ORDER_STATES, ORDER_STATES, type OrderState } from '@/core/order/states';
 import { localDay } from '@/core/measure';
 import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
-import { pageOf } from '../query';
+import { pageOf, queryOf } from '@/app/query';
 import { studio } from '../server';
 import { OrdersView } from './OrdersView';
 
 export const metadata: Metadata = { title: 'Orders' };
 
-export default async function OrdersPage({
+async function OrdersPage({
   searchParams,
 }: {
   searchParams: Promise<Record<string, string | undefined>>;
 }) {
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const s = await studio();
   const show = q.show === 'all' ? 'all' : (ORDER_STATES.find((x) => x === q.show) ?? 'open');
   const states: readonly OrderState[] | null =
@@ -39,3 +40,5 @@ export default async function OrdersPage({
     />
   );
 }
+
+export default seen(OrdersPage);

@@ -123,8 +123,9 @@ const EMPTY: Record<Shelf, string> = {
 
 /** The sheets that record and change each kind of thing, filled with what is there. */
 function useForms(open: (o: Open) => void) {
-  const { length, bareMoney, weight, size } = useUnits();
-  const today = new Date().toISOString().slice(0, 10);
+  const units = useUnits();
+  const { length, bareMoney, weight, size } = units;
+  const today = units.today();
   return {
     paper: (p: Paper | null) =>
       open({

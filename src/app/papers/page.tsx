@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
 import { allServices, allSupplies } from '@/store/orders';
 import { papersAndRoutes } from '@/store/proofs';
@@ -10,10 +12,10 @@ export const metadata: Metadata = { title: 'Papers' };
 const SHELVES = ['papers', 'routes', 'shelf', 'carriers'] as const;
 export type Shelf = (typeof SHELVES)[number];
 
-export default async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
+async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: string }> }) {
   const s = await studio(),
     { db } = s;
-  const asked = (await searchParams).show;
+  const asked = (await queryOf(searchParams)).show;
   const [{ papers, routes }, supplies, services] = await Promise.all([
     papersAndRoutes(db),
     allSupplies(db),
@@ -32,3 +34,5 @@ export default async function PapersPage({ searchParams }: { searchParams: Promi
     />
   );
 }
+
+export default seen(PapersPage);

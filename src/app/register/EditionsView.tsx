@@ -19,6 +19,7 @@ import {
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { ChainLine } from './ChainLine';
+import { useUnits } from '@/ui/Units';
 
 type Line = Awaited<ReturnType<typeof editionsPage>>['lines'][number];
 
@@ -110,6 +111,7 @@ export function EditionsView({
 }
 
 function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line: Line }) {
+  const { day } = useUnits();
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
   const whole = Math.max(1, gone(c) + house(c) + lost(c) + (c.declared ?? 0));
   const part = (n: number, background: string) =>
@@ -130,7 +132,7 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
         {e.kind === 'open'
           ? 'open'
           : `limited to ${e.size}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}
-        {e.closedAt && <Small>, closed {e.closedAt.slice(0, 10)}</Small>}
+        {e.closedAt && <Small>, closed {day(e.closedAt)}</Small>}
       </td>
       <td>
         <Bar
@@ -146,7 +148,7 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
       <td className="n">{house(c)}</td>
       <td className="n">{e.kind === 'open' ? '–' : (c.declared ?? 0)}</td>
       <td className="n">{lost(c)}</td>
-      <td>{e.openedAt.slice(0, 10)}</td>
+      <td>{day(e.openedAt)}</td>
     </tr>
   );
 }

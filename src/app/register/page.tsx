@@ -1,19 +1,20 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { editionsPage, registerLength } from '@/store/editions';
-import { pageOf } from '../query';
+import { pageOf, queryOf } from '@/app/query';
 import { studio } from '../server';
 import { EditionsView } from './EditionsView';
 
 export const metadata: Metadata = { title: 'Register' };
 const A_PAGE = 50;
 
-export default async function RegisterPage({
+async function RegisterPage({
   searchParams,
 }: {
   searchParams: Promise<Record<string, string | undefined>>;
 }) {
   const { db } = await studio();
-  const page = pageOf((await searchParams).page);
+  const page = pageOf((await queryOf(searchParams)).page);
   const [{ total, lines }, length] = await Promise.all([
     editionsPage(db, page, A_PAGE),
     registerLength(db),
@@ -22,3 +23,5 @@ export default async function RegisterPage({
     <EditionsView lines={lines} total={total} page={page} perPage={A_PAGE} entries={length.entries} />
   );
 }
+
+export default seen(RegisterPage);

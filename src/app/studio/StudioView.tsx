@@ -1,25 +1,13 @@
 'use client';
 import { FinePrintPart } from './FinePrintPart';
 import { ScreenPart } from './ScreenPart';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import type { Settings } from '@/studio/studio';
 import { TroubleNote, useAct } from '@/ui/Acts';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import {
-  Aside,
-  Beside,
-  Facts,
-  Head,
-  Lead,
-  PageTitle,
-  Sheet,
-  SheetTitle,
-  Small,
-  Stack,
-  Wall,
-} from '@/ui/Layout';
+import { Aside, Beside, Head, Lead, PageTitle, Sheet, SheetTitle, Stack, Wall } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { useUnits } from '@/ui/Units';
 
@@ -38,7 +26,7 @@ const FIELDS = [
 ] as const;
 
 /** Who the studio is, how it measures, and what it promises. */
-export function StudioView({ settings: s, dataDir }: { settings: Settings; dataDir: string }) {
+export function StudioView({ settings: s, care }: { settings: Settings; care: ReactNode }) {
   const act = useAct();
   const { length, size, withUnit } = useUnits();
   const [shownSizes] = useState(s.ownSizes.map(size).join('\n'));
@@ -272,16 +260,7 @@ export function StudioView({ settings: s, dataDir }: { settings: Settings; dataD
         <Aside>
           <ScreenPart settings={s} />
           <FinePrintPart rule={s.finePrint} />
-          <section>
-            <SheetTitle>Kept on this machine</SheetTitle>
-            <Stack $gap={6} style={{ marginTop: 8 }}>
-              <Facts rows={[['Folder', <Small key="d">{dataDir}</Small>]]} />
-              <Small>
-                Pictures lie in it byte for byte under their SHA-256, records in one SQLite file, copies
-                put aside before every change of its shape. Nothing leaves this machine.
-              </Small>
-            </Stack>
-          </section>
+          {care}
           <Slip>
             <h3>The key that signs certificates</h3>It lies in the folder’s <code>keys</code>. Whoever has
             it can sign certificates in your name; without it earlier codes can no longer be checked here.

@@ -1,10 +1,32 @@
 import type { Metadata } from 'next';
+import { needsPass } from '@/app/guard';
+import { seen } from '@/app/seen';
+import { daysSinceBackup } from '@/studio/care';
 import { dataDir, studio } from '../server';
+import { CarePart, LeavePart } from './CarePart';
 import { StudioView } from './StudioView';
 
 export const metadata: Metadata = { title: 'Studio' };
 
-export default async function StudioPage() {
+async function StudioPage() {
   const s = await studio();
-  return <StudioView settings={await s.settings()} dataDir={dataDir()} />;
+  const settings = await s.settings();
+  return (
+    <StudioView
+      settings={settings}
+      care={
+        <>
+          <CarePart
+            dataDir={dataDir()}
+            care={settings.care}
+            sinceBackup={daysSinceBackup(settings.care, s.now())}
+            check={s.lastCheck}
+          />
+          {needsPass() && <LeavePart />}
+        </>
+      }
+    />
+  );
 }
+
+export default seen(StudioPage);

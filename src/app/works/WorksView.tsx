@@ -164,7 +164,9 @@ function WorkItem({ work: w }: { work: WorkLine }) {
       ? ['none', 'no file']
       : w.state === 'reading'
         ? ['none', 'being read']
-        : ['holds', `${w.widthPx} × ${w.heightPx} px`],
+        : w.state === 'not read'
+          ? ['fails', 'file could not be read']
+          : ['holds', `${w.widthPx} × ${w.heightPx} px`],
     w.mayPrint === 'yes'
       ? w.formats
         ? ['holds', `${w.formats} ${w.formats === 1 ? 'size' : 'sizes'}`]

@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { pageOf, queryOf } from '@/app/query';
 import type { Metadata } from 'next';
 import { worksPage, WORKS_A_PAGE, type WorkOrder } from '@/store/works';
 import { studio } from '../server';
@@ -5,19 +7,21 @@ import { WorksView } from './WorksView';
 
 export const metadata: Metadata = { title: 'Works' };
 
-export default async function WorksPage({
+async function WorksPage({
   searchParams,
 }: {
   searchParams: Promise<Record<string, string | undefined>>;
 }) {
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const order = (['title', 'newest', 'year'] as const).find((o) => o === q.order) ?? 'newest';
   const asked = {
     search: (q.q ?? '').slice(0, 100),
     order: order as WorkOrder,
     archived: q.away === '1',
-    page: Math.max(0, Number.parseInt(q.page ?? '0', 10) || 0),
+    page: pageOf(q.page),
   };
   const { lines, total } = await worksPage((await studio()).db, asked);
   return <WorksView lines={lines} total={total} perPage={WORKS_A_PAGE} asked={asked} />;
 }
+
+export default seen(WorksPage);

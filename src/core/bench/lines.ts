@@ -48,7 +48,8 @@ export type ProofFact = {
   round: number;
   state: 'asked' | 'made';
   madeAt: string | null;
-  askedAt: string;
+  /** The studio's day on which it was asked for. */
+  askedOn: Day;
   dryHours: number;
   leadDays: number;
   distanceMm: number;
@@ -62,8 +63,16 @@ export type ImpressionFact = {
   labels: string;
   since: string;
 };
+/** A capture that is here whole and could not be read. */
+export type NotReadFact = {
+  id: string;
+  workId: string;
+  title: string;
+  fileName: string;
+  trouble: string;
+};
 export type MasterFact = { workId: string; title: string; reading: boolean; createdAt: string };
-export type RefusalFact = { id: string; fileName: string; says: string; at: string };
+export type RefusalFact = { id: string; fileName: string; says: string; on: Day };
 export type UnpricedFact = { workId: string; title: string; formats: string };
 
 /** A layout in the print queue; work that should be back from a lab; an original that should be back. */
@@ -100,6 +109,7 @@ export type BenchFacts = {
   impressions: ImpressionFact[];
   masters: MasterFact[];
   refusals: RefusalFact[];
+  notRead?: NotReadFact[];
   unpriced: UnpricedFact[];
 };
 
@@ -114,6 +124,7 @@ export function benchLines(f: BenchFacts): BenchLine[] {
     ...f.proofs.flatMap((p) => proofLine(p, f)),
     ...f.impressions.flatMap((i) => impressionLine(i, f.now)),
     ...f.refusals.map(refusalLine),
+    ...(f.notRead ?? []).map(notReadLine),
     ...f.masters.map(masterLine),
     ...f.unpriced.map(unpricedLine),
     ...(f.queued ?? []).map((q) => queuedLine(q, f.now)),
@@ -253,7 +264,7 @@ function proofLine(p: ProofFact, f: BenchFacts): BenchLine[] {
       },
     ];
   }
-  const out = daysBetween(p.askedAt.slice(0, 10), f.today);
+  const out = daysBetween(p.askedOn, f.today);
   return [
     {
       id: `proof:${p.id}`,
@@ -356,7 +367,7 @@ const refusalLine = (r: RefusalFact): BenchLine => ({
   id: `refusal:${r.id}`,
   group: 'Will hold something up',
   when: 'not taken in',
-  whenNote: r.at.slice(0, 10),
+  whenNote: r.on,
   drawing: 'refused',
   subject: r.fileName,
   about: 'did not come in',
@@ -365,6 +376,21 @@ const refusalLine = (r: RefusalFact): BenchLine => ({
   minutes: 2,
   rank: 0,
   next: { label: 'Seen', key: 'e', act: 'dismissRefusal', input: { id: r.id } },
+});
+
+const notReadLine = (m: NotReadFact): BenchLine => ({
+  id: `not-read:${m.id}`,
+  group: 'Will hold something up',
+  when: 'not read',
+  whenNote: 'the file is kept',
+  drawing: 'refused',
+  subject: m.title,
+  about: m.fileName,
+  reason: m.trouble,
+  mark: 'fails',
+  minutes: 2,
+  rank: 1,
+  next: { label: 'Read again', key: 'r', act: 'readAgain', input: { id: m.id } },
 });
 
 const masterLine = (m: MasterFact): BenchLine => ({

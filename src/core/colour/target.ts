@@ -144,13 +144,12 @@ function invert([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
  * @example readCgats('BEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\nBEGIN_DATA\nA1 50 1 2\nEND_DATA')[0].id // 'A1'
  */
 export function readCgats(text: string): Reference {
-  const between = (from: string, to: string) =>
-    new RegExp(`^\\s*${from}\\s*$([\\s\\S]*?)^\\s*${to}\\s*$`, 'm').exec(
-      text.replace(/\r\n?/g, '\n'),
-    )?.[1];
-  const format = between('BEGIN_DATA_FORMAT', 'END_DATA_FORMAT')?.trim().split(/\s+/);
-  const data = between('BEGIN_DATA', 'END_DATA');
-  if (!format || data === undefined)
+  const lines = text.split(/\r\n?|\n/).map((line) => line.trim());
+  const format = linesBetween(lines, 'BEGIN_DATA_FORMAT', 'END_DATA_FORMAT')
+    ?.flatMap((l) => l.split(/\s+/))
+    .filter(Boolean);
+  const data = linesBetween(lines, 'BEGIN_DATA', 'END_DATA');
+  if (!format || !data)
     throw new InputError(
       'reference',
       text.slice(0, 40),
@@ -168,8 +167,6 @@ export function readCgats(text: string): Reference {
       'columns LAB_L LAB_A LAB_B, or XYZ_X XYZ_Y XYZ_Z',
     );
   return data
-    .split('\n')
-    .map((l) => l.trim())
     .filter((l) => l && !l.startsWith('#'))
     .map((line, row) => {
       const cells = line.match(/"[^"]*"|\S+/g) ?? [];
@@ -185,4 +182,11 @@ export function readCgats(text: string): Reference {
         lab: use === lab ? values : labOfXyz(values.map((v) => v / 100) as unknown as Rgb),
       };
     });
+}
+
+/** What stands between two lines of a text; nothing where one of them is missing. One pass, however long the text is. */
+function linesBetween(lines: readonly string[], from: string, to: string): string[] | null {
+  const begin = lines.indexOf(from);
+  const end = begin < 0 ? -1 : lines.indexOf(to, begin + 1);
+  return end < 0 ? null : lines.slice(begin + 1, end);
 }

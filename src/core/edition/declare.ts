@@ -68,6 +68,8 @@ export function coversSentence(e: {
   proofs: DeclaredProofs;
   run: 'all sizes' | 'per size';
   remake: 'remake' | 'retire';
+  /** Of a later run. */
+  name?: string;
 }): string {
   if (e.kind === 'open')
     return 'An open edition: no total is declared, impressions are counted as they are made.';
@@ -79,10 +81,11 @@ export function coversSentence(e: {
   ]
     .filter(Boolean)
     .join(', ');
+  const named = e.name ? `, called “${e.name}” to tell it from the run before,` : '';
   const run =
     e.run === 'all sizes'
-      ? `One run of ${e.size} for all sizes and papers together`
-      : `A run of ${e.size} in this size; other sizes have runs of their own`;
+      ? `One run of ${e.size}${named} for all sizes and papers together`
+      : `A run of ${e.size}${named} in this size; other sizes have runs of their own`;
   const remade =
     e.remake === 'remake'
       ? 'a destroyed impression may be made again under its number, once its destruction is recorded'

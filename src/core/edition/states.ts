@@ -55,14 +55,16 @@ export const IMPRESSION_STEPS: Readonly<Record<Exclude<ImpressionAct, 'released'
     certified: { from: ['inspected', 'signed', 'allocated'], to: 'certified' },
     allocated: { from: READY, to: 'allocated' },
     dispatched: { from: ['allocated'], to: 'dispatched' },
-    delivered: { from: ['dispatched', 'consigned'], to: 'delivered' },
-    returned: { from: ['dispatched', 'delivered', 'consigned'], to: 'returned' },
+    // What was given up for lost may still turn up.
+    delivered: { from: ['dispatched', 'consigned', 'lost'], to: 'delivered' },
+    returned: { from: ['dispatched', 'delivered', 'consigned', 'lost'], to: 'returned' },
     lost: { from: ['printed', ...READY, 'dispatched', 'consigned'], to: 'lost' },
     destroyed: { from: ['spoiled', 'returned', 'printed', ...READY], to: 'destroyed' },
     kept: { from: READY, to: 'kept' },
     gifted: { from: READY, to: 'gifted' },
     consigned: { from: READY, to: 'consigned' },
-    remade: { from: ['destroyed', 'lost'], to: 'declared' },
+    // Only what is known to be gone is made again: a lost print may still arrive under its number.
+    remade: { from: ['destroyed'], to: 'declared' },
   };
 
 /** Whether an act may be done to an impression in a state. @example mayDo('signed', 'printed') // false */
@@ -122,11 +124,20 @@ export type ImpressionKind = 'run' | 'AP' | 'PP' | 'HC' | 'open';
 /**
  * How an impression is written under the picture: 13/40 in a limited run, roman for proofs, no. 13 in an open edition.
  *
+ * A later run of the same work carries its name, so that no two prints bear the same words.
+ *
  * @example impressionLabel('AP', 4, 40) // 'AP IV'
+ * @example impressionLabel('run', 3, 20, 'second run') // '3/20, second run'
  */
-export function impressionLabel(kind: ImpressionKind, number: number, size: number | null): string {
-  if (kind === 'run') return `${number}/${size}`;
-  return kind === 'open' ? `no. ${number}` : `${kind} ${roman(number)}`;
+export function impressionLabel(
+  kind: ImpressionKind,
+  number: number,
+  size: number | null,
+  runName = '',
+): string {
+  const label =
+    kind === 'run' ? `${number}/${size}` : kind === 'open' ? `no. ${number}` : `${kind} ${roman(number)}`;
+  return runName ? `${label}, ${runName}` : label;
 }
 
 /** @example roman(14) // 'XIV' */

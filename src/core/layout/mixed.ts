@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
-import { areaOf, type Piece, type Placement } from './pieces';
+import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
 import { nestRoll } from './roll';
 import { nestStraight } from './straight';
 
@@ -47,6 +47,7 @@ export function layMixed({
       : nestRoll({ width: within, margin, gap, pieces: list, ...(effort !== undefined && { effort }) });
   if (kind === 'roll') {
     const { placements, length, wasteShare } = nest(pieces, width);
+    refuseOverlaps(placements, gap);
     return { placements, length, wasteShare, left: [] };
   }
   const deep = height! - 2 * margin;

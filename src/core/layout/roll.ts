@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
-import { areaOf, type Piece, type Placement } from './pieces';
+import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
 
 export type RollQuestion = {
   width: Um;
@@ -53,6 +53,7 @@ export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): 
     }))
     .sort((a, b) => a.y - b.y || a.x - b.x);
   const length = best.height - gap + 2 * margin;
+  refuseOverlaps(placements, gap);
   return {
     length,
     placements,
@@ -94,10 +95,9 @@ function itemsOf(pieces: readonly Piece[], room: number, gap: number): Item[] {
         formatLength(p.width, 'mm'),
         `at most ${formatLength(room, 'mm')}, what the roll has between its margins${p.rotate ? ', the piece turned or not' : '; this piece may not be turned'}`,
       );
-    const key = ways
-      .map((way) => `${way.w}/${way.h}`)
-      .sort()
-      .join(' ');
+    // One list of ways serves all pieces of a type, so a type is a size as it was entered: the same size entered upright and
+    // lying is two types.
+    const key = ways.map((way) => `${way.w}/${way.h}`).join(' ');
     if (!types.has(key)) types.set(key, types.size);
     for (let n = 0; n < p.count; n++)
       items.push({ id: p.count === 1 ? p.id : `${p.id}#${n + 1}`, type: types.get(key)!, ways });

@@ -15,6 +15,19 @@ export function localDay(instant: string, timeZone: string): string {
   return parts.slice(0, 10);
 }
 
+/**
+ * Whether a text is a day of the calendar, in the years a studio can have to do with.
+ *
+ * @example isDay('2026-02-29') // false
+ */
+export function isDay(text: string): boolean {
+  const m = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+  if (!m) return false;
+  const [year, month, day] = [Number(m[1]), Number(m[2]), Number(m[3])];
+  const date = new Date(Date.UTC(year, month - 1, day));
+  return year >= 1000 && year < 3000 && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+}
+
 /** Whether a time zone is one this machine knows. @example isTimeZone('Nowhere/Else') // false */
 export function isTimeZone(name: string): boolean {
   try {

@@ -4,3 +4,4 @@ export * from './size';
 export * from './money';
 export * from './weight';
 export * from './day';
+export * from './typed';

@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { divideHalfEven, toDecimals } from './round';
+import { refuseTooLong } from './typed';
 
 /** A length in whole micrometres. */
 export type Um = number;
@@ -80,6 +81,7 @@ const NUMBER = /^(?:(\d+)\s+)?(\d+)\s*[/⁄]\s*(\d+)$|^(\d*)(?:[.,](\d+))?$/u;
  */
 export function parseLength(typed: string | number, unit: LengthUnit = 'mm', field = 'length'): Um {
   if (typeof typed === 'number') return checkedUm(typed, field);
+  refuseTooLong(typed, field, EXPECTED_LENGTH);
   let text = typed.trim().toLowerCase();
   for (const [sign, plain] of Object.entries(VULGAR)) text = text.replaceAll(sign, ` ${plain}`);
   text = text.replace(/\u00a0|\u202f|\u2009/g, ' ').trim();

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { divideHalfEven, roundHalfEven } from './round';
 import { exactFraction } from './length';
+import { refuseTooLong } from './typed';
 
 /** An amount in whole minor units (cents, pence, yen) of an ISO 4217 currency. */
 export type Minor = number;
@@ -36,6 +37,7 @@ export function parseMoney(typed: string | number, currency: string, field = 'am
       throw new InputError(field, typed, `whole minor units of ${currency}`);
     return typed;
   }
+  refuseTooLong(typed, field, expected);
   let text = typed
     .trim()
     .replace(new RegExp(currency, 'i'), '')

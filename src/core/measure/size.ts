@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { formatLength, parseLength, type LengthStyle, type LengthUnit, type Um } from './length';
+import { refuseTooLong } from './typed';
 
 /** Width and height in whole micrometres. */
 export type Size = { width: Um; height: Um };
@@ -28,6 +29,7 @@ export const EXPECTED_SIZE = 'a size such as "400 x 300 mm", "8x10 in", "12×12 
  * @example parseSize('8x10 in') // { width: 203200, height: 254000 }
  */
 export function parseSize(typed: string, unit: LengthUnit = 'mm', field = 'size'): Size {
+  refuseTooLong(typed, field, EXPECTED_SIZE);
   const text = typed.trim();
   const named = /^(a[0-6]|a3\s?\+)\s*(landscape|portrait)?$/i.exec(text);
   if (named) {

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { exactFraction, type Um, type UnitSystem } from './length';
 import { divideHalfEven, roundHalfEven, toDecimals } from './round';
+import { refuseTooLong } from './typed';
 
 /** A weight in whole milligrams. */
 export type Mg = number;
@@ -29,6 +30,7 @@ export function parseWeight(typed: string | number, unit: 'g' | 'oz' = 'g', fiel
     if (!Number.isSafeInteger(typed) || typed < 0) throw new InputError(field, typed, 'whole milligrams');
     return typed;
   }
+  refuseTooLong(typed, field, EXPECTED_WEIGHT);
   const text = typed
     .trim()
     .toLowerCase()

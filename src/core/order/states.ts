@@ -23,8 +23,9 @@ const STEPS: Readonly<Record<OrderAct, { from: readonly OrderState[]; to: OrderS
   unpack: { from: ['packed', 'sealed'], to: 'picked' },
   seal: { from: ['packed'], to: 'sealed' },
   dispatch: { from: ['sealed'], to: 'dispatched' },
-  deliver: { from: ['dispatched'], to: 'delivered' },
-  return: { from: ['dispatched', 'delivered'], to: 'returned' },
+  // What was given up for lost may still arrive, or come back.
+  deliver: { from: ['dispatched', 'lost'], to: 'delivered' },
+  return: { from: ['dispatched', 'delivered', 'lost'], to: 'returned' },
   lose: { from: ['dispatched'], to: 'lost' },
   cancel: { from: ['new', 'picked'], to: 'cancelled' },
 };

@@ -39,6 +39,40 @@ export function requiredPpi(school: School, print: Size): number {
   return checkedPpi(step.ppi, 'school.steps.ppi');
 }
 
+/** Sides of prints that every school must have an answer for. */
+const SMALLEST: Size = { width: 10 * UM_PER_MM, height: 10 * UM_PER_MM };
+const LARGEST: Size = { width: 20_000 * UM_PER_MM, height: 20_000 * UM_PER_MM };
+/** Nobody judges a print from further off. */
+const FURTHEST = 200_000 * UM_PER_MM;
+
+/**
+ * Makes sure that a school has an answer for every size of print, before it is kept.
+ *
+ * @throws InputError naming the part that has none
+ * @example checkSchool({ kind: 'stepped', steps: [{ upTo: 500000, ppi: 300 }, { ppi: 200 }] }).kind // 'stepped'
+ */
+export function checkSchool(school: School): School {
+  if (school.kind === 'distance' && (school.distance ?? 0) > FURTHEST)
+    throw new InputError('school.distance', school.distance, 'a viewing distance of at most 200 m');
+  if (school.kind === 'stepped' && school.steps.filter((s) => s.upTo === undefined).length > 1)
+    throw new InputError('school.steps', school.steps, 'one step without an edge: it covers the rest');
+  requiredPpi(school, SMALLEST);
+  requiredPpi(school, LARGEST);
+  return school;
+}
+
+/** The first of several schools that can be computed with; a record may hold one from before they were checked. */
+export function soundSchool(...schools: readonly (School | null | undefined)[]): School {
+  for (const school of schools) {
+    try {
+      if (school) return checkSchool(school);
+    } catch {
+      continue;
+    }
+  }
+  return DEFAULT_SCHOOL;
+}
+
 /** The school in a few words, for a heading. @example schoolInWords({ kind: 'flat', ppi: 300 }) // 'one figure for all sizes, 300 ppi' */
 export function schoolInWords(school: School): string {
   if (school.kind === 'flat') return `one figure for all sizes, ${school.ppi} ppi`;

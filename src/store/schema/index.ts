@@ -5,3 +5,4 @@ export * from './capturing';
 export * from './laying';
 export * from './supplying';
 export * from './proofing';
+export * from './acting';

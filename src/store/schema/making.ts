@@ -131,6 +131,8 @@ export const editions = sqliteTable(
       .notNull()
       .references(() => works.id),
     kind: text('kind').$type<'open' | 'limited'>().notNull(),
+    /** Sets a later run apart from the first; it stands on label, certificate and register. Nothing: the first run. */
+    name: text('name').notNull().default(''),
     size: integer('size'),
     proofs: json<DeclaredProofs>('proofs').notNull(),
     run: text('run').$type<'all sizes' | 'per size'>().notNull(),

@@ -5,6 +5,9 @@ import { at, flag, id, json, um } from './kit';
 import { editions } from './making';
 import { formats } from './works';
 
+/** Counted again, bought, used for something else than a parcel, sealed into one, taken out of one again. */
+export type SupplyMoveKind = 'counted' | 'received' | 'used' | 'packed' | 'unpacked';
+
 export const buyers = sqliteTable(
   'buyers',
   {
@@ -51,6 +54,22 @@ export const supplies = sqliteTable('supplies', {
   reorderAt: integer('reorder_at').notNull(),
   priceMinor: integer('price_minor').notNull(),
 });
+
+/** What came to the shelf and left it. `supplies.on_hand` is their sum, written in the same transaction. */
+export const supplyMoves = sqliteTable(
+  'supply_moves',
+  {
+    id: id(),
+    supplyId: text('supply_id')
+      .notNull()
+      .references(() => supplies.id),
+    at: at('at').notNull(),
+    kind: text('kind').$type<SupplyMoveKind>().notNull(),
+    amount: integer('amount').notNull(),
+    why: text('why').notNull().default(''),
+  },
+  (t) => [index('supply_moves_supply').on(t.supplyId)],
+);
 
 export const orders = sqliteTable(
   'orders',

@@ -33,7 +33,19 @@ export const studio = sqliteTable('studio', {
   proofLimits: json<Limits>('proof_limits'),
   /** Prints made one at a time are held against their reference again after so many days; nothing: never. */
   referenceDays: integer('reference_days'),
+  /** Where backups go, how often, and how the last one went; nothing: nobody has said. */
+  care: json<Care>('care'),
 });
+
+export type Care = {
+  folder: string;
+  /** Days between backups that are made by themselves; nothing: only when asked. */
+  everyDays: number | null;
+  lastAt: string | null;
+  lastSays: string;
+  /** Whether the last one was made whole. */
+  lastWell: boolean;
+};
 
 export const WORK_KINDS = [
   'painting',
@@ -103,7 +115,7 @@ export const originalMoves = sqliteTable(
   (t) => [index('original_moves_work').on(t.workId)],
 );
 
-export const MASTER_STATES = ['reading', 'ready'] as const;
+export const MASTER_STATES = ['reading', 'ready', 'not read'] as const;
 
 /** One capture, byte for byte as it came in; the file lies in the objects folder under its hash. */
 export const masters = sqliteTable(
@@ -141,6 +153,8 @@ export const masters = sqliteTable(
     gravest: json<{ verdict: Mark; says: string }>('gravest'),
     measuredAt: at('measured_at'),
     state: text('state').$type<(typeof MASTER_STATES)[number]>().notNull(),
+    /** Why it could not be read, as long as its state says so. */
+    trouble: text('trouble').notNull().default(''),
     current: flag('current').notNull(),
     receivedAt: at('received_at').notNull(),
   },

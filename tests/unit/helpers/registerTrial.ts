@@ -92,15 +92,21 @@ const TRIALS = [
     [3, 0.05, 0.05, 2],
   ],
 ];
-const [keys, trials] = process.argv[2]
-  ? (JSON.parse(process.argv[2]) as [string[] | null, number[][] | null])
-  : [null, null];
+// `sample`: one picture, one trial.
+const isSample = process.argv[2] === 'sample';
+const SAMPLE = [0];
+const [keys, trials] =
+  process.argv[2] && !isSample
+    ? (JSON.parse(process.argv[2]) as [string[] | null, number[][] | null])
+    : [null, null];
 const found = [];
-const pictures = await smallPictures(mkdtempSync(join(tmpdir(), 'glassine-reg-')), 1_000);
+const dir = mkdtempSync(join(tmpdir(), 'glassine-reg-'));
+const pictures = await smallPictures(dir, 1_000, isSample ? [...SAMPLE, 5] : undefined);
 for (const [i, p] of pictures.entries()) {
+  if (isSample && i >= SAMPLE.length) continue;
   const [one, big] = [await plane(p.path, LONG), await plane(p.path, 1_000)];
   if (keys && !keys.includes(p.key)) continue;
-  for (const [scale, dx, dy, degrees] of (trials ?? TRIALS[i % 2]!) as [
+  for (const [scale, dx, dy, degrees] of (trials ?? TRIALS[i % 2]!.slice(0, isSample ? 1 : 2)) as [
     number,
     number,
     number,
@@ -126,7 +132,9 @@ for (const [i, p] of pictures.entries()) {
   }
 }
 // And one that is not there: another picture's frame.
-const [one, other] = await Promise.all([0, 5].map(async (i) => plane(pictures[i]!.path, 300)));
+const [one, other] = await Promise.all(
+  [0, isSample ? 1 : 5].map(async (i) => plane(pictures[i]!.path, 300)),
+);
 process.stdout.write(
   JSON.stringify({ found, absent: keys || trials ? null : (findPicture(one!, other!)?.likeness ?? 0) }),
 );

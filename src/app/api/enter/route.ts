@@ -1,21 +1,25 @@
 import { InputError, RefusedError } from '@/core/errors';
-import { PASS_COOKIE, tryPass } from '@/app/guard';
-import { jsonOf, trouble } from '@/app/respond';
+import { lockedSentence, needsPass, passCookie, tryPass } from '@/app/guard';
+import { objectOf, trouble } from '@/app/respond';
 
 export async function POST(request: Request) {
   try {
-    const { phrase } = (await jsonOf(request)) as { phrase?: unknown };
+    const { phrase } = await objectOf(request);
     if (typeof phrase !== 'string' || phrase.length > 500)
       throw new InputError('phrase', null, 'the passphrase');
-    const result = tryPass(phrase, Date.now());
+    if (!needsPass()) return Response.json({ says: 'No passphrase is asked here.' });
+    const locked = lockedSentence();
+    if (locked) throw new RefusedError(locked);
+    const result = await tryPass(phrase, addressOf(request), Date.now());
     if ('says' in result) throw new RefusedError(result.says);
     const response = Response.json({ says: 'Come in.' });
-    response.headers.append(
-      'set-cookie',
-      `${PASS_COOKIE}=${result.cookie}; HttpOnly; SameSite=Strict; Path=/; Max-Age=${30 * 86_400}`,
-    );
+    response.headers.append('set-cookie', passCookie(result.cookie, request));
     return response;
   } catch (error) {
     return trouble(error);
   }
 }
+
+/** Whoever asks, as far as the server knows: the last address in the chain is the one it saw itself. */
+const addressOf = (request: Request): string =>
+  request.headers.get('x-forwarded-for')?.split(',').at(-1)?.trim() || 'unknown';

@@ -1,9 +1,19 @@
+import { askingOf } from '@/app/asking';
 import { upload } from '@/app/uploads';
-import { takeInMaster } from '@/studio/takeInMaster';
+import { act, perform } from '@/studio/act';
+import { takeInMaster, type IntakeResult } from '@/studio/takeInMaster';
 
-/** One file on its way in; the work it belongs to stands in the address. */
+/** One file on its way in; the work it belongs to stands in the address. Sent twice under one key, it is taken in once. */
 export async function POST(request: Request) {
-  return upload(request, (s, body, fileName, query) =>
-    takeInMaster(s, body, { fileName, workId: query.get('work') }),
-  );
+  return upload(request, async (s, { body, fileName, announced, query, signal }) => {
+    const workId = query.get('work');
+    const takeIn = act<object>(
+      {},
+      async () => ({ ...(await takeInMaster(s, body, { fileName, workId, announced, signal })) }),
+      { long: true, final: true },
+    );
+    return perform(s, 'intake', takeIn, { fileName, workId, announced }, askingOf(request)) as Promise<
+      IntakeResult | object
+    >;
+  });
 }

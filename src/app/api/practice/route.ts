@@ -1,4 +1,4 @@
-import { answer, jsonOf } from '@/app/respond';
+import { answer, objectOf } from '@/app/respond';
 import { studio } from '@/app/server';
 import { validate } from '@/core/validate';
 import { practicePress } from '@/standins/practicePress';
@@ -26,7 +26,7 @@ const proofSchema = just({
 /** What the practice press does: profile a paper, or print a proof and scan it. */
 export async function POST(request: Request) {
   return answer(async () => {
-    const body = (await jsonOf(request)) as { what?: string };
+    const body = await objectOf(request);
     if (body.what === 'profile') {
       validate(profileSchema, body);
       return profileByPractice(

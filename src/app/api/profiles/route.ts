@@ -17,7 +17,7 @@ export async function POST(request: Request) {
         sure: query.get('sure') === 'yes',
       }),
     {
-      most: MOST_PROFILE_BYTES,
+      limit: MOST_PROFILE_BYTES,
       known: (fileName, head) => {
         if (head.length === 0) throw new RefusedError(`“${fileName}” is empty: 0 bytes came in.`);
       },

@@ -43,13 +43,11 @@ function Flat({ plan }: { plan: PackPlan }) {
     { name: 'mailer', size: outer, fill: '#d9d9d9' },
     ...(of('sleeve') ? [{ name: 'sleeve', size: of('sleeve')!, fill: '#ececec' }] : []),
     ...(of('board') ? [{ name: 'board', size: of('board')!, fill: '#c4c4c4' }] : []),
-    ...prints
-      .slice(0, 1)
-      .map((s) => ({
-        name: prints.length > 1 ? `${prints.length} prints` : 'print',
-        size: s,
-        fill: t.white,
-      })),
+    ...prints.slice(0, 1).map((s) => ({
+      name: prints.length > 1 ? `${prints.length} prints` : 'print',
+      size: s,
+      fill: t.white,
+    })),
   ];
   const [w, h] = [px(outer.width), px(outer.height)];
   return (

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
 import { packingTable } from '@/studio/packingTable';
@@ -10,8 +11,10 @@ export async function generateMetadata({ params }: Props) {
   return { title: table ? `Order ${table.order.number}` : 'No such order' };
 }
 
-export default async function OrderPage({ params }: Props) {
+async function OrderPage({ params }: Props) {
   const table = await packingTable(await studio(), (await params).id);
   if (!table) notFound();
   return <PackingView key={table.order.id} table={table} />;
 }
+
+export default seen(OrderPage);

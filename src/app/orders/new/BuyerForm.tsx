@@ -1,5 +1,6 @@
 'use client';
 import { Check, Field, Fields } from '@/ui/Field';
+import { useUnits } from '@/ui/Units';
 
 export type BuyerValues = {
   name: string;
@@ -30,8 +31,9 @@ export function BuyerForm({
   onChange: (v: BuyerValues) => void;
   wrong: (field: string) => string | null;
 }) {
+  const units = useUnits();
   const set = (field: keyof BuyerValues) => (value: string) => onChange({ ...values, [field]: value });
-  const today = new Date().toISOString().slice(0, 10);
+  const today = units.today();
   return (
     <>
       <Fields $columns="1fr 1fr 1fr">

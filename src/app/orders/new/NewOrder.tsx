@@ -148,7 +148,7 @@ export function NewOrder({
                         width={420}
                         options={things.map((x) => ({
                           key: thingKey(x),
-                          name: `${x.title}, ${x.formatName}, ${x.kind === 'open' ? 'open' : `of ${x.size}`}`,
+                          name: `${x.title}, ${x.formatName}, ${x.kind === 'open' ? 'open' : `of ${x.size}${x.runName ? `, ${x.runName}` : ''}, ${x.free} free`}${x.isClosed ? ', closed' : ''}`,
                         }))}
                         wrong={act.wrong(`lines[${i}].formatId`)}
                       />

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { allBuyers, sellable } from '@/store/orders';
 import { studio } from '@/app/server';
@@ -5,7 +6,7 @@ import { NewOrder } from './NewOrder';
 
 export const metadata: Metadata = { title: 'A new order' };
 
-export default async function NewOrderPage() {
+async function NewOrderPage() {
   const s = await studio();
   const [buyers, things, settings] = await Promise.all([allBuyers(s.db), sellable(s.db), s.settings()]);
   return (
@@ -16,3 +17,5 @@ export default async function NewOrderPage() {
     />
   );
 }
+
+export default seen(NewOrderPage);

@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { asc } from 'drizzle-orm';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
@@ -8,13 +10,13 @@ import { CompareView } from './CompareView';
 
 export const metadata: Metadata = { title: 'Papers side by side' };
 
-export default async function ComparePage({
+async function ComparePage({
   searchParams,
 }: {
   searchParams: Promise<{ ids?: string; piece?: string }>;
 }) {
   const s = await studio();
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const { unit } = await s.settings();
   const all = await s.db
     .select({ id: papers.id, name: papers.name })
@@ -29,3 +31,5 @@ export default async function ComparePage({
   const ids = (q.ids ?? '').split(',').filter(Boolean).slice(0, 4);
   return <CompareView all={all} ids={ids} piece={piece} rows={await papersBeside(s, ids, piece)} />;
 }
+
+export default seen(ComparePage);

@@ -37,6 +37,7 @@ const WORDS = { laid: 'laid out', queued: 'waits to be printed', printed: 'print
 
 /** Pieces of any works that share a paper, laid on sheets and rolls. */
 export function LayoutsView({ layouts, papers, lots }: Props) {
+  const { day } = useUnits();
   const { length, size } = useUnits();
   const [open, setOpen] = useState(false);
   useKeys([{ key: 'n', says: 'begin a layout', run: () => setOpen(true) }]);
@@ -102,7 +103,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
                     <td>
                       <Marked kind={MARKS[l.state]}>
                         {WORDS[l.state]}
-                        {l.printedAt && <Small> {l.printedAt.slice(0, 10)}</Small>}
+                        {l.printedAt && <Small> {day(l.printedAt)}</Small>}
                       </Marked>
                     </td>
                   </tr>

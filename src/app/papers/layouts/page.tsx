@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { papersAndRoutes } from '@/store/proofs';
 import { allLayouts } from '@/studio/layouts';
@@ -7,7 +8,7 @@ import { LayoutsView } from './LayoutsView';
 
 export const metadata: Metadata = { title: 'Sheets and rolls' };
 
-export default async function LayoutsPage() {
+async function LayoutsPage() {
   const { db } = await studio();
   const [layouts, { papers }, lots] = await Promise.all([
     allLayouts(db),
@@ -16,3 +17,5 @@ export default async function LayoutsPage() {
   ]);
   return <LayoutsView layouts={layouts} papers={papers} lots={lots} />;
 }
+
+export default seen(LayoutsPage);

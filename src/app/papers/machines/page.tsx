@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
@@ -6,7 +7,7 @@ import { MachinesView } from './MachinesView';
 
 export const metadata: Metadata = { title: 'Printers and ink' };
 
-export default async function MachinesPage() {
+async function MachinesPage() {
   const s = await studio();
   const machines = await Promise.all(
     (await machinesAtHand(s.db)).map(async (machine) => ({
@@ -18,3 +19,5 @@ export default async function MachinesPage() {
   );
   return <MachinesView machines={machines} today={localDay(s.now(), (await s.settings()).timeZone)} />;
 }
+
+export default seen(MachinesPage);

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { orderList, suppliersAtHand } from '@/studio/paperDesk';
@@ -5,8 +6,10 @@ import { OrderView } from './OrderView';
 
 export const metadata: Metadata = { title: 'To order' };
 
-export default async function OrderPage() {
+async function OrderPage() {
   const s = await studio();
   const [lines, suppliers] = await Promise.all([orderList(s), suppliersAtHand(s.db)]);
   return <OrderView lines={lines} suppliers={suppliers} />;
 }
+
+export default seen(OrderPage);

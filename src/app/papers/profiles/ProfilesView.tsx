@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Profile, ProfileLine } from '@/studio/profiles';
 import { postJson, useAct, useSay } from '@/ui/Acts';
+import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import {
@@ -23,6 +24,7 @@ import {
 import { t } from '@/ui/tokens';
 import { Marked } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
+import { useUnits } from '@/ui/Units';
 
 type Choice = { key: string; name: string };
 type Props = {
@@ -120,6 +122,7 @@ export function ProfilesView({ list, papers, routes, machines, spaces, start }: 
 }
 
 function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spaces'] }) {
+  const { day } = useUnits();
   const { profile: p } = l;
   const act = useAct();
   const [level, setLevel] = useState(50);
@@ -158,7 +161,7 @@ function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spa
                   : 'grey only',
               ],
               ['Made', p.facts.made],
-              ['Kept since', p.receivedAt.slice(0, 10)],
+              ['Kept since', day(p.receivedAt)],
               ['Hash', <Small key="h">{p.sha256.slice(0, 16)}…</Small>],
               ['Size', `${Math.round(p.facts.bytes / 1_024)} kB`],
             ]}
@@ -328,19 +331,11 @@ function BringIn({
       ...(to.routeId && { route: to.routeId }),
       ...(sure && { sure: 'yes' }),
     });
-    try {
-      const response = await fetch(`/api/profiles?${q}`, { method: 'POST', body: file });
-      const body = await response.json();
-      if (response.ok) {
-        say({ says: body.says });
-        router.refresh();
-      } else setTrouble({ says: body.error.says, sure: body.error.overridable === true });
-    } catch {
-      setTrouble({
-        says: 'Glassine does not answer. The file is still chosen; try again when it runs.',
-        sure: false,
-      });
-    }
+    const answer = await sendFile(`/api/profiles?${q}`, file);
+    if ('done' in answer) {
+      say({ says: answer.done.says });
+      router.refresh();
+    } else setTrouble({ says: answer.trouble.says, sure: answer.trouble.overridable === true });
     setBusy('');
   };
   const practise = async () => {

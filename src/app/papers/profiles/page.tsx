@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { papersAndRoutes } from '@/store/proofs';
@@ -7,11 +9,7 @@ import { ProfilesView } from './ProfilesView';
 
 export const metadata: Metadata = { title: 'Profiles' };
 
-export default async function ProfilesPage({
-  searchParams,
-}: {
-  searchParams: Promise<Record<string, string>>;
-}) {
+async function ProfilesPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
   const s = await studio();
   const [list, { papers, routes }, machines, spaces] = await Promise.all([
     profilesAtHand(s.db),
@@ -26,7 +24,9 @@ export default async function ProfilesPage({
       routes={routes.filter((r) => r.kind !== 'own printer').map((r) => ({ key: r.id, name: r.name }))}
       machines={machines.map((m) => ({ key: m.id, name: m.name }))}
       spaces={spaces}
-      start={(await searchParams).open ?? null}
+      start={(await queryOf(searchParams)).open ?? null}
     />
   );
 }
+
+export default seen(ProfilesPage);

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { printQueue } from '@/studio/printQueue';
@@ -5,7 +6,7 @@ import { QueueView } from './QueueView';
 
 export const metadata: Metadata = { title: 'Print queue' };
 
-export default async function QueuePage() {
+async function QueuePage() {
   const { queue, inks } = await printQueue(await studio());
   return (
     <QueueView
@@ -17,3 +18,5 @@ export default async function QueuePage() {
     />
   );
 }
+
+export default seen(QueuePage);

@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { asc, eq, isNull } from 'drizzle-orm';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
@@ -8,13 +10,9 @@ import { QuotesView } from './QuotesView';
 
 export const metadata: Metadata = { title: 'Compare routes' };
 
-export default async function QuotesPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ size?: string; n?: string }>;
-}) {
+async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: string; n?: string }> }) {
   const s = await studio();
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const offered = await s.db
     .select({ format: formats, title: works.title })
     .from(formats)
@@ -48,3 +46,5 @@ export default async function QuotesPage({
     />
   );
 }
+
+export default seen(QuotesPage);

@@ -13,7 +13,7 @@ import type { Row_ } from './EditionView';
 const listed = (list: readonly Impression[], edition: Edition) =>
   list.length > 6
     ? `${list.length} impressions`
-    : list.map((i) => impressionLabel(i.kind, i.number, edition.size)).join(', ');
+    : list.map((i) => impressionLabel(i.kind, i.number, edition.size, edition.name)).join(', ');
 
 /** Records prints that were made: chosen numbers, the next ones of a run, or more of an open edition. */
 export function PrintSheet({

@@ -16,6 +16,7 @@ import { ChainLine } from '../ChainLine';
 import { CloseSheet, PrintSheet, ReasonSheet, type ReasonAct } from './EditionSheets';
 import { ImpressionAside } from './ImpressionAside';
 import { SheetsGrid } from './SheetsGrid';
+import { useUnits } from '@/ui/Units';
 
 export type Row_ = Awaited<ReturnType<typeof impressionsOf>>[number];
 type Props = {
@@ -28,6 +29,8 @@ type Props = {
   formats: Format[];
   papers: Paper[];
   entries: number;
+  /** Numbers of a run that are neither gone nor promised; nothing for an open edition. */
+  free: number | null;
   picture: string | null;
   begin: 'sign' | 'inspect' | null;
 };
@@ -48,6 +51,7 @@ export function EditionView({
   title,
   rows,
   counts,
+  free,
   page,
   perPage,
   formats,
@@ -56,6 +60,7 @@ export function EditionView({
   picture,
   begin,
 }: Props) {
+  const { day } = useUnits();
   const first = useMemo(() => {
     const wants = begin === 'sign' ? ['inspected'] : begin === 'inspect' ? ['printed', 'returned'] : [];
     return rows
@@ -114,9 +119,14 @@ export function EditionView({
             </Link>
           </PageTitle>
           <Lead>
-            {edition.covers} Declared {edition.openedAt.slice(0, 10)}. {gone} gone, {ready} ready,{' '}
-            {edition.kind === 'open' ? `${total} made so far` : `${counts.declared ?? 0} not yet printed`}
-            .{edition.closedAt && ` Closed ${edition.closedAt.slice(0, 10)}.`}
+            {edition.covers} Declared {day(edition.openedAt)}. {gone} gone, {ready} ready,{' '}
+            {edition.kind === 'open'
+              ? `${total} made so far`
+              : edition.closedAt
+                ? `${counts.declared ?? 0} never printed`
+                : `${counts.declared ?? 0} not yet printed`}
+            {free !== null && `, ${Math.max(0, free)} free to sell`}.
+            {edition.closedAt && ` Closed ${day(edition.closedAt)}.`}
           </Lead>
           <ChainLine entries={entries} />
         </div>

@@ -144,11 +144,13 @@ export function SheetsGrid({ rows, edition, picture, selected, onSelect }: Props
             ? `for ${orderNumber}`
             : stateWord(i.state, edition.signing);
         const short =
-          i.kind === 'run' ? String(i.number) : impressionLabel(i.kind, i.number, edition.size);
+          i.kind === 'run'
+            ? String(i.number)
+            : impressionLabel(i.kind, i.number, edition.size, edition.name);
         return (
           <Cell
             id={i.id}
-            textValue={`${impressionLabel(i.kind, i.number, edition.size)}, ${word}`}
+            textValue={`${impressionLabel(i.kind, i.number, edition.size, edition.name)}, ${word}`}
             data-look={look}
             data-outside={isOutside(row) || undefined}
             data-begins={begins || undefined}

@@ -1,22 +1,24 @@
+import { seen } from '@/app/seen';
 import { notFound } from 'next/navigation';
 import { impressionsOf, IMPRESSIONS_A_PAGE, registerLength, stateCounts } from '@/store/editions';
+import { freeOf } from '@/store/soundness';
 import { papersAndRoutes } from '@/store/proofs';
 import { findRow } from '@/store/rows';
 import { editions, works } from '@/store/schema';
 import { currentMaster, formatsOf } from '@/store/works';
-import { pageOf } from '@/app/query';
+import { pageOf, queryOf } from '@/app/query';
 import { studio } from '@/app/server';
 import { EditionView } from './EditionView';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: string; do?: string }> };
 
-export default async function EditionPage({ params, searchParams }: Props) {
+async function EditionPage({ params, searchParams }: Props) {
   const { db } = await studio();
   const edition = await findRow(db, editions, (await params).id);
   if (!edition) notFound();
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const page = pageOf(q.page);
-  const [work, rows, counts, formats, { papers }, length, master] = await Promise.all([
+  const [work, rows, counts, formats, { papers }, length, master, free] = await Promise.all([
     findRow(db, works, edition.workId),
     impressionsOf(db, edition.id, page),
     stateCounts(db, edition.id),
@@ -24,6 +26,7 @@ export default async function EditionPage({ params, searchParams }: Props) {
     papersAndRoutes(db),
     registerLength(db),
     currentMaster(db, edition.workId),
+    freeOf(db, edition.id),
   ]);
   return (
     <EditionView
@@ -32,6 +35,7 @@ export default async function EditionPage({ params, searchParams }: Props) {
       title={work!.title}
       rows={rows}
       counts={counts}
+      free={free}
       page={page}
       perPage={IMPRESSIONS_A_PAGE}
       formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId)}
@@ -42,3 +46,5 @@ export default async function EditionPage({ params, searchParams }: Props) {
     />
   );
 }
+
+export default seen(EditionPage);

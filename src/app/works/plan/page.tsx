@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { equipmentAtHand } from '@/studio/equipment';
@@ -6,7 +7,7 @@ import { PlannerView } from '../[id]/capture/plan/PlannerView';
 
 export const metadata: Metadata = { title: 'Plan a capture' };
 
-export default async function PlanAlone() {
+async function PlanAlone() {
   const s = await studio();
   const settings = await s.settings();
   return (
@@ -39,3 +40,5 @@ export default async function PlanAlone() {
     </Wall>
   );
 }
+
+export default seen(PlanAlone);

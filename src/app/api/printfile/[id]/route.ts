@@ -1,6 +1,5 @@
-import { createReadStream } from 'node:fs';
-import { Readable } from 'node:stream';
 import { RefusedError } from '@/core/errors';
+import { keptFile } from '@/app/keptFile';
 import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { printFileById } from '@/studio/printFiles';
@@ -11,17 +10,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ id: string
     const s = await studio();
     const file = await printFileById(s.db, (await params).id);
     if (!file?.sha256) throw new RefusedError('That print file is no longer here.');
-    return new Response(
-      Readable.toWeb(createReadStream(s.objects.pathOf(file.sha256))) as ReadableStream,
-      {
-        headers: {
-          'content-type': 'application/octet-stream',
-          'content-length': String(file.bytes),
-          'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(file.fileName)}`,
-          'x-content-type-options': 'nosniff',
-        },
-      },
-    );
+    return await keptFile(s, { sha256: file.sha256, fileName: file.fileName });
   } catch (error) {
     return trouble(error);
   }

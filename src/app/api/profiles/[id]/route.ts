@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { keptFile } from '@/app/keptFile';
 import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { rowById } from '@/store/rows';
@@ -8,14 +8,8 @@ import { profiles } from '@/store/schema';
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     const s = await studio();
-    const profile = await rowById(s.db, profiles, (await params).id, 'profile');
-    return new Response(new Uint8Array(await readFile(s.objects.pathOf(profile.sha256))), {
-      headers: {
-        'content-type': 'application/vnd.iccprofile',
-        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(profile.fileName)}`,
-        'cache-control': 'private, max-age=31536000, immutable',
-      },
-    });
+    const { sha256, fileName } = await rowById(s.db, profiles, (await params).id, 'profile');
+    return await keptFile(s, { sha256, fileName, type: 'application/vnd.iccprofile' });
   } catch (error) {
     return trouble(error);
   }

@@ -48,6 +48,7 @@ type Props = {
 
 /** One sheet or roll with what lies on it: added, laid anew, moved by hand, sent to be printed. */
 export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsked }: Props) {
+  const { day } = useUnits();
   const act = useAct();
   const router = useRouter();
   const { length, size, money } = useUnits();
@@ -216,9 +217,7 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
                 ]}
               />
               {done && (
-                <Marked kind="holds">
-                  Printed {layout.printedAt?.slice(0, 10)}; its paper left the drawer.
-                </Marked>
+                <Marked kind="holds">Printed {day(layout.printedAt)}; its paper left the drawer.</Marked>
               )}
               {clash.length > 0 && (
                 <Marked kind="fails">

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -14,7 +15,7 @@ const PROOF_SHEET = { width: 210_000, height: 148_000 };
 
 export const metadata: Metadata = { title: 'Layout' };
 
-export default async function LayoutPage({ params }: { params: Promise<{ id: string }> }) {
+async function LayoutPage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio(),
     { db } = s;
   const layout = await findRow(db, layouts, (await params).id);
@@ -73,3 +74,5 @@ export default async function LayoutPage({ params }: { params: Promise<{ id: str
     />
   );
 }
+
+export default seen(LayoutPage);

@@ -46,6 +46,7 @@ export function PaperView({
   machines,
   settings,
 }: Props) {
+  const { day } = useUnits();
   const act = useAct();
   const { length, money } = useUnits();
   const [doing, setDoing] = useState<Doing>(null);
@@ -150,7 +151,7 @@ export function PaperView({
                   <tbody>
                     {moves.map((m) => (
                       <tr key={m.move.id}>
-                        <td>{m.move.at.slice(0, 10)}</td>
+                        <td>{day(m.move.at)}</td>
                         <th scope="row">{m.lot}</th>
                         <td>{m.move.kind}</td>
                         <td className="n">

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
@@ -7,7 +8,7 @@ import { PaperView } from './PaperView';
 
 export const metadata: Metadata = { title: 'Paper' };
 
-export default async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
+async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio();
   const whole = await paperWhole(s, (await params).id);
   if (!whole) notFound();
@@ -20,3 +21,5 @@ export default async function PaperPage({ params }: { params: Promise<{ id: stri
     />
   );
 }
+
+export default seen(PaperPage);

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
@@ -9,7 +10,7 @@ import { RouteView } from './RouteView';
 
 export const metadata: Metadata = { title: 'Route' };
 
-export default async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
+async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio();
   const route = await findRow(s.db, routes, (await params).id);
   if (!route) notFound();
@@ -22,3 +23,5 @@ export default async function RoutePage({ params }: { params: Promise<{ id: stri
     />
   );
 }
+
+export default seen(RoutePage);

@@ -130,6 +130,8 @@ function Shown({ master, readings }: { master: Master; readings: Readings | null
             />
             {readings && <MapOver readings={readings} kind={kind} />}
           </div>
+        ) : master.state === 'not read' ? (
+          <NotRead master={master} />
         ) : (
           <ReadingNow key={master.id} master={master} />
         )}
@@ -146,6 +148,33 @@ function Shown({ master, readings }: { master: Master; readings: Readings | null
         </Row>
       )}
     </Stack>
+  );
+}
+
+/** A capture that is kept whole and could not be read: why, and what can be done about it. */
+function NotRead({ master }: { master: Master }) {
+  const act = useAct();
+  return (
+    <figcaption>
+      <Stack $gap={8}>
+        <Marked kind="fails">
+          {master.fileName} is kept, byte for byte, and could not be read. {master.trouble}
+        </Marked>
+        <Row>
+          <Button onPress={() => void act.run('readAgain', { id: master.id })} isDisabled={act.busy}>
+            Read again
+          </Button>
+          <Button
+            quiet
+            onPress={() => void act.run('cancelReading', { id: master.id })}
+            isDisabled={act.busy}
+          >
+            Take it out of the studio
+          </Button>
+        </Row>
+        <TroubleNote trouble={act.trouble} />
+      </Stack>
+    </figcaption>
   );
 }
 
@@ -270,6 +299,7 @@ function FileFacts({ master: m }: { master: Master }) {
 }
 
 function OneMaster({ master: m }: { master: Master }) {
+  const { day } = useUnits();
   const act = useAct();
   return (
     <MasterLine $on={m.current}>
@@ -277,7 +307,7 @@ function OneMaster({ master: m }: { master: Master }) {
         <strong>{m.fileName}</strong>
         <br />
         <Small>
-          {m.widthPx} × {m.heightPx} px, {m.bits} bit, {m.receivedAt.slice(0, 10)}
+          {m.widthPx} × {m.heightPx} px, {m.bits} bit, {day(m.receivedAt)}
           {m.detailShare !== null && `, detail ${Math.round(100 * m.detailShare)} %`}
           {m.derived && `, ${m.derived.how}`}
         </Small>

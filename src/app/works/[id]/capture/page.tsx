@@ -1,8 +1,9 @@
+import { seen } from '@/app/seen';
 import { measuringOf, masterFindings, readingsOf } from '@/studio/measureMaster';
 import { wholeOf, type Params } from '../whole';
 import { CaptureView } from './CaptureView';
 
-export default async function CapturePage({ params }: Params) {
+async function CapturePage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);
   const readings = current ? await readingsOf(studio.db, current.id) : null;
   return (
@@ -12,7 +13,9 @@ export default async function CapturePage({ params }: Params) {
       masters={masters}
       readings={readings}
       findings={readings && current ? masterFindings(readings, current, work) : []}
-      measuring={current ? measuringOf(current.id) : null}
+      measuring={current ? measuringOf(studio, current.id) : null}
     />
   );
 }
+
+export default seen(CapturePage);

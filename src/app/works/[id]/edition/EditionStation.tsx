@@ -10,6 +10,7 @@ import { Empty, Lead, Small, Stack } from '@/ui/Layout';
 import { Slip } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { OpenSheet } from './OpenSheet';
+import { useUnits } from '@/ui/Units';
 
 type Props = {
   work: Work;
@@ -99,7 +100,13 @@ export function EditionStation({ work, editions, formats, remake, picture }: Pro
         law. Ask someone licensed where you sell.
       </Slip>
       {opening && (
-        <OpenSheet workId={work.id} formats={formats} remake={remake} onClose={() => setOpening(false)} />
+        <OpenSheet
+          workId={work.id}
+          formats={formats}
+          remake={remake}
+          closedRuns={editions.filter((e) => e.edition.kind === 'limited' && e.edition.closedAt).length}
+          onClose={() => setOpening(false)}
+        />
       )}
     </Stack>
   );
@@ -113,6 +120,7 @@ function OneEdition({
   counts: Record<string, number>;
   picture: string | null;
 }) {
+  const { day } = useUnits();
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
   return (
     <One>
@@ -121,7 +129,7 @@ function OneEdition({
           {e.kind === 'open'
             ? 'Open edition'
             : `Limited to ${e.size}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}
-          {e.closedAt && <Small> closed {e.closedAt.slice(0, 10)}</Small>}
+          {e.closedAt && <Small> closed {day(e.closedAt)}</Small>}
         </h2>
         <ButtonLink href={`/works/${e.workId}/edition/inspect`}>Look prints over</ButtonLink>
         <ButtonLink href={`/register/${e.id}`} main={!e.closedAt}>
@@ -130,7 +138,7 @@ function OneEdition({
       </Row>
       <p>{e.covers}</p>
       <Small>
-        Declared {e.openedAt.slice(0, 10)}; signed{' '}
+        Declared {day(e.openedAt)}; signed{' '}
         {e.signing === 'front' || e.signing === 'back' ? `on the ${e.signing}` : e.signing}.
       </Small>
       <States>

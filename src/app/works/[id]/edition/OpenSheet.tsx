@@ -24,11 +24,14 @@ export function OpenSheet({
   workId,
   formats,
   remake,
+  closedRuns,
   onClose,
 }: {
   workId: string;
   formats: Format[];
   remake: 'remake' | 'retire';
+  /** Limited runs of this work that are closed: their numbers exist for ever, so a later one needs a name. */
+  closedRuns: number;
   onClose: () => void;
 }) {
   const router = useRouter();
@@ -40,6 +43,7 @@ export function OpenSheet({
   const [HC, setHC] = useState('0');
   const [run, setRun] = useState<'all sizes' | 'per size'>('all sizes');
   const [formatId, setFormat] = useState(formats[0]!.id);
+  const [name, setName] = useState('');
   const [signing, setSigning] = useState<Signing>('front');
   const n = whole(size);
   const proofs = { AP: whole(AP) ?? 0, PP: whole(PP) ?? 0, HC: whole(HC) ?? 0 };
@@ -57,6 +61,7 @@ export function OpenSheet({
       run: limited ? run : 'all sizes',
       signing,
       formatId: limited && run === 'per size' ? formatId : null,
+      name: limited ? name : '',
       // What is not a whole number goes as it was typed, so that the answer can name it.
       size: limited ? (n ?? size) : null,
       proofs: limited
@@ -102,6 +107,15 @@ export function OpenSheet({
               />
               <Field label="Not for sale" value={HC} onChange={setHC} wrong={act.wrong('proofs.HC')} />
             </Fields>
+            {closedRuns > 0 && (
+              <Field
+                label="Name of this later run"
+                hint="The numbers of the closed run exist once for ever. This name stands beside every number of the new one."
+                value={name}
+                onChange={setName}
+                wrong={act.wrong('name')}
+              />
+            )}
             <Fields $columns="1fr 1fr">
               <Select
                 label="Covers"
@@ -135,9 +149,12 @@ export function OpenSheet({
         )}
         <Slip>
           <h3>The sentence it will be known by</h3>
-          {coversSentence({ kind, size: n, proofs, run, remake })}
+          {coversSentence({ kind, size: n, proofs, run, remake, name: name.trim() })}
         </Slip>
-        <TroubleNote trouble={act.trouble} fields={['size', 'proofs.AP', 'proofs.PP', 'proofs.HC']} />
+        <TroubleNote
+          trouble={act.trouble}
+          fields={['size', 'name', 'proofs.AP', 'proofs.PP', 'proofs.HC']}
+        />
       </Stack>
       <SheetEnd label="Declare it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
     </SheetDialog>

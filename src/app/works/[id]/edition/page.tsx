@@ -1,7 +1,8 @@
+import { seen } from '@/app/seen';
 import { wholeOf, type Params } from '../whole';
 import { EditionStation } from './EditionStation';
 
-export default async function EditionPage({ params }: Params) {
+async function EditionPage({ params }: Params) {
   const { work, editions, counts, formats, settings, current } = await wholeOf(params);
   return (
     <EditionStation
@@ -14,3 +15,5 @@ export default async function EditionPage({ params }: Params) {
     />
   );
 }
+
+export default seen(EditionPage);

@@ -1,8 +1,11 @@
+import { seen } from '@/app/seen';
 import { listingOf } from '@/studio/listing';
 import { wholeOf, type Params } from '../whole';
 import { ListingView } from './ListingView';
 
-export default async function ListingPage({ params }: Params) {
+async function ListingPage({ params }: Params) {
   const whole = await wholeOf(params);
   return <ListingView listing={await listingOf(whole.studio, whole)} />;
 }
+
+export default seen(ListingPage);

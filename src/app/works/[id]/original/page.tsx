@@ -1,10 +1,11 @@
+import { seen } from '@/app/seen';
 import { WorkForm } from '@/app/works/WorkForm';
 import { localDay } from '@/core/measure';
 import { movesOf } from '@/studio/originalMoves';
 import { wholeOf, type Params } from '../whole';
 import { Hands } from './Hands';
 
-export default async function OriginalPage({ params }: Params) {
+async function OriginalPage({ params }: Params) {
   const { work, settings, studio } = await wholeOf(params);
   return (
     <>
@@ -18,3 +19,5 @@ export default async function OriginalPage({ params }: Params) {
     </>
   );
 }
+
+export default seen(OriginalPage);

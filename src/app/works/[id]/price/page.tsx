@@ -1,8 +1,9 @@
+import { seen } from '@/app/seen';
 import { wholeOf, type Params } from '../whole';
 import { costSuggestion } from '@/studio/costs';
 import { PriceView } from './PriceView';
 
-export default async function PricePage({ params }: Params) {
+async function PricePage({ params }: Params) {
   const { work, formats, prices, proofs, studio } = await wholeOf(params);
   const suggestions = await costSuggestion(studio, work.id, formats, proofs);
   return (
@@ -18,3 +19,5 @@ export default async function PricePage({ params }: Params) {
     />
   );
 }
+
+export default seen(PricePage);

@@ -6,6 +6,7 @@ import type { Paper, Route } from '@/store/proofs';
 import type { Format } from '@/store/works';
 import type { ProofLine } from '@/studio/proofs';
 import { TroubleNote, useAct } from '@/ui/Acts';
+import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
@@ -194,6 +195,7 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
 
 /** A photograph of a proof, the page for the client, and what the client said. */
 export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
+  const { day } = useUnits();
   const { proof: p, format } = line;
   const act = useAct();
   const router = useRouter();
@@ -202,17 +204,10 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
     [says, setSays] = useState('');
   const photo = async (file: File) => {
     setSays('');
-    try {
-      const response = await fetch(`/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`, {
-        method: 'POST',
-        body: file,
-      });
-      const body = await response.json();
-      setSays(response.ok ? body.says : body.error.says);
-      router.refresh();
-    } catch {
-      setSays('Glassine does not answer. Choose the file again when it runs.');
-    }
+    const url = `/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`;
+    const answer = await sendFile(url, file);
+    setSays('done' in answer ? answer.done.says : answer.trouble.says);
+    router.refresh();
   };
   const answer = async (how: 'accepted' | 'asks for changes') => {
     if (await act.run('clientAnswered', { id: p.id, answer: how, words })) onClose();
@@ -267,10 +262,8 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
         {p.client && (
           <>
             <p>
-              Sent to {p.client.to}, {p.client.sentAt.slice(0, 10)}
-              {p.client.answer !== 'waiting' &&
-                `; ${p.client.answer}, ${p.client.answeredAt?.slice(0, 10)}`}
-              .
+              Sent to {p.client.to}, {day(p.client.sentAt)}
+              {p.client.answer !== 'waiting' && `; ${p.client.answer}, ${day(p.client.answeredAt)}`}.
             </p>
             <Field
               label="Their answer, in their words"

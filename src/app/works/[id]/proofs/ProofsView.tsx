@@ -196,6 +196,7 @@ function OneProof({
   workId: string;
   compared: Compared[string] | undefined;
 }) {
+  const { day } = useUnits();
   const { proof: p, format, paper, route, dry, stale, lot, days } = line;
   const [client, setClient] = useState(false);
   const shows = p.plan ? coverageOf(p.plan) : null;
@@ -269,14 +270,14 @@ function OneProof({
         {p.state === 'asked' && (
           <p>
             <Small>
-              asked {p.askedAt.slice(0, 10)}, {route.leadDays} days said
+              asked {day(p.askedAt)}, {route.leadDays} days said
             </Small>
           </p>
         )}
         {p.judgedAt && (
           <p>
             <Small>
-              judged {p.judgedAt.slice(0, 10)}
+              judged {day(p.judgedAt)}
               {p.place ? `, ${p.place}` : ''}, from {length(p.distanceUm)}
               {p.light ? `, in ${p.light}` : ''}
               {p.driedHours !== null ? `, dried ${p.driedHours} h` : ''}
@@ -315,8 +316,8 @@ function OneProof({
               }
             >
               {p.client.answer === 'waiting'
-                ? `With ${p.client.to} since ${p.client.sentAt.slice(0, 10)}`
-                : `${p.client.to}: ${p.client.answer}, ${p.client.answeredAt?.slice(0, 10)}`}
+                ? `With ${p.client.to} since ${day(p.client.sentAt)}`
+                : `${p.client.to}: ${p.client.answer}, ${day(p.client.answeredAt)}`}
             </Marked>
             {p.client.words && <> “{p.client.words}”</>}
           </p>

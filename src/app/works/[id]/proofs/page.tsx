@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { papersAndRoutes } from '@/store/proofs';
 import { adviceFor } from '@/studio/paperDesk';
 import { comparisonsOf } from '@/studio/comparing';
@@ -5,7 +6,7 @@ import { proofStates } from '@/studio/proofs';
 import { wholeOf, type Params } from '../whole';
 import { ProofsView } from './ProofsView';
 
-export default async function ProofsPage({ params }: Params) {
+async function ProofsPage({ params }: Params) {
   const { work, formats, proofs, current, studio } = await wholeOf(params);
   const [{ papers, routes }, lines] = await Promise.all([
     papersAndRoutes(studio.db),
@@ -17,22 +18,20 @@ export default async function ProofsPage({ params }: Params) {
     proofs.map((p) => p.proof.id),
   );
   const short = Object.fromEntries(
-    [...compared]
-      .reverse()
-      .flatMap((c) =>
-        c.body.way === 'scan'
-          ? [
-              [
-                c.proofId,
-                {
-                  verdict: c.body.finding.verdict,
-                  word: c.body.finding.word,
-                  says: `mean ${c.body.mean.toFixed(1)} ΔE00`,
-                },
-              ],
-            ]
-          : [],
-      ),
+    [...compared].reverse().flatMap((c) =>
+      c.body.way === 'scan'
+        ? [
+            [
+              c.proofId,
+              {
+                verdict: c.body.finding.verdict,
+                word: c.body.finding.word,
+                says: `mean ${c.body.mean.toFixed(1)} ΔE00`,
+              },
+            ],
+          ]
+        : [],
+    ),
   );
   return (
     <ProofsView
@@ -48,3 +47,5 @@ export default async function ProofsPage({ params }: Params) {
     />
   );
 }
+
+export default seen(ProofsPage);

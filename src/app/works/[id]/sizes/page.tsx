@@ -1,10 +1,11 @@
+import { seen } from '@/app/seen';
 import { ladderAcross, largestFor } from '@/core/resolution';
 import { routes as routesTable } from '@/store/schema';
 import { formatCheck, viewedPixels } from '@/studio/stations';
 import { wholeOf, type Params } from '../whole';
 import { SizesView } from './SizesView';
 
-export default async function SizesPage({ params }: Params) {
+async function SizesPage({ params }: Params) {
   const { work, current, rungs, formats, school, families, settings, studio } = await wholeOf(params);
   const routes = await studio.db
     .select({
@@ -38,3 +39,5 @@ export default async function SizesPage({ params }: Params) {
     />
   );
 }
+
+export default seen(SizesPage);

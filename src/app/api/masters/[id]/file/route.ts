@@ -1,5 +1,4 @@
-import { createReadStream } from 'node:fs';
-import { Readable } from 'node:stream';
+import { keptFile } from '@/app/keptFile';
 import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
 import { rowById } from '@/store/rows';
@@ -9,19 +8,8 @@ import { masters } from '@/store/schema';
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     const s = await studio();
-    const master = await rowById(s.db, masters, (await params).id, 'master');
-    const name = encodeURIComponent(master.fileName);
-    return new Response(
-      Readable.toWeb(createReadStream(s.objects.pathOf(master.sha256))) as ReadableStream,
-      {
-        headers: {
-          'content-type': 'application/octet-stream',
-          'content-length': String(master.bytes),
-          'content-disposition': `attachment; filename*=UTF-8''${name}`,
-          'x-content-type-options': 'nosniff',
-        },
-      },
-    );
+    const { sha256, fileName } = await rowById(s.db, masters, (await params).id, 'master');
+    return await keptFile(s, { sha256, fileName });
   } catch (error) {
     return trouble(error);
   }

@@ -6,9 +6,14 @@ import { readingOf } from '@/studio/readMaster';
 
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   return answer(async () => {
-    const master = await findRow((await studio()).db, masters, (await params).id);
+    const s = await studio();
+    const master = await findRow(s.db, masters, (await params).id);
     return master
-      ? { state: master.state, reading: readingOf(master.id), measured: master.measuredAt !== null }
+      ? {
+          state: master.state,
+          reading: readingOf(s, master.sha256),
+          measured: master.measuredAt !== null,
+        }
       : { state: 'gone', reading: null };
   });
 }

@@ -2,7 +2,9 @@ import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
+import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
+import { deriveAgain } from '@/studio/readMaster';
 
 /** What may be asked for of a picture: its view, its small picture, or one tile of a level. Nothing else becomes a path. */
 function fileFor(parts: string[]): string | null {
@@ -13,22 +15,29 @@ function fileFor(parts: string[]): string | null {
   return tile ? join('tiles_files', tile[1]!, `${tile[2]}_${tile[3]}.jpeg`) : null;
 }
 
+/** A picture of a file. One that was made and is gone from the disk is made again while it is waited for. */
 export async function GET(_: Request, { params }: { params: Promise<{ sha: string; path: string[] }> }) {
   const { sha, path } = await params;
   const file = fileFor(path);
   if (!file || !/^[0-9a-f]{64}$/.test(sha)) return new Response('no such picture', { status: 404 });
-  const full = join(/* turbopackIgnore: true */ (await studio()).objects.derivedDir(sha), file);
-  const found = await stat(/* turbopackIgnore: true */ full).catch(() => null);
-  if (!found) return new Response('not made yet', { status: 404 });
-  return new Response(
-    Readable.toWeb(createReadStream(/* turbopackIgnore: true */ full)) as ReadableStream,
-    {
+  try {
+    const s = await studio();
+    const full = join(/* turbopackIgnore: true */ s.objects.derivedDir(sha), file);
+    const size = async () =>
+      (await stat(/* turbopackIgnore: true */ full).catch(() => null))?.size ?? null;
+    let bytes = await size();
+    if (bytes === null && !(await s.objects.hasDerived(sha)) && (await deriveAgain(s, sha)))
+      bytes = await size();
+    if (bytes === null) return new Response('not made yet', { status: 404 });
+    const stream = createReadStream(/* turbopackIgnore: true */ full);
+    return new Response(Readable.toWeb(stream) as ReadableStream, {
       headers: {
         'content-type': 'image/jpeg',
-        'content-length': String(found.size),
+        'content-length': String(bytes),
         'cache-control': 'private, max-age=31536000, immutable',
-        'x-content-type-options': 'nosniff',
       },
-    },
-  );
+    });
+  } catch (error) {
+    return trouble(error);
+  }
 }

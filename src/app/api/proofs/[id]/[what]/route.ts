@@ -1,9 +1,8 @@
-import { createReadStream } from 'node:fs';
-import { readFile, stat } from 'node:fs/promises';
-import { Readable } from 'node:stream';
+import { readFile } from 'node:fs/promises';
+import { keptFile } from '@/app/keptFile';
 import { trouble } from '@/app/respond';
 import { studio } from '@/app/server';
-import { withUpload } from '@/app/uploads';
+import { turnedAway, withUpload } from '@/app/uploads';
 import { InputError, RefusedError } from '@/core/errors';
 import { practicePress } from '@/standins/practicePress';
 import { rowById } from '@/store/rows';
@@ -16,7 +15,9 @@ type Params = { params: Promise<{ id: string; what: string }> };
 const WHAT = ['sheet', 'view', 'photo', 'page', 'readings'];
 
 /** What belongs to a proof: its sheet as a print file, a view of it, its photograph, the page for the client, practice readings. */
-export async function GET(_: Request, { params }: Params) {
+export async function GET(request: Request, { params }: Params) {
+  const refused = await turnedAway(request);
+  if (refused) return refused;
   try {
     const { id, what } = await params;
     const s = await studio();
@@ -30,12 +31,10 @@ export async function GET(_: Request, { params }: Params) {
       case 'sheet': {
         if (!proof.printFileSha)
           throw new RefusedError('This proof was not made here: there is no file of it.');
-        const path = s.objects.pathOf(proof.printFileSha);
-        return new Response(Readable.toWeb(createReadStream(path)) as ReadableStream, {
-          headers: {
-            ...named(proof.fileName, 'image/tiff'),
-            'content-length': String((await stat(path)).size),
-          },
+        return await keptFile(s, {
+          sha256: proof.printFileSha,
+          fileName: proof.fileName,
+          type: 'image/tiff',
         });
       }
       case 'view':
@@ -47,9 +46,12 @@ export async function GET(_: Request, { params }: Params) {
         });
       case 'photo': {
         if (!proof.photoSha) throw new RefusedError('No photograph is kept with this proof.');
-        return new Response(new Uint8Array(await readFile(s.objects.pathOf(proof.photoSha))), {
-          headers: { 'content-type': 'image/jpeg', 'cache-control': 'no-store' },
-        });
+        return new Response(
+          new Uint8Array(await readFile(await s.objects.soundPath(proof.photoSha, 'the photograph'))),
+          {
+            headers: { 'content-type': 'image/jpeg', 'cache-control': 'no-store' },
+          },
+        );
       }
       case 'page': {
         const { name, html } = await clientPage(s, proof.id);

@@ -23,7 +23,7 @@ import {
 import { Slip } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { Marked, Verdict, type MarkKind } from '@/ui/Verdict';
-import { sendFile } from './sendFile';
+import { sendFile } from '@/ui/sendFile';
 
 type Check = { id: string; at: string; body: CaptureCheck };
 type Props = {
@@ -418,7 +418,9 @@ function SendFile({ url, label, onSaid }: { url: string; label: string; onSaid: 
   const send = async (file: File) => {
     setTrouble(null);
     setShare(0);
-    const answer = await sendFile(`${url}?name=${encodeURIComponent(file.name)}`, file, setShare);
+    const answer = await sendFile(`${url}?name=${encodeURIComponent(file.name)}`, file, {
+      onProgress: (sent, total) => setShare(total ? sent / total : 1),
+    });
     setShare(null);
     if ('trouble' in answer) setTrouble(answer.trouble);
     else onSaid();

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { practiceCgats } from '@/core/colour/practiceChart';
 import { checksOf } from '@/studio/checkCapture';
 import { viewedPixels } from '@/studio/stations';
@@ -6,9 +7,9 @@ import { wholeOf, type Params } from '../../whole';
 import { StillReading } from '../StillReading';
 import { ChecksView } from './ChecksView';
 
-export default async function ChecksPage({ params }: Params) {
+async function ChecksPage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);
-  if (current?.state === 'reading')
+  if (current && current.state !== 'ready')
     return <StillReading masterId={current.id} fileName={current.fileName} />;
   if (!current)
     return (
@@ -38,3 +39,5 @@ export default async function ChecksPage({ params }: Params) {
       .some((c) => c.body.kind === 'target');
   }
 }
+
+export default seen(ChecksPage);

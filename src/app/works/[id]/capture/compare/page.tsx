@@ -1,10 +1,11 @@
+import { seen } from '@/app/seen';
 import { frameInMaster, printFilesOf, viewable } from '@/studio/printFiles';
 import { viewedPixels } from '@/studio/stations';
 import { Empty } from '@/ui/Layout';
 import { wholeOf, type Params } from '../../whole';
 import { CompareView, type Side } from './CompareView';
 
-export default async function ComparePage({ params }: Params) {
+async function ComparePage({ params }: Params) {
   const { work, masters, studio } = await wholeOf(params);
   const ready = masters.filter((m) => m.state === 'ready');
   if (!ready.length)
@@ -49,3 +50,5 @@ export default async function ComparePage({ params }: Params) {
     />
   );
 }
+
+export default seen(ComparePage);

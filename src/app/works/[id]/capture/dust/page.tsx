@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { checksOf } from '@/studio/checkCapture';
 import { viewedPixels } from '@/studio/stations';
 import { Empty } from '@/ui/Layout';
@@ -5,9 +6,9 @@ import { wholeOf, type Params } from '../../whole';
 import { StillReading } from '../StillReading';
 import { DustView } from './DustView';
 
-export default async function DustPage({ params }: Params) {
+async function DustPage({ params }: Params) {
   const { current, studio } = await wholeOf(params);
-  if (current?.state === 'reading')
+  if (current && current.state !== 'ready')
     return <StillReading masterId={current.id} fileName={current.fileName} />;
   if (!current)
     return (
@@ -28,3 +29,5 @@ export default async function DustPage({ params }: Params) {
     />
   );
 }
+
+export default seen(DustPage);

@@ -18,7 +18,7 @@ import { Working } from '@/ui/Slip';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Marked, Verdict } from '@/ui/Verdict';
-import { sendFile } from '../checks/sendFile';
+import { sendFile } from '@/ui/sendFile';
 
 type Listed = PrintFile & { stale: string[] };
 type Offered = { format: Format; wrapped: boolean; check: ResolutionCheck | null; passed: LikeFactor[] };
@@ -478,7 +478,7 @@ function BringIn({ offered, routes }: { offered: Offered[]; routes: Route[] }) {
     const answer = await sendFile<{ says: string; holds: boolean }>(
       `/api/printfile?${new URLSearchParams({ name: file.name, format: formatId, ppi, route: routes[0]?.id ?? '' })}`,
       file,
-      setShare,
+      { onProgress: (sent, total) => setShare(total ? sent / total : 1) },
     );
     setShare(null);
     if ('trouble' in answer) setTrouble(answer.trouble);

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { routes as routesTable } from '@/store/schema';
 import { passedNear, prepsOf } from '@/studio/preps';
 import { mountsOf } from '@/studio/mounting';
@@ -7,9 +8,9 @@ import { wholeOf, type Params } from '../../whole';
 import { StillReading } from '../StillReading';
 import { FilesView } from './FilesView';
 
-export default async function FilesPage({ params }: Params) {
+async function FilesPage({ params }: Params) {
   const { work, masters, current, formats, school, studio } = await wholeOf(params);
-  if (current?.state === 'reading')
+  if (current && current.state !== 'ready')
     return <StillReading masterId={current.id} fileName={current.fileName} />;
   const [preps, files, routes, mounts] = await Promise.all([
     prepsOf(studio.db, work.id),
@@ -46,3 +47,5 @@ export default async function FilesPage({ params }: Params) {
     />
   );
 }
+
+export default seen(FilesPage);

@@ -1,8 +1,9 @@
+import { seen } from '@/app/seen';
 import { equipmentAtHand } from '@/studio/equipment';
 import { wholeOf, type Params } from '../../whole';
 import { PlannerView } from './PlannerView';
 
-export default async function PlanPage({ params }: Params) {
+async function PlanPage({ params }: Params) {
   const { work, settings, formats, current, studio } = await wholeOf(params);
   const largest = [...formats].sort(
     (a, b) => b.imageWidthUm * b.imageHeightUm - a.imageWidthUm * a.imageHeightUm,
@@ -26,3 +27,5 @@ export default async function PlanPage({ params }: Params) {
     />
   );
 }
+
+export default seen(PlanPage);

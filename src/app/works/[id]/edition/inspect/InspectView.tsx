@@ -62,6 +62,7 @@ const Points = styled.ol`
 
 /** One print after another beside its reference: a key for right, a key for wrong. */
 export function InspectView({ workId, title, sha256, waiting, done }: Props) {
+  const { day } = useUnits();
   const { length, size } = useUnits();
   const print = waiting[0];
   const [points, setPoints] = useState(NOTHING);
@@ -120,7 +121,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
           rows={[
             ['Format', `${print.format}: image ${size(print.image)}`],
             ['Paper', print.paper],
-            ['Printed', print.printedAt?.slice(0, 10) ?? ''],
+            ['Printed', day(print.printedAt) ?? ''],
           ]}
         />
         <Points aria-label="Points to look at">
@@ -237,6 +238,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
 }
 
 function Done({ done }: { done: Props['done'] }) {
+  const { day } = useUnits();
   if (!done.length) return null;
   return (
     <section>
@@ -247,7 +249,7 @@ function Done({ done }: { done: Props['done'] }) {
             <Marked kind={d.body.verdict === 'passed' ? 'holds' : 'fails'}>
               {d.label}: {d.body.verdict}
               {d.body.words ? `, ${d.body.words}` : ''}
-              {d.body.bears ? `; borne by ${d.body.bears}` : ''} <Small>{d.at.slice(0, 10)}</Small>
+              {d.body.bears ? `; borne by ${d.body.bears}` : ''} <Small>{day(d.at)}</Small>
             </Marked>
           </li>
         ))}

@@ -1,8 +1,9 @@
+import { seen } from '@/app/seen';
 import { toInspect } from '@/studio/inspections';
 import { wholeOf, type Params } from '../../whole';
 import { InspectView } from './InspectView';
 
-export default async function InspectPage({ params }: Params) {
+async function InspectPage({ params }: Params) {
   const { work, current, studio } = await wholeOf(params);
   const { waiting, done } = await toInspect(studio.db, work.id);
   return (
@@ -38,3 +39,5 @@ export default async function InspectPage({ params }: Params) {
     />
   );
 }
+
+export default seen(InspectPage);

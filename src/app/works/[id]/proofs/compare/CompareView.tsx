@@ -6,6 +6,7 @@ import { isNone, sayAdjustment } from '@/core/colour/adjust';
 import type { Limits } from '@/core/proof/compare';
 import type { ComparisonRow } from '@/studio/comparing';
 import { postJson, useAct } from '@/ui/Acts';
+import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
 import { useJob } from '@/ui/Job';
@@ -82,13 +83,11 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
       </Empty>
     );
   const send = async (file: File) => {
-    const response = await fetch(`/api/proofs/${chosen}/capture?name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      body: file,
-    });
-    const body = await response.json();
-    if (!response.ok) throw new Error(body.error?.says ?? 'The file did not come in.');
-    return { sha256: body.sha256 as string, fileName: body.fileName as string };
+    const url = `/api/proofs/${chosen}/capture?name=${encodeURIComponent(file.name)}`;
+    const answer = await sendFile<{ sha256: string; fileName: string }>(url, file);
+    if ('trouble' in answer) throw new Error(answer.trouble.says);
+    const { sha256, fileName } = answer.done;
+    return { sha256, fileName };
   };
   const compare = async () => {
     setSays('');

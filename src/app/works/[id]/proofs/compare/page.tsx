@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { USUAL_LIMITS } from '@/core/proof/compare';
 import { comparisonsOf } from '@/studio/comparing';
 import { profilesAtHand } from '@/studio/profiles';
@@ -5,7 +7,7 @@ import { wholeOf, type Params } from '../../whole';
 import { Needs } from '../needs';
 import { CompareView } from './CompareView';
 
-export default async function ComparePage({
+async function ComparePage({
   params,
   searchParams,
 }: Params & { searchParams: Promise<Record<string, string>> }) {
@@ -26,7 +28,7 @@ export default async function ComparePage({
       aim={work.aim}
       limits={settings.proofLimits ?? USUAL_LIMITS}
       untagged={!current.profileLabel && current.channels === 3}
-      start={(await searchParams).proof ?? null}
+      start={(await queryOf(searchParams)).proof ?? null}
       proofs={proofs.map((p) => ({
         id: p.proof.id,
         round: p.proof.round,
@@ -41,3 +43,5 @@ export default async function ComparePage({
     />
   );
 }
+
+export default seen(ComparePage);

@@ -1,3 +1,4 @@
+import { seen } from '@/app/seen';
 import { judgedDistanceOf } from '@/core/resolution';
 import { USUAL_SCREEN } from '@/core/colour/screen';
 import { cropOf, viewedPixels } from '@/studio/stations';
@@ -5,7 +6,7 @@ import { wholeOf, type Params } from '../../whole';
 import { Needs } from '../needs';
 import { DistanceView } from './DistanceView';
 
-export default async function DistancePage({ params }: Params) {
+async function DistancePage({ params }: Params) {
   const { work, current, formats, settings } = await wholeOf(params);
   if (!current || current.state !== 'ready') return <Needs workId={work.id} lacks={['file']} />;
   if (!formats.length) return <Needs workId={work.id} lacks={['size']} />;
@@ -28,3 +29,5 @@ export default async function DistancePage({ params }: Params) {
     />
   );
 }
+
+export default seen(DistancePage);

@@ -20,6 +20,7 @@ type Props = {
 
 /** What passed, to be found again and used for this work. */
 export function FormulasView({ workId, query, papers, kinds, list }: Props) {
+  const { day } = useUnits();
   const router = useRouter(),
     path = usePathname();
   const { size } = useUnits();
@@ -106,7 +107,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
                     <br />
                     <Small style={{ fontWeight: 400 }}>
                       {f.workKind}; round {f.round}
-                      {f.reference ? ', the reference' : ''}, {f.judgedAt.slice(0, 10)}
+                      {f.reference ? ', the reference' : ''}, {day(f.judgedAt)}
                     </Small>
                   </th>
                   <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>

@@ -1,15 +1,17 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { WORK_KINDS } from '@/store/schema';
 import { papersAndRoutes } from '@/store/proofs';
 import { passedFormulas } from '@/studio/formulas';
 import { wholeOf, type Params } from '../../whole';
 import { FormulasView } from './FormulasView';
 
-export default async function FormulasPage({
+async function FormulasPage({
   params,
   searchParams,
 }: Params & { searchParams: Promise<Record<string, string>> }) {
   const { work, studio } = await wholeOf(params);
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const number = (v: string | undefined) =>
     v && Number.isFinite(Number(v.replace(',', '.'))) ? Number(v.replace(',', '.')) : undefined;
   const [{ papers }, list] = await Promise.all([
@@ -32,3 +34,5 @@ export default async function FormulasPage({
     />
   );
 }
+
+export default seen(FormulasPage);

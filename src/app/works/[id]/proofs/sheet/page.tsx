@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { eq } from 'drizzle-orm';
 import { findRow } from '@/store/rows';
 import { comparisons, lots, machines, proofs } from '@/store/schema';
@@ -8,14 +10,14 @@ import { wholeOf, type Params } from '../../whole';
 import { Needs } from '../needs';
 import { SheetView } from './SheetView';
 
-export default async function ProofSheetPage({
+async function ProofSheetPage({
   params,
   searchParams,
 }: Params & { searchParams: Promise<Record<string, string>> }) {
   const { work, current, formats, proofs: rows, studio } = await wholeOf(params);
   if (!current || current.state !== 'ready') return <Needs workId={work.id} lacks={['file']} />;
   if (!formats.length) return <Needs workId={work.id} lacks={['size']} />;
-  const q = await searchParams;
+  const q = await queryOf(searchParams);
   const [{ papers, routes }, allMachines, allLots] = await Promise.all([
     papersAndRoutes(studio.db),
     studio.db.select().from(machines),
@@ -79,3 +81,5 @@ export default async function ProofSheetPage({
     />
   );
 }
+
+export default seen(ProofSheetPage);

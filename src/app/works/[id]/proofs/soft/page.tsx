@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { localDay } from '@/core/measure';
 import { screenFinding, USUAL_SCREEN } from '@/core/colour/screen';
 import { gamutCountsOf } from '@/studio/softProof';
@@ -7,7 +9,7 @@ import { wholeOf, type Params } from '../../whole';
 import { Needs } from '../needs';
 import { SoftProofView } from './SoftProofView';
 
-export default async function SoftProofPage({
+async function SoftProofPage({
   params,
   searchParams,
 }: Params & { searchParams: Promise<Record<string, string>> }) {
@@ -50,7 +52,9 @@ export default async function SoftProofPage({
       }))}
       screen={screen}
       screenSays={screenFinding(screen, localDay(studio.now(), settings.timeZone))}
-      start={(await searchParams).profile ?? null}
+      start={(await queryOf(searchParams)).profile ?? null}
     />
   );
 }
+
+export default seen(SoftProofPage);

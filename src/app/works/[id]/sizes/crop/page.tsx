@@ -1,12 +1,11 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { routes as routesTable } from '@/store/schema';
 import { viewedPixels } from '@/studio/stations';
 import { wholeOf, type Params } from '../../whole';
 import { CropView } from './CropView';
 
-export default async function CropPage({
-  params,
-  searchParams,
-}: Params & { searchParams: Promise<{ size?: string }> }) {
+async function CropPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, school, editions, studio } = await wholeOf(params);
   const routes = await studio.db
     .select({ name: routesTable.name, addsBorder: routesTable.addsBorder })
@@ -17,7 +16,7 @@ export default async function CropPage({
       key={work.id}
       title={work.title}
       formats={formats}
-      asked={(await searchParams).size ?? null}
+      asked={(await queryOf(searchParams)).size ?? null}
       school={school}
       picture={current?.state === 'ready' ? { sha: current.sha256, ...viewedPixels(current) } : null}
       signed={editions.some((e) => e.signing === 'front')}
@@ -25,3 +24,5 @@ export default async function CropPage({
     />
   );
 }
+
+export default seen(CropPage);

@@ -1,3 +1,5 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { eq } from 'drizzle-orm';
 import { supplies } from '@/store/schema';
 import { pictureFor } from '@/studio/drawings';
@@ -6,7 +8,7 @@ import { localDay } from '@/core/measure';
 import { wholeOf, type Params } from '../../whole';
 import { MountView } from './MountView';
 
-export default async function MountPage({
+async function MountPage({
   params,
   searchParams,
 }: Params & { searchParams: Promise<{ size?: string }> }) {
@@ -21,7 +23,7 @@ export default async function MountPage({
       key={work.id}
       title={work.title}
       formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))}
-      asked={(await searchParams).size ?? null}
+      asked={(await queryOf(searchParams)).size ?? null}
       cutters={cutters}
       mounts={mounts.filter((m) => m.kind !== 'wrap')}
       kits={kits}
@@ -29,3 +31,5 @@ export default async function MountPage({
     />
   );
 }
+
+export default seen(MountPage);

@@ -1,12 +1,11 @@
+import { seen } from '@/app/seen';
+import { queryOf } from '@/app/query';
 import { pictureFor } from '@/studio/drawings';
 import { mountsOf } from '@/studio/mounting';
 import { wholeOf, type Params } from '../../whole';
 import { WrapView } from './WrapView';
 
-export default async function WrapPage({
-  params,
-  searchParams,
-}: Params & { searchParams: Promise<{ size?: string }> }) {
+async function WrapPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, studio } = await wholeOf(params);
   const mounts = await mountsOf(studio.db, work.id);
   return (
@@ -15,8 +14,10 @@ export default async function WrapPage({
       workId={work.id}
       title={work.title}
       formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))}
-      asked={(await searchParams).size ?? null}
+      asked={(await queryOf(searchParams)).size ?? null}
       mounts={mounts.filter((m) => m.kind === 'wrap')}
     />
   );
 }
+
+export default seen(WrapPage);

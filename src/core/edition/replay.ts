@@ -1,0 +1,84 @@
+import type { ChainedEntry } from './chain';
+import { IMPRESSION_STEPS, type ImpressionState } from './states';
+
+/** Where an impression stands, as the lines of the register alone say. */
+export type Replayed = {
+  state: ImpressionState;
+  /** The order it is set aside for or went out with. */
+  order: number | null;
+  signedAt: string | null;
+  certifiedAt: string | null;
+};
+
+type Line = Pick<ChainedEntry, 'at' | 'act' | 'impressionId' | 'body'>;
+type Body = { to?: ImpressionState; order?: number | null };
+
+/** Before its first line an impression of a run is declared, and nothing more. */
+const DECLARED: Replayed = { state: 'declared', order: null, signedAt: null, certifiedAt: null };
+
+/**
+ * Reads the register from its first line and says where every impression stands by it. What the studio keeps beside it must
+ * say the same; where it does not, one of the two was changed by hand.
+ *
+ * @param lines in the order in which they were written
+ * @example replay([{ at: '2026-05-03T09:00:00Z', act: 'printed', impressionId: 'i', body: {} }]).get('i').state // 'printed'
+ */
+export function replay(lines: Iterable<Line>): Map<string, Replayed> {
+  const all = new Map<string, Replayed>();
+  for (const line of lines) {
+    if (line.impressionId)
+      all.set(line.impressionId, after(all.get(line.impressionId) ?? DECLARED, line));
+  }
+  return all;
+}
+
+/** Where an impression stands after one more line. */
+export function after(before: Replayed, line: Line): Replayed {
+  const body = (line.body ?? {}) as Body;
+  switch (line.act) {
+    case 'released':
+      return { ...before, state: body.to ?? readyState(before), order: null };
+    case 'taken back':
+      return takenBack(before, body);
+    case 'printed':
+      return { ...DECLARED, state: 'printed' };
+    case 'signed':
+      return { ...before, state: 'signed', signedAt: line.at };
+    case 'certified':
+      // A certificate may be written while the print is already set aside for an order: it stays set aside.
+      return {
+        ...before,
+        state: before.state === 'allocated' ? 'allocated' : 'certified',
+        certifiedAt: line.at,
+      };
+    case 'allocated':
+      return { ...before, state: 'allocated', order: body.order ?? null };
+    case 'returned':
+      return { ...before, state: 'returned', order: null };
+    case 'remade':
+      return DECLARED;
+    default:
+      return isStep(line.act) ? { ...before, state: IMPRESSION_STEPS[line.act].to } : before;
+  }
+}
+
+/** In the drawer again: certified, signed or only passed, as far as it had come. */
+function readyState(before: Replayed): ImpressionState {
+  if (before.certifiedAt) return 'certified';
+  return before.signedAt ? 'signed' : 'inspected';
+}
+
+function takenBack(before: Replayed, body: Body): Replayed {
+  const state = body.to ?? before.state;
+  const isSigned =
+    state !== 'printed' && state !== 'inspected' && state !== 'declared' && state !== 'returned';
+  return {
+    ...before,
+    state,
+    order: body.order === undefined ? before.order : body.order,
+    signedAt: isSigned ? before.signedAt : null,
+  };
+}
+
+const isStep = (act: string): act is keyof typeof IMPRESSION_STEPS =>
+  Object.hasOwn(IMPRESSION_STEPS, act);

@@ -1,0 +1,50 @@
+import { sql, type SQL } from 'drizzle-orm';
+import type { Db } from './db';
+
+/** Lots whose moves add up to less than nothing. */
+export const lotsBelowNothing = (db: Db): Promise<{ id: string; name: string; sum: number }[]> =>
+  db.all(sql`
+    SELECT l.id, l.name, sum(m.amount) AS sum FROM lots l JOIN stock_moves m ON m.lot_id = l.id
+    GROUP BY l.id HAVING sum(m.amount) < 0`);
+
+/** Things on the packing shelf whose count is not what their moves add up to, or is below nothing. */
+export const suppliesOutOfStep = (
+  db: Db,
+): Promise<{ id: string; name: string; onHand: number; sum: number }[]> =>
+  db.all(sql`
+    SELECT s.id, s.name, s.on_hand AS onHand, coalesce(sum(m.amount), 0) AS sum
+    FROM supplies s LEFT JOIN supply_moves m ON m.supply_id = s.id
+    GROUP BY s.id HAVING s.on_hand <> coalesce(sum(m.amount), 0) OR s.on_hand < 0`);
+
+/** What of a run is free: neither gone, nor retired, nor held for an order that is still to be picked. */
+export type FreeLine = {
+  editionId: string;
+  title: string;
+  unsold: number;
+  promised: number;
+  free: number;
+};
+
+/**
+ * How many numbers of limited runs are free, the one answer that every page and every act goes by. A closed run has only what
+ * was printed of it; what was never printed never will be. A spoiled or destroyed number counts where the run remakes it.
+ */
+export async function freeByEdition(db: Db, where: SQL = sql`1`): Promise<FreeLine[]> {
+  const rows = await db.all<Omit<FreeLine, 'free'>>(sql`
+    SELECT e.id AS editionId, w.title,
+      (SELECT count(*) FROM impressions i WHERE i.edition_id = e.id AND i.kind = 'run' AND i.order_line_id IS NULL AND (
+        i.state IN ('printed', 'inspected', 'signed', 'certified', 'returned')
+        OR (i.state = 'declared' AND e.closed_at IS NULL)
+        OR (i.state IN ('spoiled', 'destroyed') AND e.closed_at IS NULL AND e.remake = 'remake'))) AS unsold,
+      (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
+        WHERE l.edition_id = e.id AND o.state = 'new') AS promised
+    FROM editions e JOIN works w ON w.id = e.work_id
+    WHERE e.kind = 'limited' AND ${where}`);
+  return rows.map((r) => ({ ...r, free: r.unsold - r.promised }));
+}
+
+/** The free numbers of one run; nothing for an open edition, which has no end. */
+export async function freeOf(db: Db, editionId: string): Promise<number | null> {
+  const [row] = await freeByEdition(db, sql`e.id = ${editionId}`);
+  return row ? row.free : null;
+}

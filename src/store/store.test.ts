@@ -1,0 +1,240 @@
+import { spawn } from 'node:child_process';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { createClient } from '@libsql/client';
+import { sql } from 'drizzle-orm';
+import { folder } from '../../tests/unit/helpers/files';
+import { copyDatabase } from './aside';
+import { plainCause } from './causes';
+import { Store } from './db';
+import { holdFolder } from './lock';
+import { MIGRATIONS } from './migrationState';
+import { brokenTriggers } from './triggers';
+
+type Journal = { entries: { idx: number; tag: string; when: number }[] };
+const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal;
+
+/** A studio's database as it was after one of the migrations, with a little of what a person had in it. */
+async function databaseAt(upTo: number): Promise<string> {
+  const dir = await folder();
+  const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+  await client.execute('PRAGMA journal_mode = WAL');
+  await client.execute(
+    'CREATE TABLE __drizzle_migrations (id SERIAL PRIMARY KEY, hash text NOT NULL, created_at numeric)',
+  );
+  for (const entry of journal.entries.slice(0, upTo + 1)) {
+    const text = readFileSync(join(MIGRATIONS, `${entry.tag}.sql`), 'utf8');
+    for (const statement of text.split('--> statement-breakpoint')) await client.execute(statement);
+    await client.execute(
+      `INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('${entry.tag}', ${entry.when})`,
+    );
+  }
+  await client.execute(
+    `INSERT INTO works (id, title, medium, kind, owner, may_print, created_at) VALUES ('w', 'Night Ferry', 'gouache', 'painting', 'the studio', 'yes', '2026-11-02T10:00:00Z')`,
+  );
+  await client.execute(
+    `INSERT INTO supplies (id, name, kind, width_um, height_um, weight_mg, on_hand, reorder_at, price_minor) VALUES ('s', 'Board', 'board', 1, 1, 1, 40, 5, 40)`,
+  );
+  await client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+  client.close();
+  return dir;
+}
+
+describe('a database is brought up to date', () => {
+  test.each(journal.entries.slice(0, -1).map((e) => [e.tag, e.idx] as const))(
+    'from %s: nothing is lost, a sound copy of what it was lies aside',
+    async (_tag, idx) => {
+      const dir = await databaseAt(idx);
+      const store = await Store.open(dir);
+      const [work] = await store.db.all<{ title: string }>(sql`SELECT title FROM works`);
+      expect(work!.title).toBe('Night Ferry');
+      // What lay on the shelf is its first move.
+      expect(await store.db.all(sql`SELECT amount FROM supply_moves`)).toEqual([{ amount: 40 }]);
+      expect([await store.integrity(), await brokenTriggers(store.db)]).toEqual(['ok', []]);
+      await store.close();
+      const [copy, ...more] = readdirSync(join(dir, 'aside'));
+      expect(more).toEqual([]);
+      const aside = createClient({ url: `file:${join(dir, 'aside', copy!)}` });
+      const { rows } = await aside.execute('SELECT count(*) AS n FROM __drizzle_migrations');
+      expect(Number(rows[0]!.n)).toBe(idx + 1);
+      aside.close();
+    },
+  );
+
+  test('where no copy can be put aside nothing is changed, and the next start does it', async () => {
+    const dir = await databaseAt(3);
+    writeFileSync(join(dir, 'aside'), 'a file where the folder should be');
+    await expect(Store.open(dir)).rejects.toThrow();
+    const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+    const { rows } = await client.execute('SELECT count(*) AS n FROM __drizzle_migrations');
+    expect(Number(rows[0]!.n)).toBe(4);
+    client.close();
+  });
+
+  test('copies are pruned only after the change succeeded', async () => {
+    const dir = await databaseAt(3);
+    mkdirSync(join(dir, 'aside'));
+    const old = Array.from(
+      { length: 12 },
+      (_, i) => `glassine-2025-01-${String(i + 1).padStart(2, '0')}.db`,
+    );
+    for (const name of old) writeFileSync(join(dir, 'aside', name), 'an old copy');
+    await (await Store.open(dir)).close();
+    const left = readdirSync(join(dir, 'aside')).sort();
+    expect(left).toHaveLength(10);
+    expect(left.slice(0, 9)).toEqual(old.slice(3));
+  });
+
+  test('a database that a newer Glassine wrote is refused in a sentence, and left as it is', async () => {
+    const dir = await folder();
+    const store = await Store.open(dir);
+    const later = Date.now() + 1e9;
+    await store.client.execute(
+      `INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', ${later})`,
+    );
+    await store.close();
+    await expect(Store.open(dir)).rejects.toMatchObject({
+      says: expect.stringContaining('written by a newer Glassine'),
+    });
+    expect(existsSync(join(dir, 'aside'))).toBe(false);
+  });
+
+  test('killed in the middle of it, again and again, the next start finds it whole and finishes', async () => {
+    const start = await databaseAt(2);
+    const aside = (dir: string) =>
+      existsSync(join(dir, 'aside')) ? readdirSync(join(dir, 'aside')) : [];
+    const moments: ((dir: string) => boolean)[] = [
+      (dir) => existsSync(join(dir, 'migrating.lock')),
+      (dir) => existsSync(join(dir, 'aside')),
+      (dir) => aside(dir).some((n) => n.endsWith('.part')),
+      (dir) => aside(dir).some((n) => n.endsWith('.db')),
+    ];
+    for (const isNow of moments) {
+      const dir = await folder();
+      copyFileSync(join(start, 'glassine.db'), join(dir, 'glassine.db'));
+      const code = `import('./src/store/db.ts').then(({ Store }) => Store.open(${JSON.stringify(dir)}))`;
+      const child = spawn(process.execPath, ['--import', 'tsx', '--eval', code], { stdio: 'ignore' });
+      const ended = new Promise((r) => child.on('exit', r));
+      while (child.exitCode === null && !isNow(dir)) await new Promise(setImmediate);
+      child.kill('SIGKILL');
+      await ended;
+      const store = await Store.open(dir);
+      expect([await store.integrity(), await brokenTriggers(store.db)]).toEqual(['ok', []]);
+      expect(await store.db.all(sql`SELECT title FROM works`)).toHaveLength(1);
+      await store.close();
+      expect(readdirSync(join(dir, 'aside')).filter((n) => n.endsWith('.part'))).toEqual([]);
+    }
+  });
+
+  test('four at once on one old database: one brings it up to date, the others wait and find it so', async () => {
+    const dir = await databaseAt(2);
+    const stores = await Promise.all(Array.from({ length: 4 }, () => Store.open(dir)));
+    expect(readdirSync(join(dir, 'aside'))).toHaveLength(1);
+    for (const store of stores) await store.close();
+  });
+});
+
+describe('a copy of the database', () => {
+  test('holds everything that was committed, a reader and a writer at work meanwhile', async () => {
+    const dir = await folder();
+    const store = await Store.open(dir);
+    const reader = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+    const reading = await reader.transaction('read');
+    await reading.execute('SELECT count(*) FROM works');
+    for (let n = 0; n < 40; n++) {
+      await store.write((tx) =>
+        tx.run(
+          sql`INSERT INTO buyers (id, name, address, country, created_at) VALUES (${`b${n}`}, 'A', '[]', 'N', '2026-11-02T10:00:00Z')`,
+        ),
+      );
+    }
+    await copyDatabase(store.client, join(dir, 'copy.db'));
+    await reading.rollback();
+    reader.close();
+    const copy = createClient({ url: `file:${join(dir, 'copy.db')}` });
+    expect(Number((await copy.execute('SELECT count(*) AS n FROM buyers')).rows[0]!.n)).toBe(40);
+    copy.close();
+    await store.close();
+  });
+});
+
+describe('one server to a folder', () => {
+  test('the second is told who the first is; a killed one is in nobody’s way', async () => {
+    const dir = await folder();
+    const held = await holdFolder(dir, 'serving', { address: 'http://127.0.0.1:3200' });
+    await expect(holdFolder(dir, 'serving')).rejects.toMatchObject({
+      says: expect.stringMatching(
+        new RegExp(
+          `Another Glassine has this studio open: process ${process.pid} on .*, at http://127.0.0.1:3200, since`,
+        ),
+      ),
+    });
+    await held.release();
+    const code = `import('./src/store/lock.ts').then(({ holdFolder }) => holdFolder(${JSON.stringify(dir)}, 'serving')).then(() => console.log('held')); setInterval(() => {}, 1e6)`;
+    const child = spawn(process.execPath, ['--import', 'tsx', '--eval', code], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await new Promise((r) => child.stdout.once('data', r));
+    await expect(holdFolder(dir, 'serving')).rejects.toMatchObject({
+      says: expect.stringContaining(`process ${child.pid}`),
+    });
+    const ended = new Promise((r) => child.on('exit', r));
+    child.kill('SIGKILL');
+    await ended;
+    await (await holdFolder(dir, 'serving')).release();
+  });
+});
+
+describe('transactions', () => {
+  test('an act within an act is a part of it: what it throws away is its own, what the whole throws away is all', async () => {
+    const store = await Store.open(await folder());
+    const add = (id: string) =>
+      store.write((tx) =>
+        tx.run(
+          sql`INSERT INTO buyers (id, name, address, country, created_at) VALUES (${id}, 'A', '[]', 'N', '2026-11-02T10:00:00Z')`,
+        ),
+      );
+    const ids = async () =>
+      (await store.db.all<{ id: string }>(sql`SELECT id FROM buyers`)).map((r) => r.id);
+    const after: string[] = [];
+    await store.write(async () => {
+      await add('one');
+      store.afterCommit(() => after.push('kept'));
+      await store
+        .part(async () => {
+          await add('two');
+          expect(await ids()).toEqual(['one', 'two']);
+          throw new Error('not this');
+        })
+        .catch(() => {});
+      expect(after).toEqual([]);
+    });
+    expect([await ids(), after]).toEqual([['one'], ['kept']]);
+    const whole = store.write(async () => {
+      await add('three');
+      store.afterCommit(() => after.push('never'));
+      throw new Error('none of it');
+    });
+    await expect(whole).rejects.toThrow('none of it');
+    expect([await ids(), after]).toEqual([['one'], ['kept']]);
+    await store.close();
+  });
+
+  test.each([
+    [{ code: 'SQLITE_FULL' }, /disk is full/],
+    [new Error('x', { cause: { code: 'SQLITE_READONLY_DBMOVED' } }), /read-only/],
+    [{ code: 'SQLITE_CANTOPEN' }, /cannot be opened/],
+    [{ code: 'ENOSPC' }, /disk is full/],
+    [{ code: 'EACCES' }, /may not be written/],
+    [{ code: 'SQLITE_CORRUPT' }, /damaged/],
+    [{ code: 'SQLITE_BUSY' }, /Another program holds/],
+  ])('%j is said in a sentence', (error, says) => expect(plainCause(error)).toMatch(says));
+
+  test('a fault of ours is no cause of the machine’s', () => {
+    expect([
+      plainCause(new Error('x')),
+      plainCause({ code: 'SQLITE_CONSTRAINT' }),
+      plainCause(null),
+    ]).toEqual([null, null, null]);
+  });
+});

@@ -1,0 +1,116 @@
+import { getTableColumns, is, sql } from 'drizzle-orm';
+import { getTableConfig, SQLiteReal, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import type { Reader } from './db';
+import * as schema from './schema';
+
+/** Tables whose rows are evidence, derived, or kept by rules of their own; no log of their changes is kept. */
+const NOT_LOGGED = new Set([
+  'journal',
+  'register',
+  'acts',
+  'row_changes',
+  'current_act',
+  'readings',
+  'gamut_counts',
+  'intakes',
+]);
+
+export const loggedTables = (): SQLiteTable[] =>
+  (Object.values(schema) as unknown[])
+    .filter((t): t is SQLiteTable => is(t, SQLiteTable))
+    .filter((t) => !NOT_LOGGED.has(getTableConfig(t).name));
+
+/** A row as JSON, column by column. Real numbers go as text with every digit, or the last one would be lost. */
+export function rowAsJson(table: SQLiteTable, row: string): string {
+  const pairs = Object.values(getTableColumns(table)).map((column) => {
+    const value = `${row}."${column.name}"`;
+    const whole = is(column, SQLiteReal)
+      ? `CASE WHEN ${value} IS NULL THEN NULL ELSE printf('%!.17g', ${value}) END`
+      : value;
+    return `'${column.name}', ${whole}`;
+  });
+  return `json_object(${pairs.join(', ')})`;
+}
+
+function logTriggers(table: SQLiteTable): Record<string, string> {
+  const { name } = getTableConfig(table);
+  const made = (op: 'insert' | 'update' | 'delete') => {
+    const row = op === 'delete' ? 'OLD' : 'NEW';
+    const before = op === 'insert' ? 'NULL' : rowAsJson(table, 'OLD');
+    const after = op === 'delete' ? 'NULL' : rowAsJson(table, 'NEW');
+    return `CREATE TRIGGER "log_${name}_${op}" AFTER ${op.toUpperCase()} ON "${name}" BEGIN INSERT INTO row_changes (act_id, table_name, row_id, op, before, after) VALUES ((SELECT act_id FROM current_act), '${name}', ${row}."id", '${op}', ${before}, ${after}); END`;
+  };
+  return {
+    [`log_${name}_insert`]: made('insert'),
+    [`log_${name}_update`]: made('update'),
+    [`log_${name}_delete`]: made('delete'),
+  };
+}
+
+/** What the database itself refuses, whoever writes to it. */
+export const GUARDS: Readonly<Record<string, string>> = {
+  register_never_changed:
+    "CREATE TRIGGER register_never_changed BEFORE UPDATE ON register BEGIN SELECT RAISE(ABORT, 'the register is append-only: a line cannot be changed'); END",
+  register_never_removed:
+    "CREATE TRIGGER register_never_removed BEFORE DELETE ON register BEGIN SELECT RAISE(ABORT, 'the register is append-only: a line cannot be removed'); END",
+  // A number of a work and size exists once for ever: runs that share a name must not share a size, closed ones counted.
+  edition_numbers_once: `CREATE TRIGGER edition_numbers_once BEFORE INSERT ON editions WHEN NEW.kind = 'limited' AND EXISTS (SELECT 1 FROM editions e WHERE e.work_id = NEW.work_id AND e.kind = 'limited' AND lower(trim(e.name)) = lower(trim(NEW.name)) AND (e.run = 'all sizes' OR NEW.run = 'all sizes' OR e.format_id IS NEW.format_id)) BEGIN SELECT RAISE(ABORT, 'a number of a work and size exists once for ever'); END`,
+  // What an edition declared is never loosened.
+  edition_never_loosened: `CREATE TRIGGER edition_never_loosened BEFORE UPDATE ON editions WHEN NEW.kind IS NOT OLD.kind OR NEW.size IS NOT OLD.size OR NEW.proofs IS NOT OLD.proofs OR NEW.work_id IS NOT OLD.work_id OR NEW.name IS NOT OLD.name OR NEW.run IS NOT OLD.run OR NEW.format_id IS NOT OLD.format_id OR (OLD.closed_at IS NOT NULL AND NEW.closed_at IS NOT OLD.closed_at) BEGIN SELECT RAISE(ABORT, 'what an edition declared cannot be changed'); END`,
+  impression_keeps_its_number: `CREATE TRIGGER impression_keeps_its_number BEFORE UPDATE ON impressions WHEN NEW.number IS NOT OLD.number OR NEW.kind IS NOT OLD.kind OR NEW.edition_id IS NOT OLD.edition_id BEGIN SELECT RAISE(ABORT, 'an impression keeps its number'); END`,
+};
+
+/** Which act wrote a line of the register; the line itself can never change, so nothing of it is kept here. */
+const REGISTER_LOG = {
+  log_register_insert:
+    "CREATE TRIGGER log_register_insert AFTER INSERT ON register BEGIN INSERT INTO row_changes (act_id, table_name, row_id, op, before, after) VALUES ((SELECT act_id FROM current_act), 'register', NEW.seq, 'insert', NULL, NULL); END",
+};
+
+/** Every trigger that should be there, by name. */
+export function wantedTriggers(): Record<string, string> {
+  return Object.assign({}, GUARDS, REGISTER_LOG, ...loggedTables().map(logTriggers)) as Record<
+    string,
+    string
+  >;
+}
+
+const squeezed = (text: string) => text.replace(/\s+/g, ' ').replace(/["`]/g, '').trim();
+
+/** Names of the triggers that are missing or not as they should be. */
+export async function brokenTriggers(db: Reader): Promise<string[]> {
+  const there = new Map(
+    (
+      await db.all<{ name: string; sql: string }>(
+        sql`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`,
+      )
+    ).map((t) => [t.name, squeezed(t.sql)]),
+  );
+  return Object.entries(wantedTriggers())
+    .filter(([name, wanted]) => there.get(name) !== squeezed(wanted))
+    .map(([name]) => name);
+}
+
+/** Puts every trigger in place that is missing or was made by an older Glassine; says which. */
+export async function ensureTriggers(db: Reader): Promise<string[]> {
+  const broken = await brokenTriggers(db);
+  if (!broken.length) return [];
+  const wanted = wantedTriggers();
+  await db.transaction(
+    async (tx) => {
+      for (const name of broken) {
+        await tx.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
+        await tx.run(sql.raw(wanted[name]!));
+      }
+    },
+    { behavior: 'immediate' },
+  );
+  return broken;
+}
+
+/** Takes away the triggers that keep the log of changes, before the tables they follow change their shape. */
+export async function dropLogTriggers(db: Reader): Promise<void> {
+  const logs = await db.all<{ name: string }>(
+    sql`SELECT name FROM sqlite_master WHERE type = 'trigger' AND substr(name, 1, 4) = 'log_'`,
+  );
+  for (const { name } of logs) await db.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
+}
