@@ -4,6 +4,7 @@ import { RefusedError } from '@/core/errors';
 import { plainCause } from '@/store/causes';
 import { holdFolder, type FolderLock } from '@/store/lock';
 import { backUpIfDue } from '@/studio/care';
+import { prepareSpaces } from '@/studio/profiles';
 import { resumeIntakes } from '@/studio/readMaster';
 import { Studio } from '@/studio/studio';
 
@@ -57,6 +58,7 @@ const LOOK_EVERY_MS = 10 * 60_000;
 
 /** Makes the backups that were asked for by a schedule. */
 function lookAfter(opened: Studio): void {
+  void prepareSpaces(opened);
   const look = () => void backUpIfDue(opened).catch((error: unknown) => console.error(error));
   look();
   setInterval(look, LOOK_EVERY_MS).unref();

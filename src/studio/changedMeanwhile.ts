@@ -74,5 +74,6 @@ function changedSentence(last: ForeignChange, fields: ChangedField[], timeZone: 
   const time = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
     new Date(last.at),
   );
-  return `${last.who} changed ${names} at ${time}, after this page was drawn. Nothing of yours was written over it; what you typed is still here.`;
+  const who = last.who[0]!.toUpperCase() + last.who.slice(1);
+  return `${who} changed ${names} at ${time}, after this page was drawn. That stands; what you typed is still here, and not kept yet.`;
 }

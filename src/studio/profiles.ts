@@ -208,17 +208,23 @@ export async function profileByPractice(
   }
 }
 
-let spaces: Promise<{ name: string; gamut: Profile['gamut'] }[]> | null = null;
-/** Outlines of the spaces files are kept in, to draw papers against; worked out once. */
-export function referenceSpaces(studio: Studio): Promise<{ name: string; gamut: Profile['gamut'] }[]> {
-  spaces ??= Promise.all(
+/** Has the outlines of the spaces files are kept in worked out, once for as long as the server runs. */
+export async function prepareSpaces(studio: Studio): Promise<void> {
+  studio.spaces ??= Promise.all(
     (['sRGB', 'opRGB'] as const).map(async (name) => ({
       name,
       gamut: await studio.imaging.do('spaceGamut', [name]).done,
     })),
   );
-  spaces.catch(() => {
-    spaces = null;
-  });
-  return spaces;
+  try {
+    studio.spacesReady = await studio.spaces;
+  } catch {
+    studio.spaces = null;
+  }
+}
+
+/** The outlines, to draw papers against, as far as they are there: no page waits for a worker. */
+export function referenceSpaces(studio: Studio): { name: string; gamut: Profile['gamut'] }[] {
+  if (!studio.spacesReady.length) void prepareSpaces(studio);
+  return studio.spacesReady;
 }

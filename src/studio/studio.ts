@@ -5,7 +5,7 @@ import { ImagingPool } from '@/imaging/pool';
 import { Store, type Db, type Tx } from '@/store/db';
 import { lastTimes } from '@/store/journal';
 import { insertRow } from '@/store/rows';
-import { journal } from '@/store/schema';
+import { journal, type GamutFacts } from '@/store/schema';
 import { firstSettingsUnlessThere, settingsRow, type Settings } from '@/store/settings';
 import type { ActAnswer } from './act';
 import { FIRST_SETTINGS } from './firstSettings';
@@ -32,6 +32,8 @@ export type Running = {
   done: Promise<void>;
 };
 
+type SpaceOutline = { name: string; gamut: GamutFacts };
+
 /** Everything an act needs: the records, the pictures, the clock and who is at work. */
 export class Studio {
   private readonly ulid = monotonicFactory();
@@ -48,6 +50,9 @@ export class Studio {
   readonly jobs = new Map<string, Job>();
   /** Files on their way in by hash: the same file twice at once is kept once. */
   readonly arriving = new Map<string, Promise<unknown>>();
+  /** Outlines of the spaces files are kept in: being worked out, and there. */
+  spaces: Promise<SpaceOutline[]> | null = null;
+  spacesReady: SpaceOutline[] = [];
   /** The last look over the whole studio, as long as the server runs. */
   lastCheck: WholeCheck | null = null;
   /** Set while closing: what runs beside then ends without a word. */
