@@ -36,6 +36,12 @@ export async function newestChange(db: Db): Promise<number> {
   return row?.seq ?? 0;
 }
 
+/** Whether an act changed anything. */
+export async function hasChanges(db: Db, actId: string): Promise<boolean> {
+  const rows = await db.all(sql`SELECT 1 FROM row_changes WHERE act_id = ${actId} LIMIT 1`);
+  return rows.length > 0;
+}
+
 /** Everything an act changed, in the order in which it did. */
 export async function changesOfAct(db: Db, actId: string): Promise<RowChange[]> {
   const rows = await db.all<Stored>(

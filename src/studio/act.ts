@@ -3,7 +3,7 @@ import { canonical } from '@/core/edition/chain';
 import { InputError, RefusedError } from '@/core/errors';
 import { validate } from '@/core/validate';
 import { actByKey, claimAct, recordAct, type ActRow } from '@/store/acts';
-import { changesOfAct } from '@/store/changes';
+import { hasChanges } from '@/store/changes';
 import { sqliteCode, type Tx } from '@/store/db';
 import { refuseWhatChanged } from './changedMeanwhile';
 import type { Studio } from './studio';
@@ -159,25 +159,25 @@ class Doing<I> {
 
   /** With the last statement of a long act's own transaction: its key is taken the moment its change is. */
   private async keepLong(tx: Tx): Promise<void> {
-    if (!(await changesOfAct(tx, this.actId)).length) return;
+    if (!(await hasChanges(tx, this.actId))) return;
     await refuseWhatChanged(this.studio, tx, this.actId, this.asking, this.act.options);
     await claimAct(tx, await this.row(null));
   }
 
   private async finish(tx: Tx, result: ActResult): Promise<ActAnswer> {
-    const changes = await changesOfAct(tx, this.actId);
-    if (!changes.length && !this.asking.key) return { ...result, undo: result.undo ?? undefined };
+    const isChanged = await hasChanges(tx, this.actId);
+    if (!isChanged && !this.asking.key) return { ...result, undo: result.undo ?? undefined };
     if (!this.act.options.long)
       await refuseWhatChanged(this.studio, tx, this.actId, this.asking, this.act.options);
-    const answer = { ...result, undo: this.undoOf(result, changes.length) };
+    const answer = { ...result, undo: this.undoOf(result, isChanged) };
     await recordAct(tx, await this.row(answer));
     return answer;
   }
 
-  private undoOf(result: ActResult, changes: number): Undo | undefined {
+  private undoOf(result: ActResult, isChanged: boolean): Undo | undefined {
     if (result.undo?.label) return result.undo;
     const cannot = this.act.options.final || result.undo === null || result.more?.job !== undefined;
-    if (cannot || !changes) return undefined;
+    if (cannot || !isChanged) return undefined;
     const label = this.name === 'undo' ? { label: 'Do it again' } : {};
     return { act: 'undo', input: { id: this.actId }, ...label };
   }
