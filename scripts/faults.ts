@@ -8,8 +8,10 @@ import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { backUp, manifestOf, verifyBackup } from '@/studio/backup';
 import { openReader } from '@/store/reader';
+import { ACTS } from '@/studio/acts';
 import { Studio } from '@/studio/studio';
 import { checkStudio } from '@/studio/wholeCheck';
+import { dice, inputFor, poolsOf } from '../tests/unit/helpers/randomActs';
 
 const minutesAt = process.argv.indexOf('--minutes');
 const MINUTES = minutesAt > 0 ? Number(process.argv[minutesAt + 1]) : 10;
@@ -208,6 +210,90 @@ async function twoServers(data: string): Promise<void> {
   await ended(first.child);
 }
 
+const FUZZED_ACTS = 10_000;
+const ADDRESSES = 5_000;
+const PLACES = [
+  '',
+  'works',
+  'works/ID',
+  'works/ID/original',
+  'works/ID/capture',
+  'works/ID/sizes',
+  'works/ID/proofs',
+  'works/ID/edition',
+  'works/ID/price',
+  'works/ID/listing',
+  'papers',
+  'papers/paper/ID',
+  'papers/compare',
+  'papers/layouts/ID',
+  'register/ID',
+  'orders',
+  'orders/ID',
+  'journal',
+  'find',
+  'studio',
+  'api/masters/ID/file',
+  'api/jobs/ID',
+  'api/impressions/ID',
+  'api/documents/label/ID',
+  'api/export/ID',
+  'api/pictures/ID/view',
+];
+const QUERIES = [
+  '',
+  '?q=a&q=b',
+  '?page=99999999999999999999',
+  '?page=-1',
+  '?ids=a&ids=b',
+  '?q=%00',
+  '?q=%ff',
+  '?show=constructor',
+];
+
+/** Acts made from their own schemas, a third of them wild, and odd addresses between them: none may be answered by a fault of ours. */
+async function fuzz(data: string): Promise<void> {
+  const server = start(data, await freePort());
+  await isOpen(server);
+  const roll = dice(20261128);
+  const names = [...ACTS.keys()].filter((name) => !/stopJob|backUpNow|checkNow|setCare/.test(name));
+  const faults: string[] = [];
+  let pools = await readPools(data);
+  let pages = 0;
+  for (let n = 0; n < FUZZED_ACTS; n++) {
+    if (n % 200 === 0) pools = await readPools(data);
+    const name = names[roll(names.length)]!;
+    const answer = await act(server.url, name, inputFor(name, pools, roll, n % 3 === 0), randomUUID());
+    if (!answer || answer.status >= 500) faults.push(`${answer?.status ?? 'no answer'} ${name}`);
+    if (pages < ADDRESSES && n % 2 === 0) {
+      pages++;
+      const ids = Object.values(pools).flat();
+      const id = roll(3) ? (ids[roll(Math.max(1, ids.length))] ?? 'none') : 'none%ff';
+      const address = `/${PLACES[roll(PLACES.length)]!.replace('ID', id)}${QUERIES[roll(QUERIES.length)]!}`;
+      const page = await fetch(`${server.url}${address}`, { redirect: 'manual' }).catch(() => null);
+      await page?.arrayBuffer();
+      if (!page || page.status >= 500) faults.push(`${page?.status ?? 'no answer'} ${address}`);
+    }
+  }
+  server.child.kill('SIGTERM');
+  await ended(server.child);
+  row(
+    `${FUZZED_ACTS} odd acts and ${pages} odd addresses`,
+    faults.length
+      ? `${faults.length} faults, among them ${[...new Set(faults)].slice(0, 6).join('; ')}`
+      : 'not one fault',
+    faults.length === 0,
+  );
+}
+
+/** What ids there are, read beside the server. */
+async function readPools(data: string) {
+  const reader = await openReader(join(data, 'glassine.db'));
+  const pools = await poolsOf(reader);
+  reader.close();
+  return pools;
+}
+
 /** On a file system of 48 MB, where this machine lets one be mounted. */
 async function fullDisk(): Promise<void> {
   const disk = mkdtempSync(join(tmpdir(), 'glassine-disk-'));
@@ -258,6 +344,7 @@ mkdirSync(data, { recursive: true });
 await twoServers(data);
 await fullDisk();
 await backups(data);
+await fuzz(mkdtempSync(join(tmpdir(), 'glassine-fuzz-')));
 await kills(data);
 rmSync(data, { recursive: true, force: true });
 console.log(

@@ -112,7 +112,7 @@ const TEXT_OF_FIELD: readonly [RegExp, readonly string[]][] = [
 
 /** Everything there is, by table, read anew now and then. */
 export type Pools = Record<string, string[]>;
-export async function poolsOf(studio: Studio): Promise<Pools> {
+export async function poolsOf(studio: { db: Studio['db'] }): Promise<Pools> {
   const tables = await studio.db.all<{ name: string }>(
     sql`SELECT name FROM sqlite_master WHERE type = 'table' AND sql LIKE '%\`id\` text PRIMARY KEY%'`,
   );
