@@ -1,4 +1,4 @@
-import { eq, isNull, lt, sql } from 'drizzle-orm';
+import { eq, lt, sql } from 'drizzle-orm';
 import type { Db, Tx } from './db';
 import { acts, rowChanges } from './schema';
 
@@ -37,7 +37,3 @@ export async function forgetActsBefore(tx: Tx, at: string): Promise<void> {
       sql`${rowChanges.actId} IS NULL OR NOT EXISTS (SELECT 1 FROM acts WHERE acts.id = ${rowChanges.actId})`,
     );
 }
-
-/** Acts whose answer was never written: the process ended between the change and the answer. */
-export const unanswered = (db: Db): Promise<ActRow[]> =>
-  db.select().from(acts).where(isNull(acts.answer));

@@ -1,5 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { mkdir, stat } from 'node:fs/promises';
+import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createClient, type Client } from '@libsql/client';
 import { sql } from 'drizzle-orm';
@@ -229,9 +229,3 @@ export function sqliteCode(error: unknown): string | null {
   }
   return null;
 }
-
-export const databaseExists = (dataDir: string): Promise<boolean> =>
-  stat(join(dataDir, 'glassine.db')).then(
-    () => true,
-    () => false,
-  );

@@ -3,7 +3,7 @@ import type { Db, Tx } from './db';
 import { editions, formats, intakes, journal, masters, preps, printFiles, proofs, works } from './schema';
 import type { Master } from './works';
 
-export async function masterByHash(db: Db, id: string): Promise<{ sha256: string } | undefined> {
+export async function hashOfMaster(db: Db, id: string): Promise<{ sha256: string } | undefined> {
   return (
     await db.select({ sha256: masters.sha256 }).from(masters).where(eq(masters.id, id)).limit(1)
   )[0];

@@ -1,7 +1,7 @@
 import { RefusedError } from '@/core/errors';
 import { ReaderEnded } from '@/imaging/pool';
 import { allNamings } from '@/store/hashes';
-import { masterByHash, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
+import { hashOfMaster, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
 import { forgetActsBefore } from '@/store/acts';
 import { receivingIntakes } from '@/store/works';
 import { removeRow } from '@/store/rows';
@@ -43,7 +43,7 @@ export async function stopReading(studio: Studio, sha256: string): Promise<void>
  * often it is asked, it is read once. Nothing is ever removed here: what fails is written down with its cause.
  */
 export function reading(studio: Studio, masterId: string): Promise<void> {
-  return masterByHash(studio.db, masterId).then((master) =>
+  return hashOfMaster(studio.db, masterId).then((master) =>
     master ? readingOfFile(studio, master.sha256) : undefined,
   );
 }
