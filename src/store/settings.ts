@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { Db, Tx } from './db';
 import { insertRow } from './rows';
 import { studio } from './schema';
@@ -8,6 +8,12 @@ export type Settings = typeof studio.$inferSelect;
 export async function settingsRow(db: Db, id: string): Promise<Settings> {
   const [row] = await db.select().from(studio).where(eq(studio.id, id)).limit(1);
   return row!;
+}
+
+/** Who works here: asked by every act, so it reads the one column and not the whole row. */
+export async function artistOf(db: Db, id: string): Promise<string> {
+  const [row] = await db.all<{ artist: string }>(sql`SELECT artist FROM studio WHERE id = ${id}`);
+  return row?.artist ?? '';
 }
 
 export async function firstSettingsUnlessThere(tx: Tx, first: typeof studio.$inferInsert): Promise<void> {

@@ -6,7 +6,7 @@ import { Store, type Db, type Tx } from '@/store/db';
 import { lastTimes } from '@/store/journal';
 import { insertRow } from '@/store/rows';
 import { journal, type GamutFacts } from '@/store/schema';
-import { firstSettingsUnlessThere, settingsRow, type Settings } from '@/store/settings';
+import { artistOf, firstSettingsUnlessThere, settingsRow, type Settings } from '@/store/settings';
 import type { ActAnswer } from './act';
 import { FIRST_SETTINGS } from './firstSettings';
 import type { Job } from './jobs';
@@ -105,7 +105,7 @@ export class Studio {
   }
 
   async who(db: Db = this.db): Promise<string> {
-    return this.options.who ?? ((await this.settings(db)).artist || 'the studio');
+    return this.options.who ?? ((await artistOf(db, FIRST_SETTINGS.id)) || 'the studio');
   }
 
   async close(): Promise<void> {
