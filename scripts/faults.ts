@@ -5,6 +5,7 @@ import { existsSync, mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync }
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { backUp, manifestOf, verifyBackup } from '@/studio/backup';
 import { openReader } from '@/store/reader';
@@ -74,13 +75,19 @@ const ended = (child: ChildProcess) =>
 
 type Answer = { status: number; body: { id?: string; says?: string; error?: { says: string } } } | null;
 
-async function act(url: string, name: string, input: unknown, key: string): Promise<Answer> {
+async function act(
+  url: string,
+  name: string,
+  input: unknown,
+  key: string,
+  waitMs = 15_000,
+): Promise<Answer> {
   try {
     const response = await fetch(`${url}/api/act/${name}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'x-glassine-key': key },
       body: JSON.stringify(input),
-      signal: AbortSignal.timeout(15_000),
+      signal: AbortSignal.timeout(waitMs),
     });
     return { status: response.status, body: await response.json() };
   } catch {
@@ -202,7 +209,7 @@ async function twoServers(data: string): Promise<void> {
     /Another Glassine has this studio open[^\n]*/.exec(second.says())?.[0] ?? 'it said nothing';
   row(
     'a second server on the folder',
-    `ended with ${second.child.exitCode}: ${sentence.slice(0, 120)}`,
+    `ended with ${second.child.exitCode}: ${sentence.replace(/process \d+ on [^,]+/, 'process …').slice(0, 70)} …`,
     second.child.exitCode === 3,
   );
   second.child.kill('SIGKILL');
@@ -294,6 +301,58 @@ async function readPools(data: string) {
   return pools;
 }
 
+/** A folder that may only be read: the start ends and says so, and works once it may be written to. */
+async function readOnly(): Promise<void> {
+  const disk = mkdtempSync(join(tmpdir(), 'glassine-read-'));
+  const mount = (...args: string[]) => spawnSync('mount', args).status === 0;
+  if (!mount('-t', 'tmpfs', '-o', 'size=48m', 'tmpfs', disk)) {
+    row('a read-only folder', 'not tried: nothing may be mounted here', true);
+    return;
+  }
+  const data = join(disk, 'studio');
+  const once = async () => {
+    const server = start(data, await freePort());
+    const open = await isOpen(server, 20_000);
+    server.child.kill('SIGTERM');
+    await ended(server.child);
+    return { open, code: server.child.exitCode, says: server.says() };
+  };
+  await once();
+  mount('-o', 'remount,ro', disk);
+  const closed = await once();
+  mount('-o', 'remount,rw', disk);
+  const again = await once();
+  spawnSync('umount', [disk]);
+  const sentence =
+    /[^\n]*(read-only|may not be written)[^\n]*/.exec(closed.says)?.[0] ?? 'it said nothing';
+  row(
+    'a read-only folder',
+    `the start ended with ${closed.code}: ${sentence.slice(0, 90)}; writable again it opens`,
+    !closed.open && closed.code === 3 && sentence !== 'it said nothing' && again.open,
+  );
+}
+
+/** Another program holds the database: an act waits, and then says so; let go, it goes on. */
+async function lockedElsewhere(data: string): Promise<void> {
+  const server = start(data, await freePort());
+  await isOpen(server);
+  const other = createClient({ url: `file:${join(data, 'glassine.db')}` });
+  const held = await other.transaction('write');
+  const input = buyer('Waits');
+  const waited = await act(server.url, 'recordBuyer', input, randomUUID(), 40_000);
+  const page = await fetch(`${server.url}/works`);
+  await held.rollback();
+  other.close();
+  const after = await act(server.url, 'recordBuyer', input, randomUUID());
+  server.child.kill('SIGTERM');
+  await ended(server.child);
+  row(
+    'the database held by another program',
+    `act ${waited?.status}: ${waited?.body.error?.says.slice(0, 60) ?? 'no words'}; pages ${page.status}; let go, ${after?.status}`,
+    waited?.status === 503 && page.status === 200 && after?.status === 200,
+  );
+}
+
 /** On a file system of 48 MB, where this machine lets one be mounted. */
 async function fullDisk(): Promise<void> {
   const disk = mkdtempSync(join(tmpdir(), 'glassine-disk-'));
@@ -343,6 +402,8 @@ const data = join(mkdtempSync(join(tmpdir(), 'glassine-faults-')), 'studio');
 mkdirSync(data, { recursive: true });
 await twoServers(data);
 await fullDisk();
+await readOnly();
+await lockedElsewhere(data);
 await backups(data);
 await fuzz(mkdtempSync(join(tmpdir(), 'glassine-fuzz-')));
 await kills(data);

@@ -2,7 +2,7 @@ import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
 import { readyStates } from '@/core/edition/states';
 import type { Db, Tx } from './db';
-import { insertRow } from './rows';
+import { insertRows } from './rows';
 import {
   editions,
   formats,
@@ -144,12 +144,14 @@ export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Pr
     .orderBy(desc(register.seq))
     .limit(1);
   let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? GENESIS];
+  const lines: (typeof register.$inferInsert)[] = [];
   for (const entry of entries) {
     const line = { ...entry, seq: ++seq, prevHash };
     const hash = entryHash(line);
-    await insertRow(tx, register, { ...line, hash });
+    lines.push({ ...line, hash });
     prevHash = hash;
   }
+  await insertRows(tx, register, lines);
 }
 
 /** The whole register from its first line, a thousand at a time. */

@@ -1,4 +1,4 @@
-import { eq, getTableName, type SQL } from 'drizzle-orm';
+import { eq, getTableName, inArray, type SQL } from 'drizzle-orm';
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { InputError } from '@/core/errors';
 import type { Db, Tx } from './db';
@@ -33,6 +33,21 @@ export async function patchRow<T extends WithId>(
     .update(table)
     .set(patch as any)
     .where(eq(table.id, id));
+}
+
+/** The same change to several rows at once. */
+export async function patchRows<T extends WithId>(
+  tx: Tx,
+  table: T,
+  ids: readonly string[],
+  patch: Partial<T['$inferInsert']>,
+): Promise<void> {
+  // SQLite takes a limited number of values in one statement.
+  for (let i = 0; i < ids.length; i += 500)
+    await tx
+      .update(table)
+      .set(patch as any)
+      .where(inArray(table.id, ids.slice(i, i + 500)));
 }
 
 export async function removeRow<T extends WithId>(tx: Tx, table: T, id: string): Promise<void> {

@@ -5,6 +5,7 @@ import { impressionLabel } from '@/core/edition/states';
 import { localDay } from '@/core/measure';
 import { compareScale } from '@/core/parcel/weigh';
 import { waitingImpressions } from '@/store/editions';
+import { lastTimes } from '@/store/journal';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
 import {
@@ -25,6 +26,7 @@ import { refusedIntakes, worksWithoutMaster } from '@/store/works';
 import type { Care } from '@/store/schema';
 import { daysSinceBackup, REMIND_DAYS } from './care';
 import { dueForReference } from './inspections';
+import { isClockBehind } from './wholeCheck';
 import type { Studio } from './studio';
 
 /** Everything the bench shows: what wants hands, what runs low, and how the month's promises went. */
@@ -161,6 +163,22 @@ const queuedLayouts = async (studio: Studio) =>
       .limit(20)
   ).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
 
+/** A clock that was put back: every day that is counted from it is wrong. */
+async function clockBehind(studio: Studio): Promise<ColourFact | null> {
+  const { register } = await lastTimes(studio.db);
+  if (!register || !isClockBehind(register, studio.now())) return null;
+  return {
+    id: 'clock',
+    when: 'now',
+    whenNote: 'the clock is wrong',
+    subject: 'Set this machine’s clock',
+    about: 'it was put back',
+    reason: `The last line of the register was written at ${register.slice(0, 16).replace('T', ' ')} UTC, which is still to come by this clock. Until it is right, promises and days are counted wrongly.`,
+    href: '/studio#care',
+    label: 'See the studio',
+  };
+}
+
 /** A backup that is due, or was never made although somebody said where it goes. */
 function backupDue(care: Care | null, now: string): ColourFact | null {
   if (!care?.folder) return null;
@@ -209,7 +227,9 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
   const backup = backupDue(care, studio.now());
+  const clock = await clockBehind(studio);
   return [
+    ...(clock ? [clock] : []),
     ...(backup ? [backup] : []),
     ...(finding?.word === 'overdue'
       ? [

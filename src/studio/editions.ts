@@ -28,7 +28,7 @@ import {
   type Impression,
 } from '@/store/editions';
 import { referenceFor } from '@/store/proofs';
-import { findRow, insertRow, insertRows, patchRow, rowById } from '@/store/rows';
+import { findRow, insertRow, insertRows, patchRow, patchRows, rowById } from '@/store/rows';
 import {
   editions,
   formats,
@@ -256,8 +256,11 @@ export const printImpressions = act<PrintInput>(
         edition.kind === 'open'
           ? await moreOfOpen(studio, tx, edition, input.count ?? 1)
           : await declaredAmong(tx, edition, input.impressionIds ?? []);
-      for (const i of chosen)
-        await patchRow(tx, impressions, i.id, {
+      await patchRows(
+        tx,
+        impressions,
+        chosen.map((i) => i.id),
+        {
           state: 'printed',
           formatId: format.id,
           paperId: paper.id,
@@ -266,7 +269,8 @@ export const printImpressions = act<PrintInput>(
           signedAt: null,
           certifiedAt: null,
           changedAt: at,
-        });
+        },
+      );
       const who = await studio.who(tx);
       const body = {
         format: format.name,
@@ -376,8 +380,10 @@ export const handleImpressions = act<{
       );
     for (const i of chosen) refuseUnlessMay(input.act, i, edition);
     const at = studio.now();
-    for (const i of chosen)
-      await patchRow(tx, impressions, i.id, { ...patchFor(input.act, i, at), changedAt: at });
+    for (const state of new Set(chosen.map((i) => i.state))) {
+      const alike = chosen.filter((i) => i.state === state).map((i) => i.id);
+      await patchRows(tx, impressions, alike, { ...patchFor(input.act, state, at), changedAt: at });
+    }
     const who = await studio.who(tx);
     await appendToRegister(
       tx,
@@ -415,12 +421,11 @@ function refuseUnlessMay(handAct: HandAct, i: Impression, edition: Edition) {
     throw new RefusedError(`${label} belongs to an order: handle it there.`);
 }
 
-function patchFor(handAct: HandAct, i: Impression, at: string): Partial<Impression> {
+function patchFor(handAct: HandAct, from: ImpressionState, at: string): Partial<Impression> {
   const to = IMPRESSION_STEPS[handAct].to;
   if (handAct === 'signed') return { state: to, signedAt: at };
   // A certificate may be written while the print is already set aside for an order: it stays set aside.
-  if (handAct === 'certified')
-    return { state: i.state === 'allocated' ? 'allocated' : to, certifiedAt: at };
+  if (handAct === 'certified') return { state: from === 'allocated' ? 'allocated' : to, certifiedAt: at };
   if (handAct === 'returned') return { state: to, orderLineId: null };
   if (handAct === 'remade')
     return {

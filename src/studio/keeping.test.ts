@@ -283,6 +283,8 @@ describe('damage is seen', () => {
     expect(f.studio.newId() > before).toBe(true);
     const restarted = await emptyStudio({ dataDir: f.studio.options.dataDir, now: () => at });
     expect(restarted.newId() > (await restarted.db.select().from(works))[0]!.id).toBe(true);
+    const said = (await benchToday(restarted)).lines.find((l) => l.subject.includes('clock'));
+    expect(said?.reason).toMatch(/still to come by this clock/);
     expect((await checkStudio(restarted)).remarks.join()).toMatch(
       /clock of this machine stands before the last line/,
     );
