@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { allowedHosts, isInside, lockedSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
+import { allowedHosts, isInside, outsideSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
 import { pagePolicy } from '@/app/headers';
 
 const hosts = allowedHosts(process.env);
@@ -25,7 +25,7 @@ export default function proxy(request: NextRequest) {
   const isApi = nextUrl.pathname.startsWith('/api/');
   const isDoor = nextUrl.pathname === '/enter' || nextUrl.pathname === '/api/enter';
   if (!isDoor && !isInside(request.cookies.get(PASS_COOKIE)?.value)) {
-    const says = lockedSentence() ?? 'Enter the passphrase first.';
+    const says = outsideSentence();
     return isApi
       ? NextResponse.json({ error: { says } }, { status: 401 })
       : NextResponse.redirect(new URL('/enter', request.url));

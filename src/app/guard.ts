@@ -59,6 +59,9 @@ export function lockedSentence(env: Env = process.env): string | null {
   return `This server can be reached by others, and no passphrase is set. Start it with npm start, and set GLASSINE_PASSPHRASE to at least ${LEAST_LETTERS} characters.`;
 }
 
+/** What is said to whoever has not come in. */
+export const outsideSentence = (): string => lockedSentence() ?? 'Enter the passphrase first.';
+
 type Pass = { salt: Buffer; secret: Buffer; hash: Promise<Buffer>; limits: Limits };
 const shared = globalThis as typeof globalThis & { glassinePass?: Pass };
 

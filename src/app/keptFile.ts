@@ -24,7 +24,6 @@ export async function keptFile(s: Studio, { sha256, fileName, type }: Kept): Pro
       'content-length': String(found.size),
       'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`,
       'cache-control': 'private, no-cache',
-      etag: `"${sha256}"`,
     },
   });
 }

@@ -1,12 +1,12 @@
 import 'server-only';
 import { cookies } from 'next/headers';
 import { InputError, RefusedError } from '@/core/errors';
-import { allowedHosts, isInside, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
+import { allowedHosts, isInside, outsideSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
 import { askingOf } from '@/app/asking';
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
 import { MOST_BYTES, tooLarge, type Received, type Receiving } from '@/imaging/objects';
-import { perform, act, type ActResult } from '@/studio/act';
+import { fileAct, perform, type ActResult } from '@/studio/act';
 import { aboutFile } from '@/studio/keptFiles';
 import type { Studio } from '@/studio/studio';
 
@@ -36,7 +36,7 @@ export async function turnedAway(request: Request): Promise<Response | null> {
   );
   if (why) return Response.json({ error: { says: why } }, { status: 403 });
   if (!isInside((await cookies()).get(PASS_COOKIE)?.value))
-    return Response.json({ error: { says: 'Enter the passphrase first.' } }, { status: 401 });
+    return Response.json({ error: { says: outsideSentence() } }, { status: 401 });
   return null;
 }
 
@@ -86,10 +86,7 @@ export const withUpload = (
     try {
       if (signal.aborted)
         throw new RefusedError(`“${fileName}” was stopped on its way. Nothing of it was kept.`);
-      const keeping = act<object>({}, () => run(s, received, fileName, query) as Promise<ActResult>, {
-        long: true,
-        final: true,
-      });
+      const keeping = fileAct(() => run(s, received, fileName, query) as Promise<ActResult>);
       const input = { fileName, sha256: received.sha256, query: [...query] };
       const { pathname } = new URL(request.url);
       const done = await aboutFile(s, received.sha256, () =>

@@ -29,15 +29,6 @@ export type Task<T> = { done: Promise<T>; cancel: () => void };
 const FACTS_MS = 30_000;
 const DERIVE_MS = 15 * 60_000;
 
-/** A worker ended under the task, by a signal or for want of memory: the file may be sound. */
-export class ReaderEnded extends RefusedError {
-  constructor(says: string) {
-    super(says);
-    this.name = 'RefusedError';
-  }
-  readonly readerEnded = true;
-}
-
 /** One line of tasks that wait for one set of workers, in order; each is told how many are before it. */
 class Lane {
   private readonly pool: Pool;
@@ -144,14 +135,14 @@ function plainError(error: unknown, limitMs: number): Error {
   if (error instanceof workerpool.Promise.CancellationError)
     return new RefusedError('Stopped before the picture was read.');
   if (error instanceof workerpool.Promise.TimeoutError)
-    return new ReaderEnded(
+    return new RefusedError(
       `The picture took longer than ${limitMs / 60_000} minutes to read and was given up.`,
     );
   if (/ENOSPC|No space left|disk full/i.test(String(error)))
-    return new ReaderEnded(
+    return new RefusedError(
       'The disk is full: there is no room for what is made of the picture. Make room and try again.',
     );
-  return new ReaderEnded(
+  return new RefusedError(
     'The reader stopped in the middle of the picture. The file itself may be sound; try again.',
   );
 }

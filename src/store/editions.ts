@@ -166,6 +166,8 @@ export async function* readRegister(db: Db): AsyncGenerator<ChainedEntry> {
     if (!lines.length) return;
     yield* lines as ChainedEntry[];
     after = lines.at(-1)!.seq;
+    // The driver answers at once on this thread: pages have their turn in between.
+    await new Promise(setImmediate);
   }
 }
 

@@ -58,6 +58,16 @@ export type Asking = {
   asOf?: number;
 };
 
+/** What comes with a file is checked by its door; one schema, since each is compiled once and kept. */
+const ANYTHING = {};
+
+/**
+ * Something done with a file that has just come: with the key, the record and the answer of any other act, but asked for by its
+ * own door and not by name.
+ */
+export const fileAct = (body: (studio: Studio) => Promise<ActResult>): Act<object> =>
+  act<object>(ANYTHING, body, { long: true, final: true });
+
 /** Binds a schema to an act; the input is checked before the act sees it, whoever calls. */
 export function act<I>(
   schema: object,

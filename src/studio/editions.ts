@@ -543,7 +543,7 @@ export async function impressionWhole(studio: Studio, impressionId: string) {
   return {
     impression,
     label: impressionLabel(impression.kind, impression.number, edition.size, edition.name),
-    word: stateWord(impression.state, edition.signing),
+    word: stateWord(impression.state, edition),
     format: format?.name ?? null,
     paper: paper?.name ?? null,
     proofRound: proof?.round ?? null,

@@ -12,6 +12,7 @@ import {
 } from 'node:fs';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
+import { RefusedError } from '@/core/errors';
 import { openReader } from '@/store/reader';
 import { buyers, masters, proofs, works } from '@/store/schema';
 import { saved, folder, inPieces, tiff } from '../../tests/unit/helpers/files';
@@ -47,7 +48,7 @@ describe('what was answered stays', () => {
     const { masterId, sha256 } = await taken(studio, await tiff({ width: 2400, height: 1800 }));
     const derive = jest.spyOn(studio.imaging, 'derive').mockImplementation(() => {
       const done = Promise.reject(
-        new (jest.requireActual('@/imaging/pool').ReaderEnded)(
+        new RefusedError(
           'The reader stopped in the middle of the picture. The file itself may be sound; try again.',
         ),
       );

@@ -1,5 +1,4 @@
 import { RefusedError } from '@/core/errors';
-import { ReaderEnded } from '@/imaging/pool';
 import { allNamings } from '@/store/hashes';
 import { hashOfMaster, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
 import { forgetActsBefore } from '@/store/acts';
@@ -100,7 +99,7 @@ async function deriveFrom(
 
 /** The true cause, for the person: the file, the reader or the disk. */
 function whyNot(error: unknown, fileName: string): string {
-  if (error instanceof RefusedError) return (error as ReaderEnded).says;
+  if (error instanceof RefusedError) return error.says;
   console.error(error);
   return `“${fileName}” could not be read, and not through a fault of its own. The server’s own log has the details.`;
 }

@@ -44,7 +44,7 @@ export const undo = act<{ id: string }>(just({ id }), async (studio, input) => {
 
   const changes = await changesOfAct(tx, done.id);
   for (const change of changes.toReversed()) {
-    if (change.table !== 'register') await restore(tx, studio, change);
+    if (change.table !== 'register') await restore(tx, change);
   }
   await refuseLostWithIt(tx, studio, changes);
   await refuseUnsound(tx, changes);
@@ -68,7 +68,7 @@ function sentenceFor(said: string): string {
 
 const BACK = 'Taken back: ';
 
-async function restore(tx: Tx, studio: Studio, change: RowChange): Promise<void> {
+async function restore(tx: Tx, change: RowChange): Promise<void> {
   const now = await rawRow(tx, change.table, change.rowId);
   switch (change.op) {
     case 'update': {

@@ -1,5 +1,5 @@
-import { replay, type Replayed } from '@/core/edition/replay';
-import { chainWalk, type ChainCheck, type ChainedEntry } from '@/core/edition/chain';
+import { replayLine, type Replayed } from '@/core/edition/replay';
+import { chainWalk, type ChainCheck } from '@/core/edition/chain';
 import { impressionLabel } from '@/core/edition/states';
 import { allNamings } from '@/store/hashes';
 import { readRegister } from '@/store/editions';
@@ -78,7 +78,7 @@ async function walkRegister(
   fault: Note,
 ) {
   const walk = chainWalk();
-  const lines: Pick<ChainedEntry, 'at' | 'act' | 'impressionId' | 'body'>[] = [];
+  const standing = new Map<string, Replayed>();
   let broken: ChainCheck | null = null;
   let head = { entries: 0, hash: '', at: '' };
   let hasKnown = !known || known.entries === 0;
@@ -86,7 +86,7 @@ async function walkRegister(
     broken ??= walk.next(entry);
     if (known && entry.seq === known.entries) hasKnown = entry.hash === known.hash;
     head = { entries: entry.seq, hash: entry.hash, at: entry.at };
-    lines.push({ at: entry.at, act: entry.act, impressionId: entry.impressionId, body: entry.body });
+    replayLine(standing, entry);
   }
   const register = broken ?? walk.end();
   if (!register.whole) fault('register', register.says);
@@ -95,7 +95,7 @@ async function walkRegister(
       'register',
       `Line ${known!.entries} of the register no longer is what was noted elsewhere: the register was cut short, or written anew to its end.`,
     );
-  return { register, standing: replay(lines), head };
+  return { register, standing, head };
 }
 
 async function holdAgainstRegister(

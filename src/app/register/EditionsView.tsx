@@ -113,7 +113,8 @@ export function EditionsView({
 function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line: Line }) {
   const { day } = useUnits();
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
-  const whole = Math.max(1, gone(c) + house(c) + lost(c) + (c.declared ?? 0));
+  const unprinted = c.declared ?? 0;
+  const whole = Math.max(1, gone(c) + house(c) + lost(c) + unprinted);
   const part = (n: number, background: string) =>
     n ? <i style={{ width: `${(100 * n) / whole}%`, background }} /> : null;
   return (
@@ -131,13 +132,18 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
       <td>
         {e.kind === 'open'
           ? 'open'
-          : `limited to ${e.size}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}
-        {e.closedAt && <Small>, closed {day(e.closedAt)}</Small>}
+          : `limited to ${e.size}${e.name ? `, ${e.name}` : ''}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}
+        {e.closedAt && (
+          <Small>
+            , closed {day(e.closedAt)}
+            {unprinted > 0 && `, ${unprinted} never printed`}
+          </Small>
+        )}
       </td>
       <td>
         <Bar
           role="img"
-          aria-label={`${gone(c)} gone, ${house(c)} in the house, ${c.declared ?? 0} to print`}
+          aria-label={`${gone(c)} gone, ${house(c)} in the house, ${unprinted} ${e.closedAt ? 'never printed' : 'to print'}`}
         >
           {part(gone(c), t.ink3)}
           {part(house(c), t.line)}
@@ -146,7 +152,7 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
       </td>
       <td className="n">{gone(c)}</td>
       <td className="n">{house(c)}</td>
-      <td className="n">{e.kind === 'open' ? '–' : (c.declared ?? 0)}</td>
+      <td className="n">{e.kind === 'open' || e.closedAt ? '–' : unprinted}</td>
       <td className="n">{lost(c)}</td>
       <td>{day(e.openedAt)}</td>
     </tr>

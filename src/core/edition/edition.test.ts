@@ -190,8 +190,13 @@ describe('the states of an impression', () => {
       'on request',
       'certificate only',
     ]);
-    expect(stateWord('inspected', 'front')).toBe('to sign');
-    expect(stateWord('inspected', 'on request')).toBe('ready');
+    expect(stateWord('inspected', { signing: 'front', closedAt: null })).toBe('to sign');
+    expect(stateWord('inspected', { signing: 'on request', closedAt: null })).toBe('ready');
+    const closed = { signing: 'front' as const, closedAt: '2026-08-20T10:00:00Z' };
+    expect([stateWord('declared', closed), stateWord('printed', closed)]).toEqual([
+      'never printed',
+      'to inspect',
+    ]);
   });
   test('how numbers are written', () => {
     expect([

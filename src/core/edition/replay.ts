@@ -25,15 +25,18 @@ const DECLARED: Replayed = { state: 'declared', order: null, signedAt: null, cer
  */
 export function replay(lines: Iterable<Line>): Map<string, Replayed> {
   const all = new Map<string, Replayed>();
-  for (const line of lines) {
-    if (line.impressionId)
-      all.set(line.impressionId, after(all.get(line.impressionId) ?? DECLARED, line));
-  }
+  for (const line of lines) replayLine(all, line);
   return all;
 }
 
+/** Takes one more line, so that a register of any length is read without being held. */
+export function replayLine(all: Map<string, Replayed>, line: Line): void {
+  if (!line.impressionId) return;
+  all.set(line.impressionId, after(all.get(line.impressionId) ?? DECLARED, line));
+}
+
 /** Where an impression stands after one more line. */
-export function after(before: Replayed, line: Line): Replayed {
+function after(before: Replayed, line: Line): Replayed {
   const body = (line.body ?? {}) as Body;
   switch (line.act) {
     case 'released':

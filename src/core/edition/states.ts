@@ -99,11 +99,16 @@ export const STATE_WORDS: Readonly<Record<ImpressionState, string>> = {
 
 /**
  * The word for one impression: a passed print of an edition that is signed waits for the pen; of one signed on request or
- * by certificate only it is ready as it is.
+ * by certificate only it is ready as it is. What a closed edition had not printed never will be.
  *
- * @example stateWord('inspected', 'on request') // 'ready'
+ * @example stateWord('inspected', { signing: 'on request', closedAt: null }) // 'ready'
+ * @example stateWord('declared', { signing: 'front', closedAt: '2026-08-20T10:00:00Z' }) // 'never printed'
  */
-export function stateWord(state: ImpressionState, signing: Signing): string {
+export function stateWord(
+  state: ImpressionState,
+  { signing, closedAt }: { signing: Signing; closedAt: string | null },
+): string {
+  if (state === 'declared' && closedAt) return 'never printed';
   return state === 'inspected' && !isSignedBefore(signing) ? 'ready' : STATE_WORDS[state];
 }
 

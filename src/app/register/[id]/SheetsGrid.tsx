@@ -140,9 +140,7 @@ export function SheetsGrid({ rows, edition, picture, selected, onSelect }: Props
         const { impression: i, orderNumber } = row;
         const look = LOOKS[i.state];
         const word =
-          i.state === 'allocated' && orderNumber
-            ? `for ${orderNumber}`
-            : stateWord(i.state, edition.signing);
+          i.state === 'allocated' && orderNumber ? `for ${orderNumber}` : stateWord(i.state, edition);
         const short =
           i.kind === 'run'
             ? String(i.number)

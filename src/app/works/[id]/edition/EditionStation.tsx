@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { STATE_WORDS, stateWord, type ImpressionState, type Signing } from '@/core/edition/states';
+import { STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/states';
 import type { Edition } from '@/store/editions';
 import type { Format, Work } from '@/store/works';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -48,10 +48,12 @@ const States = styled.dl`
 const ORDER = Object.keys(STATE_WORDS) as ImpressionState[];
 
 /** How many stand under each word; two states that are one to the person are counted together. */
-function byWord(counts: Record<string, number>, signing: Signing): [string, number][] {
+function byWord(counts: Record<string, number>, edition: Edition): [string, number][] {
   const words = new Map<string, number>();
-  for (const s of ORDER)
-    if (counts[s]) words.set(stateWord(s, signing), (words.get(stateWord(s, signing)) ?? 0) + counts[s]!);
+  for (const s of ORDER) {
+    const word = stateWord(s, edition);
+    if (counts[s]) words.set(word, (words.get(word) ?? 0) + counts[s]);
+  }
   return [...words];
 }
 
@@ -128,7 +130,7 @@ function OneEdition({
         <h2>
           {e.kind === 'open'
             ? 'Open edition'
-            : `Limited to ${e.size}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}
+            : `Limited to ${e.size}${e.name ? `, ${e.name}` : ''}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}
           {e.closedAt && <Small> closed {day(e.closedAt)}</Small>}
         </h2>
         <ButtonLink href={`/works/${e.workId}/edition/inspect`}>Look prints over</ButtonLink>
@@ -142,7 +144,7 @@ function OneEdition({
         {e.signing === 'front' || e.signing === 'back' ? `on the ${e.signing}` : e.signing}.
       </Small>
       <States>
-        {byWord(counts, e.signing).map(([word, n]) => (
+        {byWord(counts, e).map(([word, n]) => (
           <div key={word}>
             <dt>{word}</dt>
             <dd>{n}</dd>
