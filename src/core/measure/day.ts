@@ -6,13 +6,23 @@
  * @example localDay('2026-11-23T23:30:00Z', 'Europe/Lisbon') // '2026-11-23'
  */
 export function localDay(instant: string, timeZone: string): string {
-  const parts = new Intl.DateTimeFormat('en-CA', {
+  return calendarOf(timeZone).format(new Date(instant)).slice(0, 10);
+}
+
+const calendars = new Map<string, Intl.DateTimeFormat>();
+
+/** Making a format takes a hundred times as long as using it, and a journal writes a hundred days on a page. */
+function calendarOf(timeZone: string): Intl.DateTimeFormat {
+  const known = calendars.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat('en-CA', {
     timeZone,
     year: 'numeric',
     month: '2-digit',
     day: '2-digit',
-  }).format(new Date(instant));
-  return parts.slice(0, 10);
+  });
+  calendars.set(timeZone, made);
+  return made;
 }
 
 /**
