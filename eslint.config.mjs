@@ -8,10 +8,10 @@ const LAYERS = {
   imaging: ['core'],
   paperwork: ['core'],
   store: ['core'],
-  standins: ['core', 'studio/ports'],
+  simulators: ['core', 'studio/ports'],
   workers: ['core', 'imaging'],
   studio: ['core', 'store', 'imaging', 'paperwork'],
-  app: ['core', 'store', 'imaging', 'paperwork', 'studio', 'standins', 'ui', 'workers'],
+  app: ['core', 'store', 'imaging', 'paperwork', 'studio', 'simulators', 'ui', 'workers'],
 };
 /** Values, as against types, that a place may not take: pages fetch through studio or store and compute nothing. */
 const OUTSIDE_CORE = [
@@ -59,6 +59,21 @@ const layerRule = (layer, allowed) => ({
               ]
             : []),
           { group: ['#demo/*', '**/demo/**'], message: 'The product does not know the demo.' },
+          ...(layer === 'store'
+            ? []
+            : [
+                {
+                  group: [
+                    'drizzle-orm',
+                    'drizzle-orm/*',
+                    '@libsql/*',
+                    '@/store/schema',
+                    '@/store/schema/*',
+                  ],
+                  message:
+                    'SQL and the schema stay in src/store: ask it by findRows, rowById and the queries there.',
+                },
+              ]),
         ],
       },
     ],

@@ -1,25 +1,25 @@
+import { IMPRESSION_STATES } from '@/core/edition/impressionStates';
+import { ORDER_STATES } from '@/core/order/orderStates';
+import { PROOF_STATES } from '@/core/proof/proofStates';
+import { readFacts } from '@/imaging/facts';
+import { findAnything, journalPage } from '@/store/journal';
+import { orderWhole, ordersPage } from '@/store/orders';
+import { findRows } from '@/store/rows';
+import { worksPage } from '@/store/works';
+import { checkRegister } from '@/studio/editions/editions';
+import { packingTable } from '@/studio/orders/packingTable';
+import { benchToday, placeCounts } from '@/studio/reports/bench';
+import { addressLabel, certificate, packingSlip } from '@/studio/reports/documents';
+import { Studio } from '@/studio/studio';
+import { loadWorkPage } from '@/studio/works/workPage';
+import { sql } from 'drizzle-orm';
 import { createHash } from 'node:crypto';
 import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
-import { IMPRESSION_STATES } from '@/core/edition/states';
-import { ORDER_STATES } from '@/core/order/states';
-import { PROOF_STATES } from '@/core/proof/states';
-import { readFacts } from '@/imaging/facts';
-import { orderWhole, ordersPage } from '@/store/orders';
-import { findAnything, journalPage } from '@/store/journal';
-import { editions, orders, supplies } from '@/store/schema';
-import { worksPage } from '@/store/works';
-import { benchToday, placeCounts } from '@/studio/benchToday';
-import { addressLabel, certificate, packingSlip } from '@/studio/documents';
-import { checkRegister } from '@/studio/editions';
-import { packingTable } from '@/studio/packingTable';
-import { workWhole } from '@/studio/stations';
-import { Studio } from '@/studio/studio';
 import { folder } from '../tests/unit/helpers/files';
-import { fbm, hash, noise, tabled, underdrawing, type Scene } from './paint/kit';
 import { bandOf, painterOf } from './paint/hands';
+import { fbm, hash, noise, tabled, underdrawing, type Scene } from './paint/kit';
 import { makePicture } from './paint/make';
 import { PICTURES, type PictureSpec } from './pictures';
 import { DemoClock } from './studio/clock';
@@ -199,7 +199,7 @@ describe('the studio as the demo leaves it', () => {
     expect([...(await states('orders'))].sort()).toEqual([...ORDER_STATES].sort());
     expect([...(await states('impressions'))].sort()).toEqual([...IMPRESSION_STATES].sort());
     expect([...(await states('proofs'))].sort()).toEqual([...PROOF_STATES].sort());
-    expect((await studio.db.select().from(editions)).some((e) => e.closedAt)).toBe(true);
+    expect((await findRows(studio.db, 'editions')).some((e) => e.closedAt)).toBe(true);
   });
 
   test('its figures add up: chain whole, no number twice, the bench counts what it shows, no shelf below nothing', async () => {
@@ -212,8 +212,8 @@ describe('the studio as the demo leaves it', () => {
     const { lines } = await benchToday(studio);
     expect((await placeCounts(studio)).bench).toBe(lines.length);
     expect(lines.some((l) => l.drawing === 'refused')).toBe(true);
-    expect((await studio.db.select().from(supplies)).every((s) => s.onHand >= 0)).toBe(true);
-    const all = await studio.db.select().from(orders);
+    expect((await findRows(studio.db, 'supplies')).every((s) => s.onHand >= 0)).toBe(true);
+    const all = await findRows(studio.db, 'orders');
     expect(all).toHaveLength(ORDERS.length);
     for (const o of all.filter((x) => ['sealed', 'dispatched', 'delivered'].includes(x.state))) {
       const whole = (await orderWhole(studio.db, o.id))!;
@@ -281,11 +281,11 @@ describe('the studio as the demo leaves it', () => {
       page: 0,
     });
     for (const w of lines) {
-      const whole = (await workWhole(studio, w.id))!;
+      const whole = (await loadWorkPage(studio, w.id))!;
       expect(whole.findings).toHaveLength(7);
       expect(whole.findings.every((f) => f.says.length > 3)).toBe(true);
     }
-    for (const o of await studio.db.select().from(orders)) {
+    for (const o of await findRows(studio.db, 'orders')) {
       const table = (await packingTable(studio, o.id))!;
       if (table.plan) expect(table.weighing!.weight).toBeGreaterThan(0);
       if (table.services.length) expect(table.services[0]!.fit.verdict).not.toBe('fails');

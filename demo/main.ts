@@ -2,7 +2,7 @@
 import { mkdir, rename, rm, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import workerpool from 'workerpool';
-import { resumeMeasuring } from '@/studio/measureMaster';
+import { resumeMeasuring } from '@/studio/capture/measure';
 import { Studio } from '@/studio/studio';
 import { PICTURES } from './pictures';
 import { DemoClock } from './studio/clock';

@@ -1,8 +1,8 @@
 // npm run backup | verify | restore | check: looks after a studio's folder from the command line.
 import { resolve } from 'node:path';
 import { RefusedError } from '@/core/errors';
-import { backUp, restoreBackup, verifyBackup } from '@/studio/backup';
-import { checkStudio } from '@/studio/wholeCheck';
+import { backUp, restoreBackup, verifyBackup } from '@/studio/care/backup';
+import { checkStudio } from '@/studio/care/studioCheck';
 import { Studio } from '@/studio/studio';
 
 const USAGE: Record<string, string> = {
@@ -26,7 +26,7 @@ async function run(): Promise<number> {
   switch (command) {
     case 'backup': {
       if (!first) return usage();
-      say((await backUp(dataDir, resolve(first), step)).says);
+      say((await backUp(dataDir, resolve(first), step)).message);
       return 0;
     }
     case 'verify': {
@@ -75,7 +75,7 @@ function usage(): number {
 run().then(
   (code) => process.exit(code),
   (error: unknown) => {
-    console.error(error instanceof RefusedError ? error.says : error);
+    console.error(error instanceof RefusedError ? error.message : error);
     process.exit(1);
   },
 );

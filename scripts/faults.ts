@@ -7,11 +7,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
-import { backUp, manifestOf, verifyBackup } from '@/studio/backup';
+import { backUp, manifestOf, verifyBackup } from '@/studio/care/backup';
 import { openReader } from '@/store/reader';
-import { ACTS } from '@/studio/acts';
+import { ACTIONS } from '@/studio/registry';
 import { Studio } from '@/studio/studio';
-import { checkStudio } from '@/studio/wholeCheck';
+import { checkStudio } from '@/studio/care/studioCheck';
 import { dice, inputFor, poolsOf } from '../tests/unit/helpers/randomActs';
 
 const minutesAt = process.argv.indexOf('--minutes');
@@ -73,7 +73,7 @@ const ended = (child: ChildProcess) =>
     ? Promise.resolve()
     : new Promise<void>((r) => child.once('exit', () => r()));
 
-type Answer = { status: number; body: { id?: string; says?: string; error?: { says: string } } } | null;
+type Answer = { status: number; body: { id?: string; message?: string; error?: { message: string } } } | null;
 
 async function act(
   url: string,
@@ -263,7 +263,7 @@ async function fuzz(data: string): Promise<void> {
   const server = start(data, await freePort());
   await isOpen(server);
   const roll = dice(20261128);
-  const names = [...ACTS.keys()].filter((name) => !/stopJob|backUpNow|checkNow|setCare/.test(name));
+  const names = [...ACTIONS.keys()].filter((name) => !/stopJob|backUpNow|checkNow|setCare/.test(name));
   const faults: string[] = [];
   let pools = await readPools(data);
   let pages = 0;
@@ -348,7 +348,7 @@ async function lockedElsewhere(data: string): Promise<void> {
   await ended(server.child);
   row(
     'the database held by another program',
-    `act ${waited?.status}: ${waited?.body.error?.says.slice(0, 60) ?? 'no words'}; pages ${page.status}; let go, ${after?.status}`,
+    `act ${waited?.status}: ${waited?.body.error?.message.slice(0, 60) ?? 'no words'}; pages ${page.status}; let go, ${after?.status}`,
     waited?.status === 503 && page.status === 200 && after?.status === 200,
   );
 }
@@ -376,7 +376,7 @@ async function fullDisk(): Promise<void> {
         { ...buyer(`Full ${n}`), notes: 'x'.repeat(4_000) },
         randomUUID(),
       );
-    says.push(`act ${answer?.status}: ${answer?.body.error?.says.slice(0, 60) ?? 'no words'}`);
+    says.push(`act ${answer?.status}: ${answer?.body.error?.message.slice(0, 60) ?? 'no words'}`);
     const page = await fetch(`${server.url}/works`);
     says.push(`pages ${page.status}`);
     rmSync(filler);

@@ -1,7 +1,7 @@
 // Five sets of mixed print sizes for the roll, a peer's best on them, and a length that nothing can be under.
 import { createRequire } from 'node:module';
 import { solve } from 'yalps';
-import type { Piece } from '@/core/layout/pieces';
+import type { Piece } from '@/core/sheets/pieces';
 
 // Its module for import names files that are not in the package; the one for require does.
 const { MaxRectsPacker, PACKING_LOGIC } = createRequire(import.meta.url)(

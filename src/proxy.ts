@@ -16,18 +16,18 @@ export default function proxy(request: NextRequest) {
     },
     hosts,
   );
-  if (refused) return NextResponse.json({ error: { says: refused } }, { status: 403 });
+  if (refused) return NextResponse.json({ error: { message: refused } }, { status: 403 });
   if (!isPath(nextUrl.pathname))
     return NextResponse.json(
-      { error: { says: 'That address is none: it holds broken signs.' } },
+      { error: { message: 'That address is none: it holds broken signs.' } },
       { status: 400 },
     );
   const isApi = nextUrl.pathname.startsWith('/api/');
   const isDoor = nextUrl.pathname === '/enter' || nextUrl.pathname === '/api/enter';
   if (!isDoor && !isInside(request.cookies.get(PASS_COOKIE)?.value)) {
-    const says = outsideSentence();
+    const message = outsideSentence();
     return isApi
-      ? NextResponse.json({ error: { says } }, { status: 401 })
+      ? NextResponse.json({ error: { message } }, { status: 401 })
       : NextResponse.redirect(new URL('/enter', request.url));
   }
   if (isApi) return NextResponse.next();

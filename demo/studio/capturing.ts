@@ -1,20 +1,22 @@
+import { checksOf } from '@/studio/capture/checks';
 import { practiceCgats } from '@/core/colour/practiceChart';
-import type { Quad } from '@/core/capture/quad';
-import { simulatedCamera } from '@/standins/captureDevices';
+import { simulatedCamera } from '@/simulators/captureDevices';
 import { currentMaster, mastersOf } from '@/store/works';
-import * as checks from '@/studio/checkCapture';
-import { captureWith } from '@/studio/captureWith';
-import { recordEquipment } from '@/studio/equipment';
-import { handOver, movesOf, takeBack } from '@/studio/originalMoves';
+import * as checks from '@/studio/capture/checkActions';
+import { captureWith } from '@/studio/capture/captureWith';
+import { recordEquipment } from '@/studio/capture/equipmentActions';
+import { movesOf } from '@/studio/works/custody';
 import { jobEnd } from '@/studio/jobs';
-import { chooseMaster } from '@/studio/masters';
-import { measuring } from '@/studio/measureMaster';
-import * as preps from '@/studio/preps';
-import { makePrintFile, type MakeInput } from '@/studio/printFiles';
-import { reading } from '@/studio/readMaster';
+import { chooseMaster } from '@/studio/capture/masterActions';
+import { measuring } from '@/studio/capture/measure';
+import * as preps from '@/studio/capture/prepActions';
+import { type MakeInput } from '@/studio/print-files/printFiles';
+import { reading } from '@/studio/capture/reading';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';
+import { makePrintFile } from '@/studio/print-files/printFileActions';
+import { handOver, takeBack } from '@/studio/works/custodyActions';
 
 const BLANK = {
   id: null,
@@ -71,8 +73,7 @@ export async function recordTools(studio: Studio, clock: DemoClock): Promise<voi
   });
 }
 
-const jobOf = (studio: Studio, result: { more?: Record<string, unknown> }) =>
-  jobEnd(studio, String(result.more!.job));
+const jobOf = (studio: Studio, result: { job: string }) => jobEnd(studio, String(result.job));
 
 const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = {
   ppi: 300,
@@ -142,7 +143,7 @@ export function scheduleCapturing(
     const master = (await currentMaster(studio.db, work('ferry')))!;
     await measuring(studio, master.id);
     await jobOf(studio, await checks.lookForDust(studio, { id: master.id }));
-    const list = (await checks.checksOf(studio.db, master.id)).find((c) => c.body.kind === 'dust')!;
+    const list = (await checksOf(studio.db, master.id)).find((c) => c.body.kind === 'dust')!;
     if (list.body.kind === 'dust')
       for (const [at] of list.body.specks.slice(0, 4).entries())
         await checks.tickSpeck(studio, { id: list.id, at, done: true });
@@ -223,10 +224,10 @@ export function scheduleCapturing(
     await jobOf(studio, await captureWith(studio, simulatedCamera, { ...ask, shows: 'target' }));
     const target = (await mastersOf(studio.db, work('kiln'))).find((m) => m.fileName.includes('target'))!;
     await reading(studio, target.id);
-    const { more } = await checks.guessCorners(studio, { id: target.id });
+    const { corners } = await checks.guessCorners(studio, { id: target.id });
     await checks.checkTarget(studio, {
       id: target.id,
-      corners: more!.corners as Quad,
+      corners,
       chart: 'the practice chart',
       reference: practiceCgats(),
     });

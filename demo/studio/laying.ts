@@ -1,8 +1,8 @@
-import { changeBorder, changeFinish, placeCrop } from '@/studio/formats';
-import * as layouts from '@/studio/layouts';
-import { receiveLot } from '@/studio/lots';
-import { keepMount, recordCutter } from '@/studio/mounting';
-import { recordSupply } from '@/studio/stock';
+import { changeBorder, changeFinish, placeCrop } from '@/studio/formats/formatActions';
+import * as layouts from '@/studio/layouts/layoutActions';
+import { receiveLot } from '@/studio/papers/lotActions';
+import { keepMount, recordCutter } from '@/studio/formats/mountActions';
+import { recordSupply } from '@/studio/papers/stockActions';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';

@@ -1,9 +1,8 @@
-import { eq } from 'drizzle-orm';
-import { impressions } from '@/store/schema';
-import * as editions from '@/studio/editions';
-import { changeBorder } from '@/studio/formats';
-import * as proofs from '@/studio/proofs';
-import { setPrice } from '@/studio/setPrice';
+import { findRows } from '@/store/rows';
+import * as editions from '@/studio/editions/editionActions';
+import { changeBorder } from '@/studio/formats/formatActions';
+import * as proofs from '@/studio/proofs/roundActions';
+import { setPrice } from '@/studio/prices/priceActions';
 import type { PriceQuestion } from '@/core/price/solve';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock, When } from './clock';
@@ -662,7 +661,7 @@ function scheduleBatch(studio: Studio, clock: DemoClock, known: Known, b: Batch)
       paperId: known.papers.get(b.paper)!,
       reason: b.reason ?? '',
     });
-    ids = done.more!.ids as string[];
+    ids = done.ids as string[];
   });
   for (const [when, act] of [
     [b.passed, 'passed'],
@@ -683,9 +682,6 @@ async function idsOf(
   kind: 'run' | 'AP' | 'HC',
   [from, to]: readonly [number, number],
 ): Promise<string[]> {
-  const all = await studio.db
-    .select()
-    .from(impressions)
-    .where(eq(impressions.editionId, known.editions.get(work)!));
+  const all = await findRows(studio.db, 'impressions', { editionId: known.editions.get(work)! });
   return all.filter((i) => i.kind === kind && i.number >= from && i.number <= to).map((i) => i.id);
 }

@@ -1,4 +1,4 @@
-import type { OrderState } from '@/core/order/states';
+import type { OrderState } from '@/core/order/orderStates';
 
 type Line = [work: string, size: string, quantity: number];
 export type DemoOrder = {

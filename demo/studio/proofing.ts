@@ -1,25 +1,30 @@
-import { and, desc, eq } from 'drizzle-orm';
 import { writeMatrixProfile } from '@/core/colour/icc';
 import { SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
 import { INSPECTION, type Inspected } from '@/core/proof/inspection';
-import { practicePress } from '@/standins/practicePress';
-import { comparisons, impressions, machines, proofs } from '@/store/schema';
-import { practiceProof } from '@/studio/comparing';
-import { inspectPrint } from '@/studio/inspections';
-import { jobEnd } from '@/studio/jobs';
-import { bringInProfile, MOST_PROFILE_BYTES, profileByPractice, profilesAtHand } from '@/studio/profiles';
-import { clientAnswered, judgeProof, sendToClient } from '@/studio/proofs';
-import { makeProofSheet, proposeSnippets, type SheetInput } from '@/studio/proofSheets';
-import { setScreen } from '@/studio/settings';
-import { countGamut } from '@/studio/softProof';
-import type { Studio } from '@/studio/studio';
+import { practicePress } from '@/simulators/practicePress';
+import { findRows } from '@/store/rows';
 import { currentMaster } from '@/store/works';
+import { inspectPrint } from '@/studio/editions/inspectionActions';
+import { jobEnd } from '@/studio/jobs';
+import { practiceProof } from '@/studio/proofs/comparisons';
+import {
+  bringInProfile,
+  MOST_PROFILE_BYTES,
+  profileByPractice,
+  profilesAtHand,
+} from '@/studio/proofs/profiles';
+import { clientAnswered, judgeProof, sendToClient } from '@/studio/proofs/roundActions';
+import { type SheetInput } from '@/studio/proofs/sheets';
+import { countGamut } from '@/studio/proofs/softProofActions';
+import { setScreen } from '@/studio/settings/settingActions';
+import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';
+import { makeProofSheet, proposeSnippets } from '@/studio/proofs/sheetActions';
 
-const ended = async (studio: Studio, started: { more?: Record<string, unknown> }) => {
-  const over = await jobEnd(studio, started.more!.job as string);
-  if (!over.ok) throw new Error(over.says);
+const ended = async (studio: Studio, started: { job: string }) => {
+  const over = await jobEnd(studio, started.job as string);
+  if (!over.ok) throw new Error(over.message);
   return over;
 };
 
@@ -33,7 +38,7 @@ export function scheduleProofing(
   const paper = (key: string) => known.papers.get(key)!,
     route = (key: string) => known.routes.get(key)!,
     format = (key: string) => known.formats.get(key)!;
-  const machine = async () => (await studio.db.select({ id: machines.id }).from(machines))[0]!.id;
+  const machine = async () => (await findRows(studio.db, 'machines'))[0]!.id;
   clock.at({ days: 42, hour: 9 }, async () => {
     onStep('profiling two papers');
     await setScreen(studio, {
@@ -108,11 +113,12 @@ export function scheduleProofing(
     );
   const latest = async (key: string) =>
     (
-      await studio.db
-        .select()
-        .from(proofs)
-        .where(and(eq(proofs.formatId, format(key)), eq(proofs.paperId, paper('kelp'))))
-        .orderBy(desc(proofs.round))
+      await findRows(
+        studio.db,
+        'proofs',
+        { formatId: format(key), paperId: paper('kelp') },
+        { orderBy: ['-round'] },
+      )
     )[0]!;
   // A first proof that is off, what comparing back advised, and a second that is nearer.
   clock.at({ days: 34, hour: 10 }, async () => {
@@ -147,10 +153,7 @@ export function scheduleProofing(
   });
   clock.at({ days: 32, hour: 9 }, async () => {
     const first = await latest('kiln 240 x 180 mm');
-    const [compared] = await studio.db
-      .select()
-      .from(comparisons)
-      .where(eq(comparisons.proofId, first.id));
+    const [compared] = await findRows(studio.db, 'comparisons', { proofId: first.id });
     await sheet({
       format: 'kiln 240 x 180 mm',
       paper: 'kelp',
@@ -201,7 +204,7 @@ export function scheduleProofing(
       untaggedIs: null,
     });
     const regions = (
-      found.more!.regions as { left: number; top: number; width: number; height: number; says: string }[]
+      found.regions as { left: number; top: number; width: number; height: number; says: string }[]
     )
       .slice(0, 3)
       .map(({ left, top, width, height, says }) => ({ left, top, width, height, says }));
@@ -220,24 +223,19 @@ export function scheduleProofing(
     );
   });
   clock.at({ hoursAgo: 26 }, async () => {
-    const [waiting] = await studio.db
-      .select()
-      .from(proofs)
-      .where(and(eq(proofs.formatId, format('ferry 400 x 300 mm')), eq(proofs.paperId, paper('kelp'))));
+    const [waiting] = await findRows(studio.db, 'proofs', {
+      formatId: format('ferry 400 x 300 mm'),
+      paperId: paper('kelp'),
+    });
     if (waiting) await sendToClient(studio, { id: waiting.id, to: 'the Harbour Shop' });
   });
   clock.at({ hoursAgo: 5 }, async () => {
     // One print looked over and passed, beside two that wait.
-    const [one] = await studio.db
-      .select()
-      .from(impressions)
-      .where(
-        and(
-          eq(impressions.editionId, known.editions.get('ferry')!),
-          eq(impressions.number, 25),
-          eq(impressions.state, 'printed'),
-        ),
-      );
+    const [one] = await findRows(studio.db, 'impressions', {
+      editionId: known.editions.get('ferry')!,
+      number: 25,
+      state: 'printed',
+    });
     if (one)
       await inspectPrint(studio, {
         impressionId: one.id,

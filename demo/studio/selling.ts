@@ -1,7 +1,8 @@
-import { simulatedScale } from '@/standins/scale';
-import * as orders from '@/studio/orders';
-import { packingTable } from '@/studio/packingTable';
-import * as parcels from '@/studio/parcels';
+import { readScale } from '@/studio/orders/parcels';
+import { simulatedScale } from '@/simulators/scale';
+import * as orders from '@/studio/orders/orderActions';
+import { packingTable } from '@/studio/orders/packingTable';
+import * as parcels from '@/studio/orders/parcelActions';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock, When } from './clock';
 import type { Known } from './fill';
@@ -35,7 +36,7 @@ export function scheduleOrders(studio: Studio, clock: DemoClock, known: Known): 
     if (far >= 2) {
       clock.at(after(1, 10), () => parcels.packParcel(studio, { orderId, form: null, reason: '' }));
       clock.at(after(1, 10.2), async () => {
-        const { mg, by } = await parcels.readScale(studio, simulatedScale, orderId);
+        const { mg, by } = await readScale(studio, simulatedScale, orderId);
         // One of its two boards stayed on the table.
         const shown = o.reaches === 'packed, off' ? mg - 98_000 : mg;
         if (o.reaches !== 'packed')

@@ -1,10 +1,13 @@
-import * as machines from '@/studio/machines';
-import { countLot, cutLot, lotsOnHand, spoilLot } from '@/studio/lots';
-import { keepPaperDesk, recordSupplier, type SAMPLES } from '@/studio/paperDesk';
-import * as routes from '@/studio/routes';
+import { sentOut } from '@/studio/routes/routes';
+import * as machines from '@/studio/machines/machineActions';
+import { lotsOnHand } from '@/studio/papers/lots';
+import { type SAMPLES } from '@/studio/papers/papers';
+import * as routes from '@/studio/routes/routeActions';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';
+import { countLot, cutLot, spoilLot } from '@/studio/papers/lotActions';
+import { keepPaperDesk, recordSupplier } from '@/studio/papers/paperActions';
 
 /** A lab's price table, as its file would come; two of its rows are wrong and are kept out. */
 const LAB_TABLE = `size,from,price,paper
@@ -304,7 +307,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
     });
   });
   clock.at({ days: 29, hour: 9 }, async () => {
-    const [job] = await routes.sentOut(studio.db);
+    const [job] = await sentOut(studio.db);
     await routes.cameBack(studio, {
       id: job!.id,
       backOn: clock.day(29),

@@ -1,4 +1,4 @@
-import type { WorkInput } from '@/studio/recordWork';
+import type { WorkInput } from '@/studio/works/workActions';
 
 type Recorded = Omit<
   WorkInput,

@@ -4,13 +4,25 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { BenchLine } from '@/core/bench/lines';
 import { inGroups } from '@/core/groups';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { IntakeZone } from '@/ui/Intake';
 import { useKeys } from '@/ui/Keys';
-import { Aside, Beside, Empty, Head, Lead, PageTitle, Sheet, SheetTitle, Small, Wall } from '@/ui/Layout';
+import {
+  Aside,
+  Columns,
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  Panel,
+  PanelTitle,
+  Small,
+  Page,
+} from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { BenchDrawn } from './BenchDrawn';
 
 type Props = {
@@ -74,7 +86,7 @@ const Line = styled.li<{ $next: boolean }>`
     }
   }
 `;
-const Plain = styled(Sheet)`
+const Plain = styled(Panel)`
   padding: 0 0 48px;
   min-height: 60vh;
   ${narrow} {
@@ -92,7 +104,7 @@ const hours = (minutes: number) =>
 
 /** What needs hands today: each line with its reason and its one next act. */
 export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
-  const act = useAct();
+  const action = useAction();
   const router = useRouter();
   const [at, setAt] = useState<string | null>(null);
   const minutes = lines.reduce((a, l) => a + l.minutes, 0);
@@ -105,20 +117,20 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
       return;
     }
     setAt(l.id);
-    void act.run(l.next.act, l.next.input);
+    void action.run(l.next.act, l.next.input);
   };
   const firstOf = new Map<string, BenchLine>();
   for (const l of lines) if (!firstOf.has(l.next.key)) firstOf.set(l.next.key, l);
   useKeys(
     [...firstOf.values()].map((l) => ({
       key: l.next.key,
-      says: `${l.next.label.toLowerCase()}: ${l.subject}`,
+      label: `${l.next.label.toLowerCase()}: ${l.subject}`,
       run: () => go(l),
     })),
   );
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{WEEKDAY[dayOf(today).getUTCDay()]} at the bench</PageTitle>
           <Lead>
@@ -128,11 +140,11 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
           </Lead>
         </div>
         <Week week={week} />
-      </Head>
-      <Beside>
+      </PageHeader>
+      <Columns>
         <Plain aria-label="What needs hands">
           {lines.length === 0 && (
-            <Empty title={isNew ? 'A clear bench' : 'All done'}>
+            <EmptyState title={isNew ? 'A clear bench' : 'All done'}>
               <p>
                 {isNew
                   ? 'What needs hands will stand here, each line with its reason and its next act: proofs to judge, prints to sign, parcels to send. It begins with a picture.'
@@ -150,7 +162,7 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
                   </Row>
                 )}
               </IntakeZone>
-            </Empty>
+            </EmptyState>
           )}
           <Lines>
             {inGroups(lines, (l) => l.group).map(({ key: group, items }) => [
@@ -181,14 +193,14 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
                       </p>
                       <p>
                         {l.mark ? (
-                          <Marked kind={l.mark}>
+                          <MarkedText kind={l.mark}>
                             <Small>{l.reason}</Small>
-                          </Marked>
+                          </MarkedText>
                         ) : (
                           <Small>{l.reason}</Small>
                         )}
                       </p>
-                      {at === l.id && <TroubleNote trouble={act.trouble} />}
+                      {at === l.id && <ErrorCallout error={action.error} />}
                     </div>
                     <div className="minutes">{l.minutes > 0 ? `${l.minutes} min` : ''}</div>
                     <div className="act">
@@ -197,7 +209,12 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
                           {l.next.label}
                         </ButtonLink>
                       ) : (
-                        <Button main={isNext} keyName={key} isDisabled={act.busy} onPress={() => go(l)}>
+                        <Button
+                          main={isNext}
+                          keyName={key}
+                          isDisabled={action.isPending}
+                          onPress={() => go(l)}
+                        >
                           {l.next.label}
                         </Button>
                       )}
@@ -210,9 +227,9 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
         </Plain>
         <Aside>
           <section>
-            <SheetTitle>
+            <PanelTitle>
               Running low <span>on the packing shelf</span>
-            </SheetTitle>
+            </PanelTitle>
             {low.length === 0 && <Small>Nothing is at its reorder point.</Small>}
             {low.map((s) => (
               <LowLine key={s.id}>
@@ -239,8 +256,8 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
             inches.
           </Small>
         </Aside>
-      </Beside>
-    </Wall>
+      </Columns>
+    </Page>
   );
 }
 

@@ -86,9 +86,11 @@ describe('who may ask', () => {
         passHolds(undefined, now),
       ]).toEqual([false, false, false, false]);
       for (let n = 0; n < 5; n++)
-        expect(await tryPass('guess', '10.0.0.2', now)).toEqual({ says: 'That is not the passphrase.' });
+        expect(await tryPass('guess', '10.0.0.2', now)).toEqual({
+          message: 'That is not the passphrase.',
+        });
       expect(await tryPass('salt and lamp oil', '10.0.0.2', now)).toEqual({
-        says: 'Too many tries. Wait a minute.',
+        message: 'Too many tries. Wait a minute.',
       });
       // Nobody else is locked out by it.
       expect(await tryPass('salt and lamp oil', '10.0.0.1', now)).toHaveProperty('cookie');
@@ -198,13 +200,15 @@ describe('answers', () => {
       }),
     ).toEqual([
       422,
-      { error: { field: 'width', value: 'x', expected: 'a length', says: 'width: expected a length.' } },
+      {
+        error: { field: 'width', value: 'x', expected: 'a length', message: 'width: expected a length.' },
+      },
     ]);
     expect(
       await body(async () => {
         throw new RefusedError('Not now.', true);
       }),
-    ).toEqual([409, { error: { says: 'Not now.', overridable: true } }]);
+    ).toEqual([409, { error: { message: 'Not now.', overridable: true } }]);
     const quiet = jest.spyOn(console, 'error').mockImplementation(() => {});
     const [status, shown] = await body(async () => {
       throw new Error('SELECT secret FROM /home/maren');

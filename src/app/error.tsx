@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { Nowhere } from './Nowhere';
+import { MessagePage } from './MessagePage';
 
 /** A page that failed: the cause, where the server knows one that is not its own. */
 export default function Failed({ reset }: { error: Error; reset: () => void }) {
@@ -9,8 +9,8 @@ export default function Failed({ reset }: { error: Error; reset: () => void }) {
     let over = false;
     fetch('/api/state')
       .then((answer) => answer.json())
-      .then((state: { says: string | null }) => {
-        if (!over) setCause(state.says);
+      .then((state: { message: string | null }) => {
+        if (!over) setCause(state.message);
       })
       .catch(() => {
         if (!over) setCause('Glassine does not answer. Start it again; nothing that was kept is lost.');
@@ -20,9 +20,9 @@ export default function Failed({ reset }: { error: Error; reset: () => void }) {
     };
   }, []);
   return (
-    <Nowhere
+    <MessagePage
       title="This page could not be made"
-      says={cause ?? 'Nothing was changed. The server’s own log has the details.'}
+      message={cause ?? 'Nothing was changed. The server’s own log has the details.'}
       again={reset}
     />
   );

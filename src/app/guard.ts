@@ -160,20 +160,20 @@ export async function tryPass(
   phrase: string,
   address: string,
   now: number,
-): Promise<{ cookie: string } | { says: string }> {
+): Promise<{ cookie: string } | { message: string }> {
   const { salt, secret, hash, limits } = pass();
-  if (limits.isLocked(address)) return { says: 'Too many tries. Wait a minute.' };
+  if (limits.isLocked(address)) return { message: 'Too many tries. Wait a minute.' };
   const right = await limits.inTurn(async () =>
     timingSafeEqual(await scrypt(phrase, salt, 32), await hash),
   );
-  if (right === null) return { says: 'Too many are trying at once. Wait a minute.' };
+  if (right === null) return { message: 'Too many are trying at once. Wait a minute.' };
   if (right) {
     limits.noteRight(address);
     const until = now + PASS_DAYS * 86_400_000;
     return { cookie: `${until}.${signed(secret, String(until))}` };
   }
   limits.noteWrong(address);
-  return { says: 'That is not the passphrase.' };
+  return { message: 'That is not the passphrase.' };
 }
 
 /** Whether a session cookie was given out by this studio and has not run out. */

@@ -5,15 +5,15 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import type { UnitSystem } from '@/core/measure';
-import { placeCounts } from '@/studio/benchToday';
-import { ActsProvider, LastAct } from '@/ui/Acts';
+import { placeCounts } from '@/studio/reports/bench';
+import { ActionsProvider, LastAction } from '@/ui/Actions';
 import { Globals } from '@/ui/Globals';
 import { KeysProvider } from '@/ui/Keys';
-import { Rule } from '@/ui/Rule';
+import { AppHeader } from '@/ui/AppHeader';
 import { StyledRegistry } from '@/ui/StyledRegistry';
 import { UnitsProvider } from '@/ui/Units';
 import { isInside, PASS_COOKIE } from './guard';
-import { Closed } from './Closed';
+import { StudioClosed } from './StudioClosed';
 import { studio, whyClosed } from './server';
 
 export const metadata: Metadata = { title: { default: 'Glassine', template: '%s · Glassine' } };
@@ -23,7 +23,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const jar = await cookies();
   const inside = isInside(jar.get(PASS_COOKIE)?.value);
   const closed = await whyClosed();
-  if (closed) return <Closed says={closed} />;
+  if (closed) return <StudioClosed message={closed} />;
   const s = await studio();
   const settings = await s.settings();
   const kept = jar.get('glassine_unit')?.value;
@@ -34,13 +34,13 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <StyledRegistry>
           <Globals />
           <UnitsProvider first={unit} currency={settings.currency} timeZone={settings.timeZone}>
-            <ActsProvider>
+            <ActionsProvider>
               <KeysProvider>
-                {inside && <Rule counts={await placeCounts(s)} />}
+                {inside && <AppHeader counts={await placeCounts(s)} />}
                 {children}
-                <LastAct />
+                <LastAction />
               </KeysProvider>
-            </ActsProvider>
+            </ActionsProvider>
           </UnitsProvider>
         </StyledRegistry>
       </body>

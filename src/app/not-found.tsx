@@ -1,10 +1,10 @@
-import { Nowhere } from './Nowhere';
+import { MessagePage } from './MessagePage';
 
 export default function NotFound() {
   return (
-    <Nowhere
+    <MessagePage
       title="Nothing lies here"
-      says="What was asked for is not in the studio. It may have been taken out, or the address is not whole."
+      message="What was asked for is not in the studio. It may have been taken out, or the address is not whole."
     />
   );
 }

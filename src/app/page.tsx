@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
 import { studio } from './server';
-import { benchToday } from '@/studio/benchToday';
+import { benchToday } from '@/studio/reports/bench';
 import { BenchView } from './BenchView';
 
 async function BenchPage() {

@@ -1,12 +1,12 @@
 import { ChangedError, InputError, RefusedError, type ChangedField } from '@/core/errors';
 import { plainCause } from '@/store/causes';
 
-export type Trouble = {
+export type ErrorBody = {
   error: {
     field?: string;
     value?: unknown;
     expected?: string;
-    says: string;
+    message: string;
     overridable?: boolean;
     /** What somebody else changed meanwhile, where that is why it was refused. */
     changed?: { who: string; at: string; fields: ChangedField[] };
@@ -18,7 +18,7 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
   try {
     return Response.json(await work());
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }
 
@@ -26,24 +26,26 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
  * 422 for a value that cannot be used, 409 for what the state of things forbids, 503 where the disk or the database would not
  * have it, 500 for our own faults.
  */
-export function trouble(error: unknown): Response {
+export function errorResponse(error: unknown): Response {
   if (error instanceof InputError) {
     const { field, value, expected } = error.toJSON();
-    return refusal(422, { field, value, expected, says: `${field}: expected ${expected}.` });
+    return refusal(422, { field, value, expected, message: `${field}: expected ${expected}.` });
   }
-  if (error instanceof ChangedError) return refusal(409, { says: error.says, changed: error.changed });
+  if (error instanceof ChangedError)
+    return refusal(409, { message: error.message, changed: error.changed });
   if (error instanceof RefusedError)
-    return refusal(409, { says: error.says, overridable: error.overridable });
+    return refusal(409, { message: error.message, overridable: error.overridable });
   const cause = plainCause(error);
-  if (cause) return refusal(503, { says: `${cause} Nothing was changed; what you typed is still here.` });
+  if (cause)
+    return refusal(503, { message: `${cause} Nothing was changed; what you typed is still here.` });
   console.error(error);
   return refusal(500, {
-    says: 'Glassine failed at this; nothing was changed. The server’s own log has the details.',
+    message: 'Glassine failed at this; nothing was changed. The server’s own log has the details.',
   });
 }
 
-const refusal = (status: number, error: Trouble['error']): Response =>
-  Response.json({ error } satisfies Trouble, { status });
+const refusal = (status: number, error: ErrorBody['error']): Response =>
+  Response.json({ error } satisfies ErrorBody, { status });
 
 /** What an act or a calculation may send; a list of 5 000 ids is a tenth of it. */
 const MOST_JSON_BYTES = 1_000_000;

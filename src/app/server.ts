@@ -3,9 +3,9 @@ import { resolve } from 'node:path';
 import { RefusedError } from '@/core/errors';
 import { plainCause } from '@/store/causes';
 import { holdFolder, type FolderLock } from '@/store/lock';
-import { backUpIfDue } from '@/studio/care';
-import { prepareSpaces } from '@/studio/profiles';
-import { resumeIntakes } from '@/studio/readMaster';
+import { backUpIfDue } from '@/studio/care/care';
+import { prepareSpaces } from '@/studio/proofs/profiles';
+import { resumeIntakes } from '@/studio/capture/reading';
 import { Studio } from '@/studio/studio';
 
 // One studio for the whole process: bundles of several routes share it through the process itself.
@@ -85,7 +85,7 @@ export async function whyClosed(): Promise<string | null> {
     await studio();
     return null;
   } catch (error) {
-    if (error instanceof RefusedError) return error.says;
+    if (error instanceof RefusedError) return error.message;
     const cause = plainCause(error);
     if (!cause) console.error(error);
     return cause ?? 'The studio could not be opened. The server’s own log has the details.';

@@ -2,12 +2,12 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { InputError, RefusedError } from '@/core/errors';
 import { allowedHosts, isInside, outsideSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
-import { askingOf } from '@/app/asking';
+import { requestContextOf } from '@/app/requestContext';
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
 import { MOST_BYTES, tooLarge, type Received, type Receiving } from '@/imaging/objects';
-import { fileAct, perform, type ActResult } from '@/studio/act';
-import { aboutFile } from '@/studio/keptFiles';
+import { fileAction, perform, type ActionResult } from '@/studio/action';
+import { aboutFile } from '@/studio/care/keptFiles';
 import type { Studio } from '@/studio/studio';
 
 /** A file as it arrives: its bytes, its name, and how many bytes were announced. */
@@ -34,9 +34,9 @@ export async function turnedAway(request: Request): Promise<Response | null> {
     },
     allowedHosts(process.env),
   );
-  if (why) return Response.json({ error: { says: why } }, { status: 403 });
+  if (why) return Response.json({ error: { message: why } }, { status: 403 });
   if (!isInside((await cookies()).get(PASS_COOKIE)?.value))
-    return Response.json({ error: { says: outsideSentence() } }, { status: 401 });
+    return Response.json({ error: { message: outsideSentence() } }, { status: 401 });
   return null;
 }
 
@@ -73,12 +73,7 @@ export async function upload(
  */
 export const withUpload = (
   request: Request,
-  run: (
-    s: Studio,
-    received: Received,
-    fileName: string,
-    query: URLSearchParams,
-  ) => Promise<ActResult | object>,
+  run: (s: Studio, received: Received, fileName: string, query: URLSearchParams) => Promise<ActionResult>,
   receiving: Omit<Receiving, 'announced'> = {},
 ): Promise<Response> =>
   upload(request, async (s, { body, fileName, announced, query, signal }) => {
@@ -86,11 +81,11 @@ export const withUpload = (
     try {
       if (signal.aborted)
         throw new RefusedError(`“${fileName}” was stopped on its way. Nothing of it was kept.`);
-      const keeping = fileAct(() => run(s, received, fileName, query) as Promise<ActResult>);
-      const input = { fileName, sha256: received.sha256, query: [...query] };
       const { pathname } = new URL(request.url);
+      const keep = fileAction(pathname, () => run(s, received, fileName, query));
+      const input = { fileName, sha256: received.sha256, query: [...query] };
       const done = await aboutFile(s, received.sha256, () =>
-        perform(s, pathname, keeping, input, askingOf(request)),
+        perform(s, keep, input, requestContextOf(request)),
       );
       return { sha256: received.sha256, ...done };
     } finally {

@@ -33,9 +33,9 @@ export function drawShown(
 export function useSoftProof(
   start: () => Worker,
   ask: ProofAsk | null,
-): { shown: ProofShown | null; trouble: string | null } {
+): { shown: ProofShown | null; error: string | null } {
   const [shown, setShown] = useState<ProofShown | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
   const held = useRef<{ worker: Worker; api: Comlink.Remote<SoftProofWorker> } | null>(null);
   const wanted = useRef<ProofAsk | null>(null);
   const busy = useRef(false);
@@ -62,10 +62,10 @@ export function useSoftProof(
           const answer = await api.render(question);
           if (held.current?.api === api) {
             setShown(answer);
-            setTrouble(null);
+            setError(null);
           }
         } catch (error) {
-          setTrouble(
+          setError(
             `The colour engine failed: ${error instanceof Error ? error.message : 'no reason given'}.`,
           );
         }
@@ -74,5 +74,5 @@ export function useSoftProof(
     };
     void next();
   }, [ask]);
-  return { shown, trouble };
+  return { shown, error };
 }

@@ -28,11 +28,11 @@ export class InputError extends Error {
 /** An act that the state of things does not allow: nothing was typed wrongly, but it cannot be done now. */
 export class RefusedError extends Error {
   constructor(
-    readonly says: string,
+    message: string,
     /** True when the person may go on by giving a reason. */
     readonly overridable = false,
   ) {
-    super(says);
+    super(message);
     this.name = 'RefusedError';
   }
 
@@ -47,10 +47,10 @@ export type ChangedField = { field: string; now: string; yours: string | null };
 /** The thing was changed meanwhile: nothing was written, and what both sides say is told. */
 export class ChangedError extends RefusedError {
   constructor(
-    says: string,
+    message: string,
     readonly changed: { who: string; at: string; fields: ChangedField[] },
   ) {
-    super(says);
+    super(message);
     this.name = 'ChangedError';
   }
 

@@ -5,8 +5,8 @@ import { OPRGB_GAMMA, OPRGB_PRIMARIES, profileLabel, writeMatrixProfile } from '
 import { InputError } from './errors';
 import { inGroups } from './groups';
 import { listingText } from './listing';
-import { nextOrderState, ORDER_STATES, type OrderAct, type OrderState } from './order/states';
-import { dried, staleParts } from './proof/states';
+import { nextOrderState, ORDER_STATES, type OrderAct, type OrderState } from './order/orderStates';
+import { dried, staleParts } from './proof/proofStates';
 import { validate } from './validate';
 
 describe('the registry', () => {

@@ -10,7 +10,7 @@ const facts = async (name: string, bytes: Buffer) => readFacts(await saved(dir, 
 const refusal = async (name: string, bytes: Buffer) =>
   facts(name, bytes).then(
     () => 'it was taken',
-    (error: { says: string }) => error.says,
+    (error: { message: string }) => error.message,
   );
 
 type Tag = [tag: number, type: 3 | 4, values: number[]];

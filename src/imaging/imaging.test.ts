@@ -22,7 +22,7 @@ const refusal = async (work: Promise<unknown>): Promise<string> => {
   try {
     await work;
   } catch (error) {
-    if (error instanceof RefusedError) return error.says;
+    if (error instanceof RefusedError) return error.message;
     throw error;
   }
   throw new Error('it was taken in');

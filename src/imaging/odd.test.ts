@@ -359,7 +359,7 @@ test.each(CASES.map((c, i) => [c[0], i] as const))('%s', async (_, i) => {
     const says = await look().then(
       () => 'taken in',
       (error: unknown) => {
-        if (error instanceof RefusedError) return error.says;
+        if (error instanceof RefusedError) return error.message;
         throw error;
       },
     );

@@ -44,7 +44,7 @@ test('what takes long waits in turn and is told how many are before it; what is 
   ended.push('facts');
   expect(facts).toMatchObject({ width: 60, height: 40 });
   fourth.cancel();
-  await expect(fourth.done).rejects.toMatchObject({ says: expect.stringContaining('Stopped') });
+  await expect(fourth.done).rejects.toMatchObject({ message: expect.stringContaining('Stopped') });
   await Promise.all([...long, last]);
   expect(steps.some((step) => /^waiting, [12] before it$/.test(step))).toBe(true);
   expect(ended.indexOf('facts')).toBeLessThan(ended.indexOf('third'));
@@ -56,6 +56,6 @@ test('a reader that ends in the middle is told apart from a file that cannot be 
   const nowhere = join(dir, 'no', 'such', 'folder', '\0');
   const failed = pool.derive(path, nowhere, 'b.png').done;
   await expect(failed).rejects.toMatchObject({
-    says: expect.stringContaining('file itself may be sound'),
+    message: expect.stringContaining('file itself may be sound'),
   });
 });

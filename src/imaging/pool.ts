@@ -124,7 +124,7 @@ export class ImagingPool {
       } catch (error) {
         throw plainError(error, limitMs);
       }
-      if (!answer.ok) throw new RefusedError(answer.says);
+      if (!answer.ok) throw new RefusedError(answer.message);
       return answer.value;
     })();
     return { done, cancel: () => void promise.cancel() };

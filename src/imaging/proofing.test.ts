@@ -431,10 +431,10 @@ describe('sheets, statistics and regions of a small picture', () => {
     await writeFile(half, bytes.subarray(0, bytes.length / 2));
     await copyFile(master, text);
     await expect(pool.do('profile', [half]).done).rejects.toMatchObject({
-      says: expect.stringMatching(/was cut short at \d+/),
+      message: expect.stringMatching(/was cut short at \d+/),
     });
     await expect(pool.do('profile', [text]).done).rejects.toMatchObject({
-      says: expect.stringMatching(/not one/),
+      message: expect.stringMatching(/not one/),
     });
   });
 });

@@ -3,7 +3,7 @@
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { RefusedError } from '@/core/errors';
-import { layMixed, type MixedQuestion } from '@/core/layout/mixed';
+import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
 import { derive } from './derive';
 import { makeCopy } from './copies';
 import { readFacts } from './facts';
@@ -28,13 +28,13 @@ import { simulate } from './simulate';
 sharp.cache(false);
 
 /** What a task answers: an error of ours crosses the process border as plain words. */
-export type Answer<T> = { ok: true; value: T } | { ok: false; says: string };
+export type Answer<T> = { ok: true; value: T } | { ok: false; message: string };
 
 async function answered<T>(work: Promise<T>): Promise<Answer<T>> {
   try {
     return { ok: true, value: await work };
   } catch (error) {
-    if (error instanceof RefusedError) return { ok: false, says: error.says };
+    if (error instanceof RefusedError) return { ok: false, message: error.message };
     throw error;
   }
 }

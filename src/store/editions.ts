@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
-import { readyStates } from '@/core/edition/states';
+import { readyStates } from '@/core/edition/impressionStates';
 import type { Db, Tx } from './db';
 import { insertRows } from './rows';
 import {
@@ -151,7 +151,7 @@ export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Pr
     lines.push({ ...line, hash });
     prevHash = hash;
   }
-  await insertRows(tx, register, lines);
+  await insertRows(tx, 'register', lines);
 }
 
 /** The whole register from its first line, a thousand at a time. */
@@ -240,3 +240,23 @@ export const waitingImpressions = (db: Db) =>
     .groupBy(impressions.editionId, impressions.state)
     .orderBy(asc(sql`min(${impressions.changedAt})`))
     .limit(50);
+
+/** How many of an edition were ever printed. */
+export const printedCount = (db: Db, editionId: string) =>
+  db
+    .select({ n: sql<number>`count(*)` })
+    .from(impressions)
+    .where(sql`${impressions.editionId} = ${editionId} AND ${impressions.printedAt} IS NOT NULL`);
+
+/** How many of an edition could still become ready. */
+export const stillToCome = (db: Db, editionId: string) =>
+  db
+    .select({ n: sql<number>`count(*)` })
+    .from(impressions)
+    .where(
+      and(
+        eq(impressions.editionId, editionId),
+        inArray(impressions.kind, ['run', 'open']),
+        inArray(impressions.state, ['declared', 'printed', 'inspected', 'returned']),
+      ),
+    );

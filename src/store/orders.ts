@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/states';
+import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/orderStates';
 import type { Supply } from '@/core/parcel/pack';
 import type { Db } from './db';
 import { freeByEdition } from './soundness';

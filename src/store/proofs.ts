@@ -1,6 +1,17 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, sql, isNotNull } from 'drizzle-orm';
 import type { Db } from './db';
-import { formats, impressions, papers, proofs, routes, works } from './schema';
+import {
+  formats,
+  impressions,
+  papers,
+  proofs,
+  routes,
+  works,
+  masters,
+  profiles,
+  machines,
+  printFiles,
+} from './schema';
 
 export type Proof = typeof proofs.$inferSelect;
 export type Paper = typeof papers.$inferSelect;
@@ -84,3 +95,68 @@ export async function papersAndRoutes(db: Db): Promise<{ papers: Paper[]; routes
   ]);
   return { papers: p, routes: r };
 }
+
+/** Proofs that passed, with all they were made of, the newest first. */
+export const acceptedProofs = (db: Db, q: { paperId?: string; kind?: string }) =>
+  db
+    .select({
+      proof: proofs,
+      work: works,
+      format: formats,
+      paper: papers,
+      route: routes,
+      master: masters,
+    })
+    .from(proofs)
+    .innerJoin(works, eq(works.id, proofs.workId))
+    .innerJoin(formats, eq(formats.id, proofs.formatId))
+    .innerJoin(papers, eq(papers.id, proofs.paperId))
+    .innerJoin(routes, eq(routes.id, proofs.routeId))
+    .innerJoin(masters, eq(masters.id, proofs.masterId))
+    .where(
+      and(
+        eq(proofs.state, 'accepted'),
+        q.paperId ? eq(proofs.paperId, q.paperId) : undefined,
+        q.kind ? sql`${works.kind} = ${q.kind}` : undefined,
+      ),
+    )
+    .orderBy(desc(proofs.judgedAt))
+    .limit(500);
+
+/** The file names of all profiles. */
+export const profileNames = (db: Db) =>
+  db.select({ id: profiles.id, name: profiles.fileName }).from(profiles);
+
+/** Profiles with what they belong to, a machine’s own first. */
+export const profilesWithNames = (db: Db) =>
+  db
+    .select({ profile: profiles, paper: papers.name, machine: machines.name, route: routes.name })
+    .from(profiles)
+    .innerJoin(papers, eq(papers.id, profiles.paperId))
+    .leftJoin(machines, eq(machines.id, profiles.machineId))
+    .leftJoin(routes, eq(routes.id, profiles.routeId))
+    .orderBy(sql`${profiles.machineId} IS NULL`, desc(profiles.receivedAt), desc(profiles.id));
+
+/** The newest print file made here for a size. */
+export const lastMadeFile = (db: Db, formatId: string) =>
+  db
+    .select({ spec: printFiles.spec })
+    .from(printFiles)
+    .where(and(eq(printFiles.formatId, formatId), isNotNull(printFiles.spec)))
+    .orderBy(desc(printFiles.madeAt))
+    .limit(1);
+
+/** Proofs that are asked on a paper and not yet made. */
+export const proofsToLay = (db: Db, paperId: string) =>
+  db
+    .select({
+      id: proofs.id,
+      kind: proofs.kind,
+      round: proofs.round,
+      title: works.title,
+      format: formats,
+    })
+    .from(proofs)
+    .innerJoin(works, eq(works.id, proofs.workId))
+    .innerJoin(formats, eq(formats.id, proofs.formatId))
+    .where(and(eq(proofs.paperId, paperId), eq(proofs.state, 'asked')));

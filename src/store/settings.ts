@@ -18,5 +18,5 @@ export async function artistOf(db: Db, id: string): Promise<string> {
 
 export async function firstSettingsUnlessThere(tx: Tx, first: typeof studio.$inferInsert): Promise<void> {
   const [row] = await tx.select({ id: studio.id }).from(studio).limit(1);
-  if (!row) await insertRow(tx, studio, first);
+  if (!row) await insertRow(tx, 'studio', first);
 }

@@ -94,7 +94,7 @@ describe('a database is brought up to date', () => {
     );
     await store.close();
     await expect(Store.open(dir)).rejects.toMatchObject({
-      says: expect.stringContaining('written by a newer Glassine'),
+      message: expect.stringContaining('written by a newer Glassine'),
     });
     expect(existsSync(join(dir, 'aside'))).toBe(false);
   });
@@ -163,7 +163,7 @@ describe('one server to a folder', () => {
     const dir = await folder();
     const held = await holdFolder(dir, 'serving', { address: 'http://127.0.0.1:3200' });
     await expect(holdFolder(dir, 'serving')).rejects.toMatchObject({
-      says: expect.stringMatching(
+      message: expect.stringMatching(
         new RegExp(
           `Another Glassine has this studio open: process ${process.pid} on .*, at http://127.0.0.1:3200, since`,
         ),
@@ -176,7 +176,7 @@ describe('one server to a folder', () => {
     });
     await new Promise((r) => child.stdout.once('data', r));
     await expect(holdFolder(dir, 'serving')).rejects.toMatchObject({
-      says: expect.stringContaining(`process ${child.pid}`),
+      message: expect.stringContaining(`process ${child.pid}`),
     });
     const ended = new Promise((r) => child.on('exit', r));
     child.kill('SIGKILL');

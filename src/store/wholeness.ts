@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { ImpressionKind, ImpressionState } from '@/core/edition/states';
+import type { ImpressionKind, ImpressionState } from '@/core/edition/impressionStates';
 import type { Db } from './db';
 
 /** Rows that name something that is not there. */

@@ -1,6 +1,6 @@
-import { and, asc, desc, eq, gt, isNull, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lt, ne, sql, isNotNull } from 'drizzle-orm';
 import type { Db } from './db';
-import { editions, formats, intakes, masters, prices, proofs, works } from './schema';
+import { editions, formats, intakes, masters, prices, proofs, works, printFiles, preps } from './schema';
 
 export type Work = typeof works.$inferSelect;
 export type Master = typeof masters.$inferSelect;
@@ -157,3 +157,44 @@ export const worksWithoutMaster = (db: Db) =>
       ),
     )
     .limit(20);
+
+/** The print files a prep has gone into. */
+export const filesOfPrep = (db: Db, prepId: string) =>
+  db.select({ name: printFiles.fileName }).from(printFiles).where(eq(printFiles.prepId, prepId)).limit(1);
+
+/** Preps of nearly the same enlargement whose proof passed, the nearest first. */
+export const preparedNear = (db: Db, factor: number, width: number) =>
+  db
+    .select({ prep: preps, title: works.title, round: proofs.round })
+    .from(preps)
+    .innerJoin(works, eq(works.id, preps.workId))
+    .innerJoin(proofs, and(eq(proofs.formatId, preps.formatId), eq(proofs.state, 'accepted')))
+    .where(
+      and(isNotNull(preps.factor), sql`${preps.factor} BETWEEN ${factor / width} AND ${factor * width}`),
+    )
+    .orderBy(asc(sql`abs(${preps.factor} - ${factor})`))
+    .limit(5);
+
+/** Every size that is offered, with its work. */
+export const offeredFormats = (db: Db) =>
+  db
+    .select({ format: formats, title: works.title })
+    .from(formats)
+    .innerJoin(works, eq(works.id, formats.workId))
+    .where(isNull(formats.archivedAt))
+    .orderBy(asc(works.title), asc(formats.imageWidthUm));
+
+/** Every size that is offered, as a layout takes it. */
+export const formatsToLay = (db: Db) =>
+  db
+    .select({
+      id: formats.id,
+      title: works.title,
+      width: formats.imageWidthUm,
+      height: formats.imageHeightUm,
+      mayPrint: works.mayPrint,
+    })
+    .from(formats)
+    .innerJoin(works, eq(works.id, formats.workId))
+    .where(isNull(formats.archivedAt))
+    .orderBy(works.title, formats.imageWidthUm);

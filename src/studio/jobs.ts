@@ -1,20 +1,20 @@
 import { RefusedError } from '@/core/errors';
 import type { Task } from '@/imaging/pool';
-import { act } from './act';
-import { id, just } from './schemas';
+import { defineLongAction } from './action';
+import { id, objectSchema } from './schemas';
 import type { Studio } from './studio';
 
 /** Work that goes on while the page stays usable: what it is at, how far, and how it ended. */
 export type JobState = {
   id: string;
-  says: string;
+  message: string;
   share: number | null;
   secondsLeft: number | null;
-  over: null | { ok: true; says: string; id?: string } | { ok: false; says: string };
+  over: null | { ok: true; message: string; id?: string } | { ok: false; message: string };
 };
 
 export type Job = {
-  says: string;
+  message: string;
   share: number | null;
   startedAt: number;
   cancel: () => void;
@@ -29,7 +29,7 @@ const REMEMBER_MS = 10 * 60_000;
 export type Progress = (says: string, share?: number) => void;
 /** Follows one of the imaging pool's tasks, so that stopping the job stops it. */
 export type Follow = <T>(start: (onStep: Progress) => Task<T>) => Promise<T>;
-type Work = (follow: Follow, progress: Progress) => Promise<{ says: string; id?: string }>;
+type Work = (follow: Follow, progress: Progress) => Promise<{ message: string; id?: string }>;
 
 /**
  * Begins a piece of work beside everything else and returns its id at once. Asked for inside an act, it begins when the act is
@@ -41,7 +41,7 @@ export function startJob(studio: Studio, run: Work): string {
   const jobId = studio.newId();
   let ended = () => {};
   const job: Job = {
-    says: 'waiting',
+    message: 'waiting',
     share: null,
     startedAt: Date.now(),
     cancel: () => {},
@@ -63,7 +63,7 @@ export function startJob(studio: Studio, run: Work): string {
 
 async function doJob(job: Job, run: Work): Promise<void> {
   const progress: Progress = (says, share) => {
-    job.says = says;
+    job.message = says;
     job.share = share ?? job.share;
   };
   const follow: Follow = (start) => {
@@ -76,13 +76,13 @@ async function doJob(job: Job, run: Work): Promise<void> {
     job.over = { ok: true, ...(await run(follow, progress)) };
   } catch (error) {
     if (!(error instanceof RefusedError)) console.error(error);
-    job.over = { ok: false, says: howItEnded(job, error) };
+    job.over = { ok: false, message: howItEnded(job, error) };
   }
 }
 
 function howItEnded(job: Job, error: unknown): string {
   if (job.stopped) return 'Stopped; nothing of it was kept.';
-  if (error instanceof RefusedError) return error.says;
+  if (error instanceof RefusedError) return error.message;
   return 'It failed in the middle; nothing of it was kept. The server’s own log has the details.';
 }
 
@@ -93,7 +93,7 @@ export function jobState(studio: Studio, jobId: string): JobState | null {
   const tells = job.share !== null && job.share > 0.03;
   return {
     id: jobId,
-    says: job.says,
+    message: job.message,
     share: job.share,
     secondsLeft: tells ? Math.max(1, Math.round((spent / job.share!) * (1 - job.share!))) : null,
     over: job.over,
@@ -109,15 +109,16 @@ export async function jobEnd(studio: Studio, jobId: string): Promise<NonNullable
 }
 
 /** Stops a piece of work that is going on. */
-export const stopJob = act<{ id: string }>(
-  just({ id }),
-  async (studio, input) => {
+export const stopJob = defineLongAction({
+  name: 'stopJob',
+  input: objectSchema({ id }),
+  final: true,
+  async run({ studio, input }) {
     const job = studio.jobs.get(input.id);
-    if (!job || job.over) return { says: 'It had ended already.' };
+    if (!job || job.over) return { message: 'It had ended already.' };
     job.stopped = true;
     job.cancel();
     await job.done;
-    return { says: 'Stopped; nothing of it was kept.' };
+    return { message: 'Stopped; nothing of it was kept.' };
   },
-  { long: true, final: true },
-);
+});

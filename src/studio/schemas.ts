@@ -1,23 +1,29 @@
-// Pieces of schemas that several acts share. Lengths, weights and sums come as people type them and are read by core.
-import { object } from '@/core/calc/kit';
+// Pieces of schemas that several actions share. Lengths, weights and sums come as people type them and are read by core.
+import { Type } from '@/core/schema';
 
-export { object, array } from '@/core/calc/kit';
+export {
+  each,
+  listOf,
+  numberBetween,
+  objectSchema,
+  oneOf,
+  oneOfNumbers,
+  orNull,
+  taggedUnion,
+  Type,
+  wholeNumber,
+} from '@/core/schema';
 export { schoolSchema } from '@/core/calc/resolution';
-export const id = { type: 'string', minLength: 1, maxLength: 40 };
-export const line = { type: 'string', maxLength: 200 };
-export const name = { type: 'string', minLength: 1, maxLength: 200, pattern: '\\S' };
-export const prose = { type: 'string', maxLength: 5_000 };
-export const typed = { type: 'string', maxLength: 60 };
-export const flag = { type: 'boolean' };
+export type { Static } from '@/core/schema';
+
+export const id = Type.String({ minLength: 1, maxLength: 40 });
+export const ids = Type.Array(id, { minItems: 1, maxItems: 5_000, uniqueItems: true });
+export const line = Type.String({ maxLength: 200 });
+export const name = Type.String({ minLength: 1, maxLength: 200, pattern: '\\S' });
+export const prose = Type.String({ maxLength: 5_000 });
+/** Something with a unit, as a person types it. */
+export const typed = Type.String({ maxLength: 60 });
+export const flag = Type.Boolean();
 /** A day that is in the calendar: 2026-02-31 is none. */
-export const day = { type: 'string', format: 'day' };
-export const count = (least: number, most: number) => ({
-  type: 'integer',
-  minimum: least,
-  maximum: most,
-});
-export const oneOf = (...values: readonly string[]) => ({ type: 'string', enum: values });
-export const orNull = (schema: object) => ({ anyOf: [schema, { type: 'null' }] });
-export const ids = { type: 'array', items: id, minItems: 1, maxItems: 5_000, uniqueItems: true };
-export const just = (properties: Record<string, object>, optional: string[] = []) =>
-  object(properties, optional);
+export const day = Type.String({ format: 'day' });
+export const sha256 = Type.String({ pattern: '^[0-9a-f]{64}$' });

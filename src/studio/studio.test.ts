@@ -1,6 +1,20 @@
+import { proofStates } from './proofs/rounds';
+import { checkRegister, loadImpression } from './editions/editions';
+import { findRows } from '@/store/rows';
+import {
+  editions as editionRows,
+  formats,
+  impressions,
+  journal,
+  masters,
+  orders,
+  parcels,
+  register,
+  supplies,
+} from '@/store/schema';
+import { eq, sql } from 'drizzle-orm';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { eq, sql } from 'drizzle-orm';
 import { folder, inPieces, picture, tiff } from '../../tests/unit/helpers/files';
 import {
   acceptedProof,
@@ -15,38 +29,26 @@ import {
   WORK,
   type Furnished,
 } from '../../tests/unit/helpers/house';
-import {
-  editions as editionRows,
-  formats,
-  impressions,
-  journal,
-  masters,
-  orders,
-  parcels,
-  register,
-  supplies,
-  works,
-} from '@/store/schema';
-import { ACTS, doAct } from './acts';
-import { benchToday, placeCounts } from './benchToday';
-import { costSuggestion } from './costs';
-import { certificate } from './documents';
-import * as editions from './editions';
-import { ordersCsv, registerCsv } from './exports';
-import * as formatActs from './formats';
-import { listingOf } from './listing';
-import { cancelReading, chooseMaster } from './masters';
-import * as orderActs from './orders';
-import { packingTable } from './packingTable';
-import * as parcelActs from './parcels';
-import * as proofs from './proofs';
-import { archiveWork, recordWork } from './recordWork';
-import { reading } from './readMaster';
-import { changeSettings } from './settings';
-import { removePrice, setPrice } from './setPrice';
-import { workWhole } from './stations';
-import * as stock from './stock';
-import { takeInMaster, titleFrom } from './takeInMaster';
+import { takeInMaster, titleFrom } from './capture/intake';
+import { cancelReading, chooseMaster } from './capture/masterActions';
+import { reading } from './capture/reading';
+import * as editions from './editions/editionActions';
+import * as formatActs from './formats/formatActions';
+import * as orderActs from './orders/orderActions';
+import { packingTable } from './orders/packingTable';
+import * as parcelActs from './orders/parcelActions';
+import * as stock from './papers/stockActions';
+import { costSuggestion } from './prices/costs';
+import { listingOf } from './prices/listing';
+import { removePrice, setPrice } from './prices/priceActions';
+import * as proofs from './proofs/roundActions';
+import { ACTIONS, performByName } from './registry';
+import { benchToday, placeCounts } from './reports/bench';
+import { certificate } from './reports/documents';
+import { ordersCsv, registerCsv } from './reports/exports';
+import { changeSettings } from './settings/settingActions';
+import { loadWorkPage } from './works/workPage';
+import { archiveWork, recordWork } from './works/workActions';
 
 const SHELF: Parameters<typeof stock.recordSupply>[1][] = [
   {
@@ -104,13 +106,13 @@ describe('a master comes in', () => {
     await reading(studio, first.masterId);
     expect(first).toMatchObject({
       known: false,
-      says: 'salt-pans_300ppi.tif is in: 640 × 480 px, 16 bit.',
+      message: 'salt-pans_300ppi.tif is in: 640 × 480 px, 16 bit.',
     });
-    expect((await studio.db.select().from(works))[0]).toMatchObject({
+    expect((await findRows(studio.db, 'works'))[0]).toMatchObject({
       title: 'Salt pans',
       mayPrint: 'not yet',
     });
-    expect((await studio.db.select().from(masters))[0]).toMatchObject({
+    expect((await findRows(studio.db, 'masters'))[0]).toMatchObject({
       widthPx: 640,
       heightPx: 480,
       bits: 16,
@@ -125,7 +127,7 @@ describe('a master comes in', () => {
     expect(again).toMatchObject({
       known: true,
       masterId: first.masterId,
-      says: expect.stringContaining('already here, as a master of Salt pans'),
+      message: expect.stringContaining('already here, as a master of Salt pans'),
     });
     const other = (await recordWork(studio, { ...WORK, title: 'Another' })).id!;
     expect(
@@ -142,7 +144,7 @@ describe('a master comes in', () => {
     const bytes = whole.subarray(0, whole.length - 4_000);
     const taken = await takeInMaster(studio, inPieces(bytes), { fileName: 'cut.jpg', workId: null });
     await reading(studio, taken.masterId);
-    const [master] = await studio.db.select().from(masters);
+    const [master] = await findRows(studio.db, 'masters');
     expect(master).toMatchObject({ state: 'not read', trouble: expect.stringContaining('cut short') });
     expect(readFileSync(studio.objects.pathOf(taken.sha256))).toEqual(bytes);
     expect((await benchToday(studio)).lines).toEqual([
@@ -155,8 +157,8 @@ describe('a master comes in', () => {
     ]);
     // Only the person takes it out, and then the work that came with it goes as well.
     await cancelReading(studio, { id: taken.masterId });
-    expect(await studio.db.select().from(masters)).toEqual([]);
-    expect(await studio.db.select().from(works)).toEqual([]);
+    expect(await findRows(studio.db, 'masters')).toEqual([]);
+    expect(await findRows(studio.db, 'works')).toEqual([]);
     expect(existsSync(studio.objects.pathOf(taken.sha256))).toBe(false);
   });
 
@@ -176,8 +178,8 @@ describe('a master comes in', () => {
     });
     await reading(f.studio, small.masterId);
     const done = await chooseMaster(f.studio, { id: f.masterId });
-    await doAct(f.studio, done.undo!.act, done.undo!.input);
-    expect((await workWhole(f.studio, f.workId))!.current!.id).toBe(small.masterId);
+    await performByName(f.studio, done.undo!.act, done.undo!.input);
+    expect((await loadWorkPage(f.studio, f.workId))!.current!.id).toBe(small.masterId);
   });
 
   test.each([
@@ -254,7 +256,7 @@ describe('sizes, proofs and prices', () => {
     });
     expect(await refused(print(2))).toMatchObject({
       overridable: true,
-      says: expect.stringContaining('stale: the border changed since'),
+      message: expect.stringContaining('stale: the border changed since'),
     });
     await print(2, 'Only the border grew.');
     const lines = await f.studio.db.select().from(register).where(eq(register.act, 'printed'));
@@ -262,8 +264,8 @@ describe('sizes, proofs and prices', () => {
       override: 'Only the border grew.',
       because: expect.stringContaining('stale'),
     });
-    const whole = await workWhole(f.studio, f.workId);
-    expect((await proofs.proofStates(f.studio, whole!.proofs))[0]!.stale).toEqual(['the border']);
+    const whole = await loadWorkPage(f.studio, f.workId);
+    expect((await proofStates(f.studio, whole!.proofs))[0]!.stale).toEqual(['the border']);
   });
 
   test('a wet proof is judged only with a reason; a snippet never becomes the reference; a judgement can be taken back', async () => {
@@ -285,16 +287,16 @@ describe('sizes, proofs and prices', () => {
     now = '2026-11-24T20:00:00.000Z';
     expect(await refused(judge(whole))).toMatchObject({
       overridable: true,
-      says: 'It has dried 11 h of 24; colours still move for 13 h. Give a reason to judge it now.',
+      message: 'It has dried 11 h of 24; colours still move for 13 h. Give a reason to judge it now.',
     });
     now = '2026-11-25T09:00:00.000Z';
     const done = await judge(whole);
-    expect((await workWhole(f.studio, f.workId))!.proofs[0]!.proof).toMatchObject({
+    expect((await loadWorkPage(f.studio, f.workId))!.proofs[0]!.proof).toMatchObject({
       reference: true,
       words: '',
       distanceUm: 250_000,
     });
-    await doAct(f.studio, done.undo!.act, done.undo!.input);
+    await performByName(f.studio, done.undo!.act, done.undo!.input);
     await judge(whole);
     const snippet = (await ask('snippet')).id!;
     await judge(snippet, 'only a snippet');
@@ -322,11 +324,12 @@ describe('sizes, proofs and prices', () => {
             made: true,
           }),
         )
-      ).says,
+      ).message,
     ).toMatch(/has no master yet/);
     const no = (await recordWork(f.studio, { ...WORK, title: 'Hers', mayPrint: 'no' })).id!;
     expect(
-      (await refused(formatActs.offerFormat(f.studio, { workId: no, size: 'A4', family: 'own' }))).says,
+      (await refused(formatActs.offerFormat(f.studio, { workId: no, size: 'A4', family: 'own' })))
+        .message,
     ).toMatch(/may not be printed/);
     expect(
       (
@@ -341,7 +344,7 @@ describe('sizes, proofs and prices', () => {
             signing: 'front',
           }),
         )
-      ).says,
+      ).message,
     ).toMatch(/may not be printed yet/);
   });
 
@@ -356,11 +359,11 @@ describe('sizes, proofs and prices', () => {
       margin: 0.5,
       given: 0.05,
     };
-    expect((await setPrice(f.studio, { formatId: f.formatId, question, price: '' })).says).toBe(
+    expect((await setPrice(f.studio, { formatId: f.formatId, question, price: '' })).message).toBe(
       '100 × 75 mm sells for 53.10\u00a0EUR.',
     );
     const removed = await removePrice(f.studio, { formatId: f.formatId });
-    expect(removed.says).toMatch(/taken away/);
+    expect(removed.message).toMatch(/taken away/);
     expect(
       (
         await refused(
@@ -368,7 +371,7 @@ describe('sizes, proofs and prices', () => {
         )
       ).field,
     ).toBe('margin');
-    const whole = (await workWhole(f.studio, f.workId))!;
+    const whole = (await loadWorkPage(f.studio, f.workId))!;
     const costs = (await costSuggestion(f.studio, f.workId, whole.formats, whole.proofs)).get(
       f.formatId,
     )!;
@@ -409,7 +412,7 @@ describe('an edition', () => {
             signing: 'front',
           }),
         )
-      ).says,
+      ).message,
     ).toMatch(/an edition of 10 of this work already/);
     await editions.openEdition(f.studio, {
       workId: f.workId,
@@ -436,7 +439,7 @@ describe('an edition', () => {
             note: '',
           }),
         )
-      ).says,
+      ).message,
     ).toBe('1/10 is ready: it cannot be passed now.');
     expect(
       (
@@ -450,16 +453,16 @@ describe('an edition', () => {
         )
       ).field,
     ).toBe('note');
-    expect((await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' })).says).toMatch(
+    expect((await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' })).message).toMatch(
       /Closed with 3 impressions made/,
     );
-    expect((await refused(editions.closeEdition(f.studio, { id: editionId, reason: '' }))).says).toMatch(
-      /closed already/,
-    );
+    expect(
+      (await refused(editions.closeEdition(f.studio, { id: editionId, reason: '' }))).message,
+    ).toMatch(/closed already/);
     expect(
       (await f.studio.db.select().from(editionRows).where(eq(editionRows.id, editionId)))[0]!.closedAt,
     ).not.toBeNull();
-    expect(await editions.checkRegister(f.studio)).toMatchObject({ whole: true });
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: true });
   });
 
   test('a line forged in the file itself is found by the check', async () => {
@@ -469,7 +472,7 @@ describe('an edition', () => {
       await tx.run(sql`DROP TRIGGER register_never_changed`);
       await tx.run(sql`UPDATE register SET body = '{"number":"9/4"}' WHERE seq = 3`);
     });
-    expect(await editions.checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: 3 });
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: 3 });
   });
 
   test('signing by mistake is taken back, in words; a destroyed number is made again or retired as it was declared', async () => {
@@ -496,8 +499,8 @@ describe('an edition', () => {
       act: 'signed',
       note: '',
     });
-    await doAct(f.studio, signed.undo!.act, signed.undo!.input);
-    expect(await editions.impressionWhole(f.studio, passed)).toMatchObject({
+    await performByName(f.studio, signed.undo!.act, signed.undo!.input);
+    expect(await loadImpression(f.studio, passed)).toMatchObject({
       word: 'to sign',
       impression: { signedAt: null },
       history: [
@@ -540,7 +543,7 @@ describe('an edition', () => {
             note: '',
           }),
         )
-      ).says,
+      ).message,
     ).toMatch(/is retired/);
   });
 
@@ -568,7 +571,7 @@ describe('an edition', () => {
         reason: '',
       });
     await print(2);
-    expect((await print(1)).says).toBe('no. 3 printed. Inspect it when dry.');
+    expect((await print(1)).message).toBe('no. 3 printed. Inspect it when dry.');
     expect((await f.studio.db.select().from(impressions)).map((i) => i.number)).toEqual([1, 2, 3]);
   });
 });
@@ -585,11 +588,11 @@ describe('an order from the drawer to the door', () => {
   test('picked, packed, weighed, ticked, sealed, sent, delivered; supplies leave the shelf once and come back when opened', async () => {
     const f = await ready();
     const orderId = await order(f, f.editionId, 2);
-    expect((await orderActs.pickOrder(f.studio, { id: orderId })).more).toEqual({
+    expect(await orderActs.pickOrder(f.studio, { id: orderId })).toMatchObject({
       numbers: ['1/10', '2/10'],
     });
     await parcelActs.packParcel(f.studio, { orderId, form: null, reason: '' }).catch(async (e) => {
-      expect(e.says).toMatch(/interleaving/);
+      expect(e.message).toMatch(/interleaving/);
       await parcelActs.packParcel(f.studio, {
         orderId,
         form: null,
@@ -601,16 +604,16 @@ describe('an order from the drawer to the door', () => {
     expect(parcel!.expectedMg).toBe(2 * 5_812 + 52_000 + 9_000 + 105_000);
     expect(
       (await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: [f.ids[0]!], reason: 'x' })))
-        .says,
+        .message,
     ).toMatch(/Night Ferry 2\/10 is not/);
     expect(
       await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' })),
     ).toMatchObject({
       overridable: true,
-      says: expect.stringContaining('has not been weighed'),
+      message: expect.stringContaining('has not been weighed'),
     });
     expect(
-      (await parcelActs.weighParcel(f.studio, { orderId, scale: '150 g', by: 'typed' })).says,
+      (await parcelActs.weighParcel(f.studio, { orderId, scale: '150 g', by: 'typed' })).message,
     ).toMatch(/too little\. Something is missing/);
     expect(
       (await refused(parcelActs.sealParcel(f.studio, { orderId, ticked: f.ids.slice(0, 2), reason: '' })))
@@ -656,7 +659,7 @@ describe('an order from the drawer to the door', () => {
       await refused(parcelActs.packParcel(f.studio, { orderId, form: null, reason: '' })),
     ).toMatchObject({
       overridable: true,
-      says: expect.stringContaining('mailer: 1 needed, 0 on hand'),
+      message: expect.stringContaining('mailer: 1 needed, 0 on hand'),
     });
     await parcelActs.packParcel(f.studio, { orderId, form: null, reason: 'an old mailer, turned' });
     await parcelActs.sealParcel(f.studio, { orderId, ticked: [f.ids[0]!], reason: 'not weighed' });
@@ -683,7 +686,7 @@ describe('an order from the drawer to the door', () => {
       note: '',
     });
     const orderId = await order(f, f.editionId);
-    expect((await refused(orderActs.pickOrder(f.studio, { id: orderId }))).says).toBe(
+    expect((await refused(orderActs.pickOrder(f.studio, { id: orderId }))).message).toBe(
       '0 of 1 ready of Night Ferry at 100 × 75 mm: print, inspect and sign 1 more first.',
     );
     expect(await stateOf(f, orderId)).toBe('new');
@@ -729,10 +732,10 @@ describe('an order from the drawer to the door', () => {
       'lost',
       'signed',
     ]);
-    expect((await refused(orderActs.pickOrder(f.studio, { id: lost }))).says).toMatch(
+    expect((await refused(orderActs.pickOrder(f.studio, { id: lost }))).message).toMatch(
       /is lost: that cannot be done now/,
     );
-    expect(await editions.checkRegister(f.studio)).toMatchObject({ whole: true });
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: true });
   });
 
   test('a run promises no more than it has left', async () => {
@@ -740,14 +743,14 @@ describe('an order from the drawer to the door', () => {
     await order(f, f.editionId, 8);
     expect(await refused(order(f, f.editionId, 3))).toMatchObject({
       field: 'lines[0].quantity',
-      says: expect.stringContaining('at most 2'),
+      message: expect.stringContaining('at most 2'),
     });
   });
 
   test('documents are refused while there is nothing to write on them', async () => {
     const f = await ready(0);
     expect(
-      (await refused(certificate(f.studio, (await numbersOf(f.studio, f.editionId))[0]!.id))).says,
+      (await refused(certificate(f.studio, (await numbersOf(f.studio, f.editionId))[0]!.id))).message,
     ).toBe('1/10 has no certificate: it is not printed and passed.');
   });
 
@@ -763,12 +766,12 @@ describe('an order from the drawer to the door', () => {
 describe('the studio', () => {
   test('every act refuses input that is not its own, and says which field', async () => {
     const studio = await emptyStudio();
-    expect(ACTS.size).toBeGreaterThan(35);
-    for (const name of ACTS.keys()) {
-      const error = await refused((async () => doAct(studio, name, { nonsense: true }))());
+    expect(ACTIONS.size).toBeGreaterThan(35);
+    for (const name of ACTIONS.keys()) {
+      const error = await refused((async () => performByName(studio, name, { nonsense: true }))());
       expect([name, typeof error.field]).toEqual([name, 'string']);
     }
-    expect((await refused((async () => doAct(studio, 'toString', {}))())).field).toBe('act');
+    expect((await refused((async () => performByName(studio, 'toString', {}))())).field).toBe('act');
   });
 
   test('settings are read as typed and refused by field', async () => {
@@ -808,8 +811,8 @@ describe('the studio', () => {
     const studio = await emptyStudio();
     const { id } = await recordWork(studio, WORK);
     const done = await archiveWork(studio, { id: id!, archived: true });
-    await doAct(studio, done.undo!.act, done.undo!.input);
-    expect((await studio.db.select().from(works))[0]!.archivedAt).toBeNull();
+    await performByName(studio, done.undo!.act, done.undo!.input);
+    expect((await findRows(studio.db, 'works'))[0]!.archivedAt).toBeNull();
     expect((await refused(recordWork(studio, { ...WORK, size: '12 smoots' }))).field).toBe('size');
     expect((await refused(recordWork(studio, { ...WORK, drySince: '2999-01-01' }))).field).toBe(
       'drySince',
@@ -821,7 +824,7 @@ describe('the studio', () => {
     const f = await furnished();
     await formatActs.offerFormat(f.studio, { workId: f.workId, size: '800 x 600 mm', family: 'own' });
     await withPrints(f, 10, 1);
-    const whole = (await workWhole(f.studio, f.workId))!;
+    const whole = (await loadWorkPage(f.studio, f.workId))!;
     expect(whole.findings.map((x) => [x.station, x.mark])).toEqual([
       ['original', 'holds'],
       ['capture', 'care'],
@@ -844,7 +847,7 @@ describe('the studio', () => {
     const studio = await emptyStudio({ dataDir, remote });
     await recordWork(studio, WORK);
     expect((await emptyStudio({ dataDir, remote })).options.remote).toBe(remote);
-    expect((await studio.db.select().from(works))[0]!.title).toBe('Night Ferry');
+    expect((await findRows(studio.db, 'works'))[0]!.title).toBe('Night Ferry');
     expect(readdirSync(dataDir)).not.toContain('glassine.db');
     expect(readdirSync(elsewhere)).toContain('remote.db');
   });

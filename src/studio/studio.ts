@@ -1,16 +1,16 @@
-import { monotonicFactory } from 'ulid';
+import type { GamutFacts } from '@/core/colour/gamut';
 import { localDay } from '@/core/measure';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
 import { Store, type Db, type Tx } from '@/store/db';
 import { lastTimes } from '@/store/journal';
 import { insertRow } from '@/store/rows';
-import { journal, type GamutFacts } from '@/store/schema';
 import { artistOf, firstSettingsUnlessThere, settingsRow, type Settings } from '@/store/settings';
-import type { ActAnswer } from './act';
-import { FIRST_SETTINGS } from './firstSettings';
+import { monotonicFactory } from 'ulid';
+import type { ActionAnswer } from './action';
+import type { StudioCheck } from './care/studioCheck';
 import type { Job } from './jobs';
-import type { WholeCheck } from './wholeCheck';
+import { FIRST_SETTINGS } from './settings/firstSettings';
 
 export type { Settings } from '@/store/settings';
 
@@ -42,7 +42,7 @@ export class Studio {
   readonly objects: ObjectStore;
 
   /** Acts at work now, by their key. */
-  readonly actsRunning = new Map<string, Promise<ActAnswer>>();
+  readonly actsRunning = new Map<string, Promise<ActionAnswer>>();
   /** Readings by the file's hash: two works may share a file, and it is read once. */
   readonly readings = new Map<string, Running>();
   /** Measurings by master. */
@@ -54,7 +54,7 @@ export class Studio {
   spaces: Promise<SpaceOutline[]> | null = null;
   spacesReady: SpaceOutline[] = [];
   /** The last look over the whole studio, as long as the server runs. */
-  lastCheck: WholeCheck | null = null;
+  lastCheck: StudioCheck | null = null;
   /** Set while closing: what runs beside then ends without a word. */
   closed = false;
 
@@ -126,7 +126,7 @@ export type JournalLine = {
 
 /** One line in the journal, in the same transaction as what it tells of. */
 export async function noteInJournal(studio: Studio, tx: Tx, line: JournalLine): Promise<void> {
-  await insertRow(tx, journal, {
+  await insertRow(tx, 'journal', {
     id: studio.newId(),
     at: studio.now(),
     who: await studio.who(tx),

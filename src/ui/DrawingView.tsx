@@ -1,6 +1,6 @@
 'use client';
 import { useId, type ReactNode } from 'react';
-import { dashMm, greyOf, type Drawing, type Stroke } from '@/core/layout/drawing';
+import { dashMm, greyOf, type Drawing, type Stroke } from '@/core/drawing/strokes';
 import { ScaleDrawing, useScale, Dimension } from './ScaleDrawing';
 import { Small } from './Layout';
 import { t } from './tokens';
@@ -104,7 +104,7 @@ function Strokes({ strokes }: { strokes: readonly Stroke[] }) {
                 x2={px(s.x2) + (upright ? off : 0)}
                 y1={px(s.y1) + (upright ? 0 : off)}
                 y2={px(s.y2) + (upright ? 0 : off)}
-                says={s.says}
+                label={s.says}
               />
             );
           }

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { Button } from './Button';
 import { sendFile } from './sendFile';
 import { narrow, t } from './tokens';
-import { Marked } from './Verdict';
+import { MarkedText } from './Verdict';
 
 type Upload = {
   key: number;
@@ -14,7 +14,7 @@ type Upload = {
   total: number;
   secondsLeft: number | null;
   state: 'sending' | 'looking' | 'in' | 'refused';
-  says: string;
+  message: string;
   stop: (() => void) | null;
   workId?: string;
 };
@@ -44,14 +44,14 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
           total: file.size,
           secondsLeft: null,
           state: 'sending',
-          says: '',
+          message: '',
           stop: null,
         },
       ]);
       const go = async () => {
         const startedAt = Date.now();
         const url = `/api/intake?name=${encodeURIComponent(file.name)}${workId ? `&work=${workId}` : ''}`;
-        const result = await sendFile<{ says: string; workId: string }>(url, file, {
+        const result = await sendFile<{ message: string; workId: string }>(url, file, {
           onStart: (stop) => patch(key, { stop }),
           onProgress: (sent, total) =>
             patch(key, {
@@ -60,11 +60,11 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
               secondsLeft: sent > 0 ? secondsLeft(startedAt, sent, total) : null,
             }),
         });
-        if ('trouble' in result) {
-          patch(key, { state: 'refused', says: result.trouble.says });
+        if ('error' in result) {
+          patch(key, { state: 'refused', message: result.error.message });
           return;
         }
-        patch(key, { state: 'in', says: result.done.says, workId: result.done.workId });
+        patch(key, { state: 'in', message: result.done.message, workId: result.done.workId });
         onIn?.(result.done.workId);
         router.refresh();
       };
@@ -218,10 +218,10 @@ function UploadLine({ upload: u }: { upload: Upload }) {
         )}
       </div>
       {going && <progress max={u.total || 1} value={u.sent} aria-label={`${u.name} coming in`} />}
-      {u.state === 'in' && <Marked kind="holds">{u.says}</Marked>}
+      {u.state === 'in' && <MarkedText kind="holds">{u.message}</MarkedText>}
       {u.state === 'refused' && (
         <div role="alert">
-          <Marked kind="fails">{u.says}</Marked>
+          <MarkedText kind="fails">{u.message}</MarkedText>
         </div>
       )}
     </li>

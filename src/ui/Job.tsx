@@ -2,16 +2,16 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { useAct, useSay } from './Acts';
+import { useAction, useAnnounce } from './Actions';
 import { Button, Row } from './Button';
 import { t } from './tokens';
-import { Marked } from './Verdict';
+import { MarkedText } from './Verdict';
 
 type State = {
-  says: string;
+  message: string;
   share: number | null;
   secondsLeft: number | null;
-  over: null | { ok: boolean; says: string; id?: string };
+  over: null | { ok: boolean; message: string; id?: string };
 };
 const Bar = styled.div`
   background: ${t.white};
@@ -35,12 +35,12 @@ const Bar = styled.div`
 `;
 
 /** Follows a piece of work that goes on beside the page, with a way to stop it; says how it ended and refreshes the page then. */
-export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
+export function JobProgress({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
   const [state, setState] = useState<State | null>(null);
   const [silent, setSilent] = useState(false);
   const router = useRouter();
-  const act = useAct();
-  const say = useSay();
+  const action = useAction();
+  const say = useAnnounce();
   useEffect(() => {
     let over = false;
     let timer: ReturnType<typeof setTimeout>;
@@ -58,17 +58,17 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
       if (over) return;
       setState(
         now ?? {
-          says: '',
+          message: '',
           share: null,
           secondsLeft: null,
           over: {
             ok: false,
-            says: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.',
+            message: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.',
           },
         },
       );
       if (!now || now.over) {
-        if (now?.over?.ok) say({ says: now.over.says });
+        if (now?.over?.ok) say({ message: now.over.message });
         onOver?.(now?.over?.ok ?? false);
         router.refresh();
         return;
@@ -84,29 +84,29 @@ export function JobLine({ job, onOver }: { job: string; onOver?: (ok: boolean) =
   if (state?.over)
     return (
       <Bar role={state.over.ok ? 'status' : 'alert'}>
-        <Marked kind={state.over.ok ? 'holds' : 'fails'}>{state.over.says}</Marked>
+        <MarkedText kind={state.over.ok ? 'holds' : 'fails'}>{state.over.message}</MarkedText>
       </Bar>
     );
   if (silent)
     return (
       <Bar role="status">
-        <Marked kind="care">
+        <MarkedText kind="care">
           Glassine does not answer. What you typed is still here; this goes on, or says that it was lost,
           when Glassine runs again.
-        </Marked>
+        </MarkedText>
       </Bar>
     );
   return (
     <Bar role="status">
       <span>
         {state
-          ? `${state.says[0]?.toUpperCase() ?? ''}${state.says.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.`
+          ? `${state.message[0]?.toUpperCase() ?? ''}${state.message.slice(1)}${state.share !== null ? `, ${Math.round(100 * state.share)} %` : ''}${state.secondsLeft ? `, about ${state.secondsLeft} s left` : ''}.`
           : 'Beginning.'}{' '}
         Everything else can go on meanwhile.
       </span>
       <progress max={1} value={state?.share ?? undefined} aria-label="Progress" />
       <Row>
-        <Button onPress={() => void act.run('stopJob', { id: job })} isDisabled={act.busy}>
+        <Button onPress={() => void action.run('stopJob', { id: job })} isDisabled={action.isPending}>
           Stop
         </Button>
       </Row>
@@ -124,6 +124,6 @@ export function useJob(): { begin: (job: string) => void; goesOn: boolean; line:
   return {
     begin: useCallback((id: string) => setJob({ id, failed: false }), []),
     goesOn: job !== null && !job.failed,
-    line: job && <JobLine key={job.id} job={job.id} onOver={over} />,
+    line: job && <JobProgress key={job.id} job={job.id} onOver={over} />,
   };
 }

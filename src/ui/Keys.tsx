@@ -1,10 +1,10 @@
 'use client';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { SheetDialog } from './Slip';
+import { FormDialog } from './Callout';
 import { t } from './tokens';
 
-type KeyUse = { key: string; says: string; run: () => void };
+type KeyUse = { key: string; label: string; run: () => void };
 type Registry = { tell: () => void; add: (use: { current: KeyUse[] }) => () => void };
 const Context = createContext<Registry | null>(null);
 
@@ -66,14 +66,14 @@ export function KeysProvider({ children }: { children: ReactNode }) {
   return (
     <Context value={registry}>
       {children}
-      <SheetDialog title="Keys that work here" isOpen={help !== null} onClose={() => setHelp(null)}>
+      <FormDialog title="Keys that work here" isOpen={help !== null} onClose={() => setHelp(null)}>
         <KeyList>
           {help?.map((u) => (
-            <div key={u.key + u.says}>
+            <div key={u.key + u.label}>
               <dt>
                 <kbd>{u.key}</kbd>
               </dt>
-              <dd>{u.says}</dd>
+              <dd>{u.label}</dd>
             </div>
           ))}
           <div>
@@ -83,7 +83,7 @@ export function KeysProvider({ children }: { children: ReactNode }) {
             <dd>put a sheet or slip away</dd>
           </div>
         </KeyList>
-      </SheetDialog>
+      </FormDialog>
     </Context>
   );
 }

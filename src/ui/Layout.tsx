@@ -4,7 +4,7 @@ import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
 
 /** The wall a page's sheets lie on. */
-export const Wall = styled.main`
+export const Page = styled.main`
   padding: 18px 24px 72px;
   max-width: 1680px;
   ${narrow} {
@@ -25,7 +25,7 @@ export const Lead = styled.p`
   max-width: 120ch;
   text-wrap: pretty;
 `;
-export const Head = styled.div`
+export const PageHeader = styled.div`
   display: flex;
   justify-content: space-between;
   align-items: flex-end;
@@ -35,7 +35,7 @@ export const Head = styled.div`
 `;
 
 /** A sheet lying on the wall: near white, one dark hairline where it begins. */
-export const Sheet = styled.section`
+export const Panel = styled.section`
   background: ${t.sheet};
   border-top: 1px solid ${t.ink};
   border-right: 1px solid ${t.line};
@@ -46,7 +46,7 @@ export const Sheet = styled.section`
     border-right: 0;
   }
 `;
-export const SheetTitle = styled.h2`
+export const PanelTitle = styled.h2`
   font-weight: 600;
   padding-bottom: 6px;
   border-bottom: 1px solid ${t.ink};
@@ -71,7 +71,7 @@ export const Aside = styled.div`
   align-content: start;
 `;
 /** A wide sheet and a margin beside it. */
-export const Beside = styled.div<{ $aside?: number }>`
+export const Columns = styled.div<{ $aside?: number }>`
   display: grid;
   grid-template-columns: minmax(0, 1fr) ${(p) => p.$aside ?? 304}px;
   gap: 24px;
@@ -145,7 +145,7 @@ export const Table = styled.table<{ $middle?: boolean; $tight?: boolean }>`
     border-bottom-color: ${t.line};
   }
 `;
-export const Scroll = styled.div`
+export const ScrollArea = styled.div`
   overflow-x: auto;
   max-width: 100%;
   form + & {
@@ -166,7 +166,7 @@ const Pairs = styled.dl`
   }
 `;
 /** Names and what they are. Lines without a value are left out. */
-export function Facts({
+export function FactList({
   rows,
 }: {
   rows: readonly (readonly [string, React.ReactNode] | null | false)[];
@@ -202,7 +202,7 @@ const Nothing = styled.div`
   }
 `;
 /** An empty place teaches: what belongs here, and the first step. */
-export function Empty({ title, children }: { title: string; children: React.ReactNode }) {
+export function EmptyState({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <Nothing>
       <h3>{title}</h3>
@@ -212,7 +212,7 @@ export function Empty({ title, children }: { title: string; children: React.Reac
 }
 
 /** Picture in a list, on neutral grey, never cropped. */
-export const Thumb = styled.span<{ $w: number; $h: number }>`
+export const Thumbnail = styled.span<{ $w: number; $h: number }>`
   display: inline-flex;
   align-items: center;
   justify-content: center;
@@ -238,7 +238,7 @@ const Pager = styled.nav`
     text-underline-offset: 3px;
   }
 `;
-export function Pages({
+export function Pagination({
   page,
   perPage,
   total,

@@ -144,13 +144,13 @@ export function Dimension({
   y1,
   x2,
   y2,
-  says,
+  label: says,
 }: {
   x1: number;
   y1: number;
   x2: number;
   y2: number;
-  says: string;
+  label: string;
 }) {
   const upright = Math.abs(x1 - x2) < 0.01;
   const [mx, my] = [(x1 + x2) / 2, (y1 + y2) / 2];

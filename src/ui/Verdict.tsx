@@ -72,7 +72,7 @@ export function Verdict({
   );
 }
 
-export function Marked({ kind, children }: { kind: MarkKind; children: React.ReactNode }) {
+export function MarkedText({ kind, children }: { kind: MarkKind; children: React.ReactNode }) {
   return (
     <Line data-verdict={kind}>
       <Mark kind={kind} />

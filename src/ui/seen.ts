@@ -26,7 +26,7 @@ export function AsOf({ change }: { change: number }) {
 export const newKey = (): string => randomWord();
 
 /** What goes along with an act. */
-export function askingHeaders(key: string, asOf: number | undefined): Record<string, string> {
+export function contextHeaders(key: string, asOf: number | undefined): Record<string, string> {
   return {
     'x-glassine-key': key,
     'x-glassine-tab': tab,

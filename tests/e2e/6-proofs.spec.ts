@@ -307,7 +307,7 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     expect(refused.status()).toBe(409);
     expect((await refused.json()).error).toMatchObject({
       overridable: true,
-      says: expect.stringContaining('the profile changed since'),
+      message: expect.stringContaining('the profile changed since'),
     });
     await act(page, 'printImpressions', {
       ...print,

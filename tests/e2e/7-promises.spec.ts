@@ -130,7 +130,7 @@ test.describe.serial('what the studio promises', () => {
     const profile = await request.post(`/api/profiles?name=x.icc&paper=${paperId}`, {
       data: await large(6),
     });
-    expect([profile.status(), (await profile.json()).error.says]).toEqual([
+    expect([profile.status(), (await profile.json()).error.message]).toEqual([
       409,
       expect.stringMatching(/profile/),
     ]);
@@ -148,7 +148,7 @@ test.describe.serial('what the studio promises', () => {
     await expect(request.get(url).then((r) => r.body())).rejects.toThrow();
     rmSync(path);
     const gone = await request.get(url);
-    expect([gone.status(), (await gone.json()).error.says]).toEqual([
+    expect([gone.status(), (await gone.json()).error.message]).toEqual([
       409,
       expect.stringMatching(/no longer in the studio/),
     ]);

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { recordBuyer } from '@/studio/orders';
+import { recordBuyer } from '@/studio/orders/orderActions';
 import { folder } from './helpers/files';
 import { BUYER, emptyStudio, furnished, withPrints } from './helpers/house';
 

@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { createClient } from '@libsql/client';
-import { doAct } from '@/studio/acts';
-import { addPieces, beginLayout, queueLayout } from '@/studio/layouts';
-import { receiveLot } from '@/studio/lots';
+import { performByName } from '@/studio/registry';
+import { addPieces, beginLayout, queueLayout } from '@/studio/layouts/layoutActions';
+import { receiveLot } from '@/studio/papers/lotActions';
 import { numbersOf, furnished, withPrints, type Furnished } from './helpers/house';
 import { dumpOf } from './helpers/randomActs';
 
@@ -40,7 +40,7 @@ const ACTS: Record<string, (f: Furnished) => Promise<unknown>> = {
   inspectPrint: async (f) => {
     const { editionId } = await withPrints(f, 3, 0);
     const [first] = await numbersOf(f.studio, editionId);
-    await doAct(f.studio, 'printImpressions', {
+    await performByName(f.studio, 'printImpressions', {
       editionId,
       impressionIds: [first!.id],
       count: null,
@@ -59,9 +59,9 @@ const ACTS: Record<string, (f: Furnished) => Promise<unknown>> = {
   }),
   withdrawSet: async (f) => {
     const sizes = ['200 x 150 mm', '400 x 300 mm'];
-    const done = await doAct(f.studio, 'offerSet', { workId: f.workId, sizes, family: 'own' });
+    const done = await performByName(f.studio, 'offerSet', { workId: f.workId, sizes, family: 'own' });
     const { formats } = await import('@/store/schema');
-    expect(done.says).toBeTruthy();
+    expect(done.message).toBeTruthy();
     return { ids: (await f.studio.db.select().from(formats)).map((x) => x.id) };
   },
   changeBorder: async (f) => ({
@@ -107,7 +107,7 @@ describe('cut off between any two statements, nothing of an act is there', () =>
     const before = await dumpOf(f.studio, []);
     let n = 1;
     for (; n < 400; n++) {
-      const { wasCut } = await cutAt(n, () => doAct(f.studio, name, input));
+      const { wasCut } = await cutAt(n, () => performByName(f.studio, name, input));
       if (!wasCut) break;
       expect({ n, dump: await dumpOf(f.studio, []) }).toEqual({ n, dump: before });
     }

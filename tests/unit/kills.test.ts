@@ -1,11 +1,12 @@
+import { findRows } from '@/store/rows';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { asc, eq } from 'drizzle-orm';
 import { impressions, intakes, masters, orders, works } from '@/store/schema';
-import { checkRegister } from '@/studio/editions';
-import { pickOrder } from '@/studio/orders';
-import { reading, resumeIntakes } from '@/studio/readMaster';
+import { checkRegister } from '@/studio/editions/editions';
+import { pickOrder } from '@/studio/orders/orderActions';
+import { reading, resumeIntakes } from '@/studio/capture/reading';
 import { folder, saved, tiff } from './helpers/files';
 import { emptyStudio, furnished, numbersOf, order, refused, withPrints } from './helpers/house';
 
@@ -37,7 +38,7 @@ test('forty picks at once from eight processes: forty numbers, none twice, the f
   const f = await furnished({ withMaster: false });
   const { editionId } = await withPrints(f, 40, 40);
   const ids = await Promise.all(Array.from({ length: 40 }, () => order(f, editionId)));
-  expect((await refused(order(f, editionId))).says).toMatch(
+  expect((await refused(order(f, editionId))).message).toMatch(
     /at most 0: that many of Night Ferry are neither gone nor promised/,
   );
   // The forty-first cannot even be taken, so it is laid beside the others by hand.
@@ -135,12 +136,12 @@ test('killed while a file is read: after the restart the reading goes on to its 
   await lines(c, 'in');
   await killed(c);
   const studio = await emptyStudio({ dataDir });
-  const [before] = await studio.db.select().from(masters);
+  const [before] = await findRows(studio.db, 'masters');
   expect(before!.state).toBe('reading');
   expect(existsSync(join(dataDir, 'derived', before!.sha256))).toBe(false);
   await resumeIntakes(studio);
   await reading(studio, before!.id);
-  const [after] = await studio.db.select().from(masters);
+  const [after] = await findRows(studio.db, 'masters');
   expect(after!.state).toBe('ready');
   expect(readdirSync(join(dataDir, 'derived'))).toEqual([before!.sha256]);
 });
@@ -150,7 +151,7 @@ test('two readers of one number cannot both print it', async () => {
   const { editionId } = await withPrints(f, 5, 1);
   const other = await emptyStudio({ dataDir: f.studio.options.dataDir });
   const [, second] = await numbersOf(f.studio, editionId);
-  const { printImpressions } = await import('@/studio/editions');
+  const { printImpressions } = await import('@/studio/editions/editionActions');
   const print = (s: typeof other) =>
     printImpressions(s, {
       editionId,
@@ -162,7 +163,7 @@ test('two readers of one number cannot both print it', async () => {
     });
   const results = await Promise.allSettled([print(f.studio), print(other)]);
   expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
-  expect((await refused(print(other))).says).toBe('2/5 is to inspect: it is not printed twice.');
+  expect((await refused(print(other))).message).toBe('2/5 is to inspect: it is not printed twice.');
   expect(
     (await other.db.select().from(impressions).where(eq(impressions.id, second!.id)))[0]!.state,
   ).toBe('printed');

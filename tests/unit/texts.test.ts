@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { readCgats, writeCgats } from '@/core/colour/target';
 import { InputError } from '@/core/errors';
-import { nestRoll } from '@/core/layout/roll';
-import { layMixed } from '@/core/layout/mixed';
-import { refuseOverlaps, tooNear } from '@/core/layout/pieces';
+import { nestRoll } from '@/core/sheets/roll';
+import { layMixed } from '@/core/sheets/mixed';
+import { refuseOverlaps, tooNear } from '@/core/sheets/pieces';
 import {
   isDay,
   parseFigure,

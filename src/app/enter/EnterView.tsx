@@ -1,22 +1,22 @@
 'use client';
 import { useState } from 'react';
-import { postJson, TroubleNote, type Trouble } from '@/ui/Acts';
+import { postJson, ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { PageTitle, Sheet, Stack, Wall } from '@/ui/Layout';
+import { PageTitle, Panel, Stack, Page } from '@/ui/Layout';
 
 /** The door, when the studio is reached from another machine. */
 export function EnterView() {
   const [phrase, setPhrase] = useState('');
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [error, setError] = useState<ActionError | null>(null);
   const enter = async () => {
     const answer = await postJson('/api/enter', { phrase });
-    if ('trouble' in answer) setTrouble(answer.trouble);
+    if ('error' in answer) setError(answer.error);
     else location.assign('/');
   };
   return (
-    <Wall style={{ maxWidth: 460, margin: '12vh auto 0' }}>
-      <Sheet>
+    <Page style={{ maxWidth: 460, margin: '12vh auto 0' }}>
+      <Panel>
         <form
           onSubmit={(e) => {
             e.preventDefault();
@@ -26,7 +26,7 @@ export function EnterView() {
           <Stack>
             <PageTitle>Glassine</PageTitle>
             <Field label="Passphrase" type="password" value={phrase} onChange={setPhrase} autoFocus />
-            <TroubleNote trouble={trouble} />
+            <ErrorCallout error={error} />
             <div>
               <Button main type="submit" isDisabled={!phrase}>
                 Come in
@@ -34,7 +34,7 @@ export function EnterView() {
             </div>
           </Stack>
         </form>
-      </Sheet>
-    </Wall>
+      </Panel>
+    </Page>
   );
 }

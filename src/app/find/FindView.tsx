@@ -1,18 +1,18 @@
 'use client';
 import Link from 'next/link';
-import { STATE_WORDS, type ImpressionState } from '@/core/edition/states';
-import { ORDER_WORDS, type OrderState } from '@/core/order/states';
+import { STATE_WORDS, type ImpressionState } from '@/core/edition/impressionStates';
+import { ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
 import type { Found } from '@/store/journal';
 import {
-  Empty,
-  Head,
+  EmptyState,
+  PageHeader,
   Lead,
   PageTitle,
-  Sheet,
-  SheetTitle,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
-  Wall,
+  Page,
   WorkTitle,
 } from '@/ui/Layout';
 
@@ -20,8 +20,8 @@ import {
 export function FindView({ text, found }: { text: string; found: Found }) {
   const n = found.works.length + found.orders.length + found.impressions.length;
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{text ? `“${text}”` : 'Find'}</PageTitle>
           <Lead>
@@ -29,20 +29,20 @@ export function FindView({ text, found }: { text: string; found: Found }) {
             impressions by their number, as 13/40.
           </Lead>
         </div>
-      </Head>
-      <Sheet>
+      </PageHeader>
+      <Panel>
         {n === 0 && (
-          <Empty title="Nothing of that name">
+          <EmptyState title="Nothing of that name">
             <p>
               Try a part of a title, a buyer’s name, an order’s number, or an impression as it is signed:
               13/40.
             </p>
-          </Empty>
+          </EmptyState>
         )}
         <Stack $gap={20}>
           {found.works.length > 0 && (
             <section>
-              <SheetTitle>Works</SheetTitle>
+              <PanelTitle>Works</PanelTitle>
               <ul>
                 {found.works.map((w) => (
                   <li key={w.id} style={{ padding: '5px 0' }}>
@@ -57,7 +57,7 @@ export function FindView({ text, found }: { text: string; found: Found }) {
           )}
           {found.impressions.length > 0 && (
             <section>
-              <SheetTitle>Impressions</SheetTitle>
+              <PanelTitle>Impressions</PanelTitle>
               <ul>
                 {found.impressions.map((i) => (
                   <li key={i.id} style={{ padding: '5px 0' }}>
@@ -72,7 +72,7 @@ export function FindView({ text, found }: { text: string; found: Found }) {
           )}
           {found.orders.length > 0 && (
             <section>
-              <SheetTitle>Orders</SheetTitle>
+              <PanelTitle>Orders</PanelTitle>
               <ul>
                 {found.orders.map((o) => (
                   <li key={o.id} style={{ padding: '5px 0' }}>
@@ -86,7 +86,7 @@ export function FindView({ text, found }: { text: string; found: Found }) {
             </section>
           )}
         </Stack>
-      </Sheet>
-    </Wall>
+      </Panel>
+    </Page>
   );
 }

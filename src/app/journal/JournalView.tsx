@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { inGroups } from '@/core/groups';
 import type { JournalRow } from '@/store/journal';
 import { Field } from '@/ui/Field';
-import { Empty, Head, Lead, Pages, PageTitle, Sheet, Small, Wall } from '@/ui/Layout';
+import { EmptyState, PageHeader, Lead, Pagination, PageTitle, Panel, Small, Page } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -59,16 +59,16 @@ export function JournalView({
   const href = (page: number, q = asked.search) =>
     `/journal?${new URLSearchParams({ ...(q && { q }), ...(page && { page: String(page) }) })}`;
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Journal</PageTitle>
           <Lead>
             What was done, by whom and when, in UTC. A line is written with every act and never changed.
           </Lead>
         </div>
-      </Head>
-      <Sheet>
+      </PageHeader>
+      <Panel>
         <form
           onSubmit={(e) => {
             e.preventDefault();
@@ -85,13 +85,13 @@ export function JournalView({
           />
         </form>
         {lines.length === 0 ? (
-          <Empty title={asked.search ? 'No such line' : 'Nothing has been done yet'}>
+          <EmptyState title={asked.search ? 'No such line' : 'Nothing has been done yet'}>
             <p>
               {asked.search
                 ? 'Try another word.'
                 : 'Every act writes one line here, from the first picture taken in.'}
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
           <Lines>
             {inGroups(lines, (l) => day(l.at)).map(({ key: day, items }) => [
@@ -119,8 +119,8 @@ export function JournalView({
             ])}
           </Lines>
         )}
-        <Pages page={asked.page} perPage={perPage} total={total} href={href} />
-      </Sheet>
-    </Wall>
+        <Pagination page={asked.page} perPage={perPage} total={total} href={href} />
+      </Panel>
+    </Page>
   );
 }

@@ -4,16 +4,27 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
-import { OPEN_ORDER_STATES, ORDER_STATES, ORDER_WORDS, type OrderState } from '@/core/order/states';
+import { OPEN_ORDER_STATES, ORDER_STATES, ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
 import { daysBetween } from '@/core/parcel/shipBy';
 import type { ordersPage } from '@/store/orders';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Head, Lead, Pages, PageTitle, Scroll, Sheet, Small, Table, Wall } from '@/ui/Layout';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  Pagination,
+  PageTitle,
+  ScrollArea,
+  Panel,
+  Small,
+  Table,
+  Page,
+} from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, type MarkKind } from '@/ui/Verdict';
+import { MarkedText, type MarkKind } from '@/ui/Verdict';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
 type Props = {
@@ -60,7 +71,7 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
     const q = { ...asked, page: 0, ...change };
     return `/orders?${new URLSearchParams({ show: q.show, ...(q.search && { q: q.search }), ...(q.page && { page: String(q.page) }) })}`;
   };
-  useKeys([{ key: 'n', says: 'take a new order', run: () => router.push('/orders/new') }]);
+  useKeys([{ key: 'n', label: 'take a new order', run: () => router.push('/orders/new') }]);
   const open = OPEN_ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
   const all = ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
   const tab = (show: Asked['show'], name: string, n: number) => (
@@ -74,8 +85,8 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
     </Link>
   );
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Orders</PageTitle>
           <Lead>
@@ -91,13 +102,13 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
             Save all as CSV
           </a>
         </Row>
-      </Head>
+      </PageHeader>
       <Shelves aria-label="Which orders">
         {tab('open', 'to leave', open)}
         {ORDER_STATES.filter((s) => counts[s]).map((s) => tab(s, ORDER_WORDS[s], counts[s]!))}
         {tab('all', 'all', all)}
       </Shelves>
-      <Sheet>
+      <Panel>
         <form
           onSubmit={(e) => {
             e.preventDefault();
@@ -114,7 +125,7 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
           />
         </form>
         {lines.length === 0 ? (
-          <Empty title={asked.search ? 'No such order' : all === 0 ? 'No orders yet' : 'None here'}>
+          <EmptyState title={asked.search ? 'No such order' : all === 0 ? 'No orders yet' : 'None here'}>
             <p>
               {asked.search
                 ? 'Try a part of the buyer’s name, or the number alone.'
@@ -122,9 +133,9 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
                   ? 'An order has a buyer, what they bought, and a day it is promised for. Take one as soon as a size has a price and an edition.'
                   : 'Look under another word above.'}
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Orders">
               <thead>
                 <tr>
@@ -143,11 +154,11 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
-        <Pages page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
-      </Sheet>
-    </Wall>
+        <Pagination page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
+      </Panel>
+    </Page>
   );
 }
 
@@ -184,7 +195,7 @@ function OrderLine({
         {MARKS[o.state] === 'none' ? (
           ORDER_WORDS[o.state]
         ) : (
-          <Marked kind={MARKS[o.state]}>{ORDER_WORDS[o.state]}</Marked>
+          <MarkedText kind={MARKS[o.state]}>{ORDER_WORDS[o.state]}</MarkedText>
         )}
       </td>
       <td>
@@ -193,9 +204,9 @@ function OrderLine({
         ) : left > 0 ? (
           dueWords(o.shipBy, today)
         ) : (
-          <Marked kind={left < 0 ? 'fails' : 'care'}>
+          <MarkedText kind={left < 0 ? 'fails' : 'care'}>
             {left < 0 ? `late: ${dueWords(o.shipBy, today)}` : 'today'}
-          </Marked>
+          </MarkedText>
         )}
       </td>
     </tr>

@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
-import { OPEN_ORDER_STATES, ORDER_STATES, type OrderState } from '@/core/order/states';
+import { OPEN_ORDER_STATES, ORDER_STATES, type OrderState } from '@/core/order/orderStates';
 import { localDay } from '@/core/measure';
 import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
 import { pageOf, queryOf } from '@/app/query';

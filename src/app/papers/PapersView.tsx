@@ -4,19 +4,29 @@ import { useState, type ReactNode } from 'react';
 import { inGroups } from '@/core/groups';
 import type { Service, SupplyRow } from '@/store/orders';
 import type { Paper, Route } from '@/store/proofs';
-import { useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Head, Lead, PageTitle, Scroll, Sheet, Small, Table, Wall } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  ScrollArea,
+  Panel,
+  Small,
+  Table,
+  Page,
+} from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PAPER_ASKS, ROUTE_ASKS, SERVICE_ASKS, SUPPLY_ASKS } from './asks';
-import type { LotOnHand } from '@/studio/lots';
+import type { LotOnHand } from '@/studio/papers/lots';
 import type { Shelf } from './page';
 import { PapersNav } from './PapersNav';
 import { ReceiveSheet } from './ReceiveSheet';
-import { RecordSheet, type Ask, type Values } from './RecordSheet';
+import { RecordSheet, type Ask, type RecordName, type Values } from './RecordSheet';
 
 type Props = {
   lots: LotOnHand[];
@@ -27,7 +37,7 @@ type Props = {
   services: Service[];
   show: Shelf;
 };
-type Open = { act: string; title: string; id: string | null; asks: readonly Ask[]; first: Values };
+type Open = { act: RecordName; title: string; id: string | null; asks: readonly Ask[]; first: Values };
 
 const SHELF_NAMES: Record<Shelf, string> = {
   papers: 'Papers',
@@ -49,7 +59,7 @@ export function PapersView(props: Props) {
     carriers: forms.service,
   }[show];
   const what = { papers: 'a paper', routes: 'a route', shelf: 'a supply', carriers: 'a service' }[show];
-  useKeys([{ key: 'n', says: `record ${what}`, run: () => record(null) }]);
+  useKeys([{ key: 'n', label: `record ${what}`, run: () => record(null) }]);
   const counts: Record<Shelf, number> = {
     papers: props.papers.length,
     routes: props.routes.length,
@@ -57,8 +67,8 @@ export function PapersView(props: Props) {
     carriers: props.services.length,
   };
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{SHELF_NAMES[show]}</PageTitle>
           <Lead>{LEADS[show]}</Lead>
@@ -66,13 +76,13 @@ export function PapersView(props: Props) {
         <Button keyName="n" onPress={() => record(null)}>
           Record {what}
         </Button>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Sheet>
+      <Panel>
         {counts[show] === 0 && (
-          <Empty title={`No ${SHELF_NAMES[show].toLowerCase()} yet`}>
+          <EmptyState title={`No ${SHELF_NAMES[show].toLowerCase()} yet`}>
             <p>{EMPTY[show]}</p>
-          </Empty>
+          </EmptyState>
         )}
         {show === 'papers' && counts.papers > 0 && (
           <PaperTable
@@ -91,18 +101,18 @@ export function PapersView(props: Props) {
         {show === 'carriers' && counts.carriers > 0 && (
           <ServiceTable services={props.services} onOpen={forms.service} />
         )}
-      </Sheet>
+      </Panel>
       {show === 'papers' && counts.papers > 0 && (
-        <Slip style={{ marginTop: 18, maxWidth: 560 }}>
+        <Callout style={{ marginTop: 18, maxWidth: 560 }}>
           <h3>Cotton and matte surfaces scuff</h3>Interleave them, handle them with clean gloves, and
           never stack prints face to face. Mark the printable side when a box is opened.
-        </Slip>
+        </Callout>
       )}
       {receiving && (
         <ReceiveSheet paper={receiving} today={props.today} onClose={() => setReceiving(null)} />
       )}
       {open && <RecordSheet key={open.id ?? 'new'} {...open} onClose={() => setOpen(null)} />}
-    </Wall>
+    </Page>
   );
 }
 
@@ -300,9 +310,9 @@ function PaperTable({
           ? `${length(l.onHand)} of ${length(l.widthUm)} roll`
           : `${l.onHand} ${l.onHand === 1 ? 'sheet' : 'sheets'} ${size({ width: l.widthUm, height: l.heightUm! })}`,
       );
-  const act = useAct();
+  const action = useAction();
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Papers">
         <thead>
           <tr>
@@ -357,11 +367,11 @@ function PaperTable({
                   <Button quiet onPress={() => onReceive(p)} aria-label={`Receive a lot of ${p.name}`}>
                     Receive
                   </Button>
-                  {p.discontinued && <Marked kind="fails">discontinued</Marked>}
+                  {p.discontinued && <MarkedText kind="fails">discontinued</MarkedText>}
                   <Button
                     quiet
                     onPress={() =>
-                      void act.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })
+                      void action.run('discontinuePaper', { id: p.id, discontinued: !p.discontinued })
                     }
                   >
                     {p.discontinued ? 'It is made again' : 'No longer made'}
@@ -372,14 +382,14 @@ function PaperTable({
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }
 
 function RouteTable({ routes, onOpen }: { routes: Route[]; onOpen: (r: Route) => void }) {
   const { money, length } = useUnits();
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Routes">
         <thead>
           <tr>
@@ -429,7 +439,7 @@ function RouteTable({ routes, onOpen }: { routes: Route[]; onOpen: (r: Route) =>
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }
 
@@ -439,7 +449,7 @@ const TOUCHES: readonly string[] = ['board', 'sleeve', 'interleaving', 'tape', '
 function SupplyTable({ supplies, onOpen }: { supplies: SupplyRow[]; onOpen: (s: SupplyRow) => void }) {
   const { size, weight, money } = useUnits();
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Packing shelf">
         <thead>
           <tr>
@@ -468,7 +478,7 @@ function SupplyTable({ supplies, onOpen }: { supplies: SupplyRow[]; onOpen: (s: 
                   ) : s.acidFree ? (
                     'yes'
                   ) : (
-                    <Marked kind="care">no: keep it off prints</Marked>
+                    <MarkedText kind="care">no: keep it off prints</MarkedText>
                   )}
                 </td>
                 <td className="n">{weight(s.weightMg)}</td>
@@ -477,9 +487,9 @@ function SupplyTable({ supplies, onOpen }: { supplies: SupplyRow[]; onOpen: (s: 
                 <td className="n">{s.reorderAt}</td>
                 <td>
                   {s.onHand === 0 ? (
-                    <Marked kind="fails">none left</Marked>
+                    <MarkedText kind="fails">none left</MarkedText>
                   ) : s.onHand <= s.reorderAt ? (
-                    <Marked kind="care">running low</Marked>
+                    <MarkedText kind="care">running low</MarkedText>
                   ) : null}
                 </td>
               </tr>
@@ -487,14 +497,14 @@ function SupplyTable({ supplies, onOpen }: { supplies: SupplyRow[]; onOpen: (s: 
           ])}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }
 
 function ServiceTable({ services, onOpen }: { services: Service[]; onOpen: (s: Service) => void }) {
   const { length, weight, money } = useUnits();
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Carriers’ services">
         <thead>
           <tr>
@@ -525,6 +535,6 @@ function ServiceTable({ services, onOpen }: { services: Service[]; onOpen: (s: S
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 import { useState } from 'react';
 import type { Paper } from '@/store/proofs';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields, Select } from '@/ui/Field';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 /** A delivery of a paper, as it is unpacked. */
@@ -16,7 +17,7 @@ export function ReceiveSheet({
   today: string;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, currency, withUnit } = useUnits();
   const [form, setForm] = useState<'sheet' | 'roll'>('roll');
   const [f, setF] = useState({
@@ -37,7 +38,7 @@ export function ReceiveSheet({
   };
   const save = async () => {
     if (
-      await act.run('receiveLot', {
+      await action.run('receiveLot', {
         paperId: paper.id,
         form,
         ...f,
@@ -48,7 +49,7 @@ export function ReceiveSheet({
       onClose();
   };
   return (
-    <SheetDialog title={`${paper.name} came`} isOpen onClose={onClose}>
+    <FormDialog title={`${paper.name} came`} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Select<'sheet' | 'roll'>
           label="As"
@@ -66,37 +67,42 @@ export function ReceiveSheet({
           hint="what stands on the box"
           required
           autoFocus
-          wrong={act.wrong('name')}
+          wrong={action.fieldError('name')}
         />
         <Field
           label={form === 'roll' ? 'Width of the roll' : 'Size of a sheet'}
           value={f.size}
           onChange={set('size')}
-          wrong={act.wrong('size')}
+          wrong={action.fieldError('size')}
         />
         <Field
           label={form === 'roll' ? 'Its length' : 'How many sheets'}
           value={f.amount}
           onChange={set('amount')}
           hint={form === 'roll' ? '12 m is 12000 mm' : '25'}
-          wrong={act.wrong('amount')}
+          wrong={action.fieldError('amount')}
         />
         <Field
           label={`What all of it cost, ${currency}`}
           value={f.price}
           onChange={set('price')}
-          wrong={act.wrong('price')}
+          wrong={action.fieldError('price')}
         />
         <Field
           label="Came on"
           value={f.receivedOn}
           onChange={set('receivedOn')}
           type="date"
-          wrong={act.wrong('receivedOn')}
+          wrong={action.fieldError('receivedOn')}
         />
       </Fields>
-      <TroubleNote trouble={act.trouble} fields={['name', 'size', 'amount', 'price', 'receivedOn']} />
-      <SheetEnd label="Put it in the drawer" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['name', 'size', 'amount', 'price', 'receivedOn']} />
+      <DialogActions
+        label="Put it in the drawer"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

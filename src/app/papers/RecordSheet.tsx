@@ -1,9 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { wholeOrTyped } from '@/core/measure';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { ErrorCallout } from '@/ui/Actions';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 /** One line of a form: what it is called, how it is asked for, and how it is sent. */
@@ -15,6 +18,8 @@ export type Ask =
 export type Values = Record<string, string | boolean>;
 
 /** Records one thing of the studio: a paper, a route, a supply or a carrier's service. */
+export type RecordName = 'recordPaper' | 'recordRoute' | 'recordSupply' | 'recordService';
+
 export function RecordSheet({
   title,
   act: name,
@@ -24,14 +29,14 @@ export function RecordSheet({
   onClose,
 }: {
   title: string;
-  act: string;
+  act: RecordName;
   id: string | null;
   asks: readonly Ask[];
   first: Values;
   onClose: () => void;
 }) {
   const [values, setValues] = useState(first);
-  const act = useAct();
+  const action = useAction();
   const { withUnit } = useUnits();
   const set = (field: string) => (value: string | boolean) =>
     setValues((was) => ({ ...was, [field]: value }));
@@ -39,15 +44,17 @@ export function RecordSheet({
     const input = Object.fromEntries(
       asks.map((a) => {
         const v = values[a.name]!;
-        if (a.kind === 'whole') return [a.name, /^\s*\d+\s*$/.test(String(v)) ? Number(v) : v];
+        if (a.kind === 'whole') return [a.name, wholeOrTyped(String(v))];
         if (a.kind === 'length') return [a.name, withUnit(String(v))];
         return [a.name, v];
       }),
     );
-    if (await act.run(name, { ...(id && { id }), ...input })) onClose();
+    // What is asked stands in lists beside this form; the schema of the action has the last word on what came of them.
+    const sent = { ...(id && { id }), ...input } as ActionInput<RecordName>;
+    if (await action.run(name, sent)) onClose();
   };
   return (
-    <SheetDialog title={title} isOpen onClose={onClose} width={640}>
+    <FormDialog title={title} isOpen onClose={onClose} width={640}>
       <Stack>
         <Fields $columns="1fr 1fr">
           {asks.map((a) =>
@@ -59,7 +66,7 @@ export function RecordSheet({
                 onChange={set(a.name)}
                 options={a.options.map((o) => ({ key: o, name: o }))}
                 hint={a.hint}
-                wrong={act.wrong(a.name)}
+                wrong={action.fieldError(a.name)}
               />
             ) : a.kind === 'tick' ? (
               <div key={a.name} style={{ paddingTop: 22 }}>
@@ -76,19 +83,19 @@ export function RecordSheet({
                 hint={a.hint}
                 lines={a.kind === 'prose' ? 2 : undefined}
                 type={a.kind === 'day' ? 'date' : undefined}
-                wrong={act.wrong(a.name)}
+                wrong={action.fieldError(a.name)}
               />
             ),
           )}
         </Fields>
-        <TroubleNote trouble={act.trouble} fields={asks.map((a) => a.name)} />
+        <ErrorCallout error={action.error} fields={asks.map((a) => a.name)} />
       </Stack>
-      <SheetEnd
+      <DialogActions
         label={id ? 'Keep the changes' : 'Record it'}
-        busy={act.busy}
+        busy={action.isPending}
         onDo={() => void send()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }

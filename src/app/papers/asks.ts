@@ -1,3 +1,4 @@
+import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
 import type { Ask } from './RecordSheet';
 
 export const PAPER_ASKS: readonly Ask[] = [
@@ -6,17 +7,17 @@ export const PAPER_ASKS: readonly Ask[] = [
     kind: 'choice',
     name: 'base',
     label: 'Base',
-    options: ['cotton', 'alpha cellulose', 'resin-coated', 'canvas', 'washi', 'card'],
+    options: PAPER_BASES,
   },
   {
     kind: 'choice',
     name: 'surface',
     label: 'Surface',
-    options: ['matte', 'textured matte', 'satin', 'lustre', 'gloss', 'metallic'],
+    options: PAPER_SURFACES,
   },
   { kind: 'whole', name: 'gsm', label: 'Weight, g/m²' },
   { kind: 'text', name: 'thickness', label: 'Thickness', hint: '0.48 mm' },
-  { kind: 'choice', name: 'brightener', label: 'Brightener', options: ['none', 'little', 'much'] },
+  { kind: 'choice', name: 'brightener', label: 'Brightener', options: BRIGHTENERS },
   { kind: 'whole', name: 'dryHours', label: 'Drying before it is judged, hours' },
   { kind: 'text', name: 'pricePerM2', label: 'Price of a square metre' },
   { kind: 'text', name: 'sizes', label: 'Sizes held', hint: 'A2 sheets, 610 mm roll' },

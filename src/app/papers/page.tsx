@@ -4,7 +4,7 @@ import type { Metadata } from 'next';
 import { allServices, allSupplies } from '@/store/orders';
 import { papersAndRoutes } from '@/store/proofs';
 import { localDay } from '@/core/measure';
-import { lotsOnHand } from '@/studio/lots';
+import { lotsOnHand } from '@/studio/papers/lots';
 import { studio } from '../server';
 import { PapersView } from './PapersView';
 

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { ChainCheck } from '@/core/edition/chain';
 import { Button } from '@/ui/Button';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 /** Up to so many entries the chain is walked at once, without being asked. */
 const AT_ONCE = 20_000;
@@ -28,23 +28,23 @@ export function ChainLine({ entries }: { entries: number }) {
   return (
     <div role="status" style={{ display: 'flex', gap: 10, alignItems: 'baseline', flexWrap: 'wrap' }}>
       {check === null && (
-        <Marked kind="none">
+        <MarkedText kind="none">
           {busy
             ? `Walking the chain of ${entries} entries…`
             : `The chain of ${entries} entries has not been walked since this page was opened.`}
-        </Marked>
+        </MarkedText>
       )}
-      {check === 'failed' && <Marked kind="care">The chain could not be walked just now.</Marked>}
+      {check === 'failed' && <MarkedText kind="care">The chain could not be walked just now.</MarkedText>}
       {check &&
         check !== 'failed' &&
         (check.whole ? (
-          <Marked kind="holds">
+          <MarkedText kind="holds">
             The chain of {check.entries} entries is whole, checked {check.checkedAt.slice(11, 16)} UTC.
-          </Marked>
+          </MarkedText>
         ) : (
-          <Marked kind="fails">
+          <MarkedText kind="fails">
             The chain is broken. {check.says} Everything before it still stands.
-          </Marked>
+          </MarkedText>
         ))}
       <Button quiet onPress={() => void look()} isDisabled={busy}>
         Check it {check ? 'again' : 'now'}

@@ -1,20 +1,20 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import type { ImpressionState } from '@/core/edition/states';
+import type { ImpressionState } from '@/core/edition/impressionStates';
 import type { editionsPage } from '@/store/editions';
 import {
-  Empty,
-  Head,
+  EmptyState,
+  PageHeader,
   Lead,
-  Pages,
+  Pagination,
   PageTitle,
-  Scroll,
-  Sheet,
+  ScrollArea,
+  Panel,
   Small,
   Table,
-  Thumb,
-  Wall,
+  Thumbnail,
+  Page,
   WorkTitle,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -58,8 +58,8 @@ export function EditionsView({
   entries: number;
 }) {
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>The register</PageTitle>
           <Lead>
@@ -71,17 +71,17 @@ export function EditionsView({
         <a href="/api/export/register.csv" download>
           Save it as CSV
         </a>
-      </Head>
-      <Sheet>
+      </PageHeader>
+      <Panel>
         {lines.length === 0 ? (
-          <Empty title="No edition yet">
+          <EmptyState title="No edition yet">
             <p>
               An edition is a declared run of prints of a work: open, or limited to a number that never
               grows. It is opened from a work, at its station Edition.
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Editions" $middle>
               <thead>
                 <tr>
@@ -102,11 +102,11 @@ export function EditionsView({
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
-        <Pages page={page} perPage={perPage} total={total} href={(p) => `/register?page=${p}`} />
-      </Sheet>
-    </Wall>
+        <Pagination page={page} perPage={perPage} total={total} href={(p) => `/register?page=${p}`} />
+      </Panel>
+    </Page>
   );
 }
 
@@ -120,9 +120,9 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
   return (
     <tr>
       <td>
-        <Thumb $w={54} $h={42}>
+        <Thumbnail $w={54} $h={42}>
           {sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}
-        </Thumb>
+        </Thumbnail>
       </td>
       <td>
         <Link href={`/register/${e.id}`} prefetch={false}>

@@ -1,24 +1,31 @@
 'use client';
 import { useState } from 'react';
-import type { Care } from '@/store/schema';
-import type { WholeCheck } from '@/studio/wholeCheck';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { wholeOrTyped } from '@/core/measure';
+import type { Care } from '@/core/care';
+import type { StudioCheck } from '@/studio/care/studioCheck';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
 import { useJob } from '@/ui/Job';
-import { Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
-type Props = { dataDir: string; care: Care | null; sinceBackup: number | null; check: WholeCheck | null };
+type Props = {
+  dataDir: string;
+  care: Care | null;
+  sinceBackup: number | null;
+  check: StudioCheck | null;
+};
 
 /** How the studio's folder is looked after: its backup, and whether everything in it is as it should be. */
 export function CarePart({ dataDir, care, sinceBackup, check }: Props) {
   return (
     <section id="care">
-      <SheetTitle>Kept on this machine</SheetTitle>
+      <PanelTitle>Kept on this machine</PanelTitle>
       <Stack $gap={14} style={{ marginTop: 8 }}>
-        <Facts rows={[['Folder', <Small key="d">{dataDir}</Small>]]} />
+        <FactList rows={[['Folder', <Small key="d">{dataDir}</Small>]]} />
         <Small>
           Pictures lie in it byte for byte under their SHA-256, records in one SQLite file, copies put
           aside before every change of its shape. Nothing leaves this machine.
@@ -31,25 +38,25 @@ export function CarePart({ dataDir, care, sinceBackup, check }: Props) {
 }
 
 function Backups({ care, since }: { care: Care | null; since: number | null }) {
-  const act = useAct();
+  const action = useAction();
   const job = useJob();
   const { day } = useUnits();
   const [folder, setFolder] = useState(care?.folder ?? '');
   const [every, setEvery] = useState(care?.everyDays ? String(care.everyDays) : '');
-  const everyDays = every.trim() ? (/^\d{1,3}$/.test(every.trim()) ? Number(every) : every) : null;
+  const everyDays = every.trim() ? wholeOrTyped(every) : null;
   const backUp = async () => {
     const isNew = folder.trim() !== (care?.folder ?? '');
-    if (isNew && !(await act.run('setCare', { folder, everyDays }))) return;
-    const done = await act.run('backUpNow', {});
-    if (done?.more?.job) job.begin(String(done.more.job));
+    if (isNew && !(await action.run('setCare', { folder, everyDays }))) return;
+    const done = await action.run('backUpNow', {});
+    if (done?.job) job.begin(String(done.job));
   };
   return (
     <Stack $gap={8}>
-      <Marked kind={since === null ? 'fails' : !care?.lastWell ? 'care' : 'holds'}>
+      <MarkedText kind={since === null ? 'fails' : !care?.lastWell ? 'care' : 'holds'}>
         {since === null
           ? 'Never backed up: this disk is the only place the studio is.'
           : `Last backed up ${day(care!.lastAt)}${since > 0 ? `, ${since} ${since === 1 ? 'day' : 'days'} ago` : ''}.`}
-      </Marked>
+      </MarkedText>
       {care && !care.lastWell && <Small>The last try: {care.lastSays}</Small>}
       <Fields $columns="1fr 110px">
         <Field
@@ -57,50 +64,53 @@ function Backups({ care, since }: { care: Care | null; since: number | null }) {
           hint="The whole path; best on another disk"
           value={folder}
           onChange={setFolder}
-          wrong={act.wrong('folder')}
+          wrong={action.fieldError('folder')}
         />
         <Field
           label="Every so many days"
           hint="Empty: when asked"
           value={every}
           onChange={setEvery}
-          wrong={act.wrong('everyDays')}
+          wrong={action.fieldError('everyDays')}
         />
       </Fields>
       <Row>
         <Button
-          onPress={() => void act.run('setCare', { folder, everyDays })}
-          isDisabled={act.busy || job.goesOn}
+          onPress={() => void action.run('setCare', { folder, everyDays })}
+          isDisabled={action.isPending || job.goesOn}
         >
           Keep
         </Button>
-        <Button onPress={() => void backUp()} isDisabled={act.busy || job.goesOn || !folder.trim()}>
+        <Button
+          onPress={() => void backUp()}
+          isDisabled={action.isPending || job.goesOn || !folder.trim()}
+        >
           Back up now
         </Button>
       </Row>
-      <TroubleNote trouble={act.trouble} fields={['folder', 'everyDays']} />
+      <ErrorCallout error={action.error} fields={['folder', 'everyDays']} />
       {job.line}
     </Stack>
   );
 }
 
-function WholeStudio({ check }: { check: WholeCheck | null }) {
-  const act = useAct();
+function WholeStudio({ check }: { check: StudioCheck | null }) {
+  const action = useAction();
   const job = useJob();
   const { day } = useUnits();
   const look = async () => {
-    const done = await act.run('checkNow', {});
-    if (done?.more?.job) job.begin(String(done.more.job));
+    const done = await action.run('checkNow', {});
+    if (done?.job) job.begin(String(done.job));
   };
   return (
     <Stack $gap={8}>
       {check && (
         <>
-          <Marked kind={check.faults.length ? 'fails' : 'holds'}>
+          <MarkedText kind={check.faults.length ? 'fails' : 'holds'}>
             {check.faults.length
               ? `${check.faults.length === 1 ? '1 thing is not as it' : `${check.faults.length} things are not as they`} should be, looked over ${day(check.at)}.`
               : `Everything was as it should be, looked over ${day(check.at)}: ${check.files.sound} files, ${check.head.entries} lines of the register.`}
-          </Marked>
+          </MarkedText>
           {check.faults.length > 0 && (
             <ul>
               {check.faults.slice(0, 30).map((f) => (
@@ -122,11 +132,11 @@ function WholeStudio({ check }: { check: WholeCheck | null }) {
         </>
       )}
       <Row>
-        <Button onPress={() => void look()} isDisabled={act.busy || job.goesOn}>
+        <Button onPress={() => void look()} isDisabled={action.isPending || job.goesOn}>
           Look the studio over
         </Button>
       </Row>
-      <TroubleNote trouble={act.trouble} />
+      <ErrorCallout error={action.error} />
       {job.line}
     </Stack>
   );
@@ -146,7 +156,7 @@ export function LeavePart() {
   };
   return (
     <section>
-      <SheetTitle>This session</SheetTitle>
+      <PanelTitle>This session</PanelTitle>
       <Row style={{ marginTop: 8 }}>
         <Button onPress={() => void leave(false)}>Leave</Button>
         <Button quiet onPress={() => void leave(true)}>

@@ -1,23 +1,24 @@
 'use client';
+import { PAPER_BASES } from '@/core/stock/paperWords';
 import { useState } from 'react';
+import { wholeOrTyped } from '@/core/measure';
 import { FINE_PRINT, type FinePrint } from '@/core/stock/finePrint';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
-
-const BASES = ['cotton', 'alpha cellulose', 'resin-coated', 'canvas', 'washi', 'card'];
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 /** What the studio calls a fine print. */
 export function FinePrintPart({ rule }: { rule: FinePrint | null }) {
-  const act = useAct();
+  const action = useAction();
   const [f, setF] = useState({ ...(rule ?? FINE_PRINT), ppi: String((rule ?? FINE_PRINT).ppi) });
   return (
     <section>
-      <SheetTitle>What is called a fine print</SheetTitle>
+      <PanelTitle>What is called a fine print</PanelTitle>
       <Stack $gap={10} style={{ marginTop: 10 }}>
         <Row $gap={14} role="group" aria-label="Papers that deserve it">
-          {BASES.map((b) => (
+          {PAPER_BASES.map((b) => (
             <Check
               key={b}
               checked={f.bases.includes(b)}
@@ -40,7 +41,7 @@ export function FinePrintPart({ rule }: { rule: FinePrint | null }) {
             label="At least, ppi"
             value={f.ppi}
             onChange={(ppi) => setF({ ...f, ppi })}
-            wrong={act.wrong('ppi')}
+            wrong={action.fieldError('ppi')}
           />
           <Select<'none' | 'little' | 'much'>
             label="Brightener at most"
@@ -52,17 +53,17 @@ export function FinePrintPart({ rule }: { rule: FinePrint | null }) {
         <Row>
           <Button
             onPress={() =>
-              void act.run('defineFinePrint', {
+              void action.run('defineFinePrint', {
                 ...f,
-                ppi: /^\s*\d+\s*$/.test(f.ppi) ? Number(f.ppi) : f.ppi,
+                ppi: wholeOrTyped(f.ppi),
               })
             }
-            isDisabled={act.busy || !f.bases.length}
+            isDisabled={action.isPending || !f.bases.length}
           >
             Keep the definition
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['ppi']} />
+        <ErrorCallout error={action.error} fields={['ppi']} />
         <Small>Every size is held against it where a work is listed.</Small>
       </Stack>
     </section>

@@ -3,10 +3,11 @@ import { useState } from 'react';
 import { USUAL_SCREEN } from '@/core/colour/screen';
 import { USUAL_LIMITS } from '@/core/proof/compare';
 import type { Settings } from '@/studio/studio';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 /** The screen proofs are looked at on, and what a proof may differ by. */
 export function ScreenPart({ settings: s }: { settings: Settings }) {
@@ -19,10 +20,10 @@ export function ScreenPart({ settings: s }: { settings: Settings }) {
   const [mean, setMean] = useState(String(limits.mean)),
     [p95, setP95] = useState(String(limits.p95)),
     [again, setAgain] = useState(s.referenceDays ? String(s.referenceDays) : '');
-  const act = useAct();
+  const action = useAction();
   const n = (v: string) => Number(v.replace(',', '.')) || 0;
   const save = () =>
-    void act.run('setScreen', {
+    void action.run('setScreen', {
       calibratedOn: on || null,
       everyDays: n(every),
       whiteK: n(white),
@@ -33,7 +34,7 @@ export function ScreenPart({ settings: s }: { settings: Settings }) {
     });
   return (
     <section id="screen">
-      <SheetTitle>Screen and proofs</SheetTitle>
+      <PanelTitle>Screen and proofs</PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 8 }}>
         <Fields $columns="1fr 1fr">
           <Field
@@ -41,41 +42,56 @@ export function ScreenPart({ settings: s }: { settings: Settings }) {
             value={on}
             onChange={setOn}
             type="date"
-            wrong={act.wrong('calibratedOn')}
+            wrong={action.fieldError('calibratedOn')}
           />
           <Field
             label="due every, days"
             value={every}
             onChange={setEvery}
-            wrong={act.wrong('everyDays')}
+            wrong={action.fieldError('everyDays')}
           />
-          <Field label="to a white of, K" value={white} onChange={setWhite} wrong={act.wrong('whiteK')} />
-          <Field label="and, cd/m²" value={bright} onChange={setBright} wrong={act.wrong('luminance')} />
+          <Field
+            label="to a white of, K"
+            value={white}
+            onChange={setWhite}
+            wrong={action.fieldError('whiteK')}
+          />
+          <Field
+            label="and, cd/m²"
+            value={bright}
+            onChange={setBright}
+            wrong={action.fieldError('luminance')}
+          />
           <Field
             label="A proof may differ, mean ΔE00"
             value={mean}
             onChange={setMean}
-            wrong={act.wrong('mean')}
+            wrong={action.fieldError('mean')}
           />
-          <Field label="95th percentile" value={p95} onChange={setP95} wrong={act.wrong('limits')} />
+          <Field
+            label="95th percentile"
+            value={p95}
+            onChange={setP95}
+            wrong={action.fieldError('limits')}
+          />
           <Field
             label="Prints beside the reference again after, days"
             value={again}
             onChange={setAgain}
             hint="empty: never asked"
-            wrong={act.wrong('referenceDays')}
+            wrong={action.fieldError('referenceDays')}
           />
         </Fields>
         <Small>
           Prints are judged under D50 (ISO 3664). The reminder stands on the bench and at the soft proof.
         </Small>
         <Row>
-          <Button onPress={save} isDisabled={act.busy}>
+          <Button onPress={save} isDisabled={action.isPending}>
             Keep
           </Button>
         </Row>
-        <TroubleNote
-          trouble={act.trouble}
+        <ErrorCallout
+          error={action.error}
           fields={['calibratedOn', 'everyDays', 'whiteK', 'luminance', 'limits', 'referenceDays']}
         />
       </Stack>

@@ -1,14 +1,17 @@
 'use client';
 import { FinePrintPart } from './FinePrintPart';
+import { wholeOrTyped } from '@/core/measure';
 import { ScreenPart } from './ScreenPart';
 import { useState, type ReactNode } from 'react';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
 import type { Settings } from '@/studio/studio';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { Aside, Beside, Head, Lead, PageTitle, Sheet, SheetTitle, Stack, Wall } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { Aside, Columns, PageHeader, Lead, PageTitle, Panel, PanelTitle, Stack, Page } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 const DAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
@@ -27,7 +30,7 @@ const FIELDS = [
 
 /** Who the studio is, how it measures, and what it promises. */
 export function StudioView({ settings: s, care }: { settings: Settings; care: ReactNode }) {
-  const act = useAct();
+  const action = useAction();
   const { length, size, withUnit } = useUnits();
   const [shownSizes] = useState(s.ownSizes.map(size).join('\n'));
   const [shownBorder] = useState(length(s.borderUm));
@@ -52,7 +55,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
     <K extends keyof typeof f>(key: K) =>
     (value: (typeof f)[K]) =>
       setF((was) => ({ ...was, [key]: value }));
-  const school = (): School | unknown =>
+  const school = (): ActionInput<'changeSettings'>['school'] =>
     f.schoolKind === 'flat'
       ? { kind: 'flat', ppi: Number(f.ppi) }
       : f.schoolKind === 'distance'
@@ -62,17 +65,17 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
           : { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] };
   const save = () => {
     const { schoolKind: _kind, ppi: _ppi, ownSizes, ...rest } = f;
-    void act.run('changeSettings', {
+    void action.run('changeSettings', {
       ...rest,
       ...(ownSizes !== shownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }),
       school: school(),
-      handlingDays: /^\s*\d+\s*$/.test(f.handlingDays) ? Number(f.handlingDays) : f.handlingDays,
+      handlingDays: wholeOrTyped(f.handlingDays),
       border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
     });
   };
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{s.artist ? s.name : 'Your studio'}</PageTitle>
           <Lead>
@@ -80,9 +83,9 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
             judged by.
           </Lead>
         </div>
-      </Head>
-      <Beside $aside={320}>
-        <Sheet>
+      </PageHeader>
+      <Columns $aside={320}>
+        <Panel>
           <form
             onSubmit={(e) => {
               e.preventDefault();
@@ -91,7 +94,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
           >
             <Stack $gap={20}>
               <section>
-                <SheetTitle>Who</SheetTitle>
+                <PanelTitle>Who</PanelTitle>
                 <Stack style={{ marginTop: 10 }}>
                   <Fields $columns="1fr 1fr">
                     <Field
@@ -99,7 +102,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                       value={f.name}
                       onChange={set('name')}
                       required
-                      wrong={act.wrong('name')}
+                      wrong={action.fieldError('name')}
                     />
                     <Field
                       label="Artist"
@@ -107,7 +110,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                       onChange={set('artist')}
                       required
                       hint="as it is signed"
-                      wrong={act.wrong('artist')}
+                      wrong={action.fieldError('artist')}
                     />
                   </Fields>
                   <Field
@@ -116,12 +119,12 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                     onChange={set('address')}
                     lines={3}
                     hint="a line each; stands on labels and slips"
-                    wrong={act.wrong('address')}
+                    wrong={action.fieldError('address')}
                   />
                 </Stack>
               </section>
               <section>
-                <SheetTitle>How it measures</SheetTitle>
+                <PanelTitle>How it measures</PanelTitle>
                 <Stack style={{ marginTop: 10 }}>
                   <Fields>
                     <Select
@@ -138,21 +141,21 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                       value={f.currency}
                       onChange={set('currency')}
                       hint="ISO 4217, e.g. EUR"
-                      wrong={act.wrong('currency')}
+                      wrong={action.fieldError('currency')}
                     />
                     <Field
                       label="Time zone"
                       value={f.timeZone}
                       onChange={set('timeZone')}
                       hint="e.g. Europe/Lisbon"
-                      wrong={act.wrong('timeZone')}
+                      wrong={action.fieldError('timeZone')}
                     />
                     <Field
                       label="Usual white border"
                       value={f.border}
                       onChange={set('border')}
                       hint="each side, until a size says otherwise"
-                      wrong={act.wrong('border')}
+                      wrong={action.fieldError('border')}
                     />
                   </Fields>
                   <Fields>
@@ -165,7 +168,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                         { key: 'stepped', name: 'steps by the long edge' },
                         { key: 'distance', name: 'the eye at the judged distance' },
                       ]}
-                      wrong={act.wrong('school')}
+                      wrong={action.fieldError('school')}
                     />
                     {f.schoolKind === 'flat' && (
                       <Field label="Pixels per inch asked" value={f.ppi} onChange={set('ppi')} />
@@ -193,20 +196,20 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                       onChange={set('ownSizes')}
                       lines={3}
                       hint="350 x 262.5 mm, a size each line; of an image, without its border"
-                      wrong={act.wrong('ownSizes')}
+                      wrong={action.fieldError('ownSizes')}
                     />
                   )}
                 </Stack>
               </section>
               <section>
-                <SheetTitle>What it promises</SheetTitle>
+                <PanelTitle>What it promises</PanelTitle>
                 <Stack style={{ marginTop: 10 }}>
                   <Fields>
                     <Field
                       label="Working days to send an order"
                       value={f.handlingDays}
                       onChange={set('handlingDays')}
-                      wrong={act.wrong('handlingDays')}
+                      wrong={action.fieldError('handlingDays')}
                     />
                     <Select
                       label="A destroyed number"
@@ -240,34 +243,34 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
                     onChange={set('holidays')}
                     lines={3}
                     hint="2026-12-24, a day each"
-                    wrong={act.wrong('holidays')}
+                    wrong={action.fieldError('holidays')}
                   />
                 </Stack>
               </section>
-              <TroubleNote trouble={act.trouble} fields={FIELDS} />
+              <ErrorCallout error={action.error} fields={FIELDS} />
               <Row>
                 <Button
                   main
                   type="submit"
-                  isDisabled={act.busy || f.families.length === 0 || f.workdays.length === 0}
+                  isDisabled={action.isPending || f.families.length === 0 || f.workdays.length === 0}
                 >
                   Keep this
                 </Button>
               </Row>
             </Stack>
           </form>
-        </Sheet>
+        </Panel>
         <Aside>
           <ScreenPart settings={s} />
           <FinePrintPart rule={s.finePrint} />
           {care}
-          <Slip>
+          <Callout>
             <h3>The key that signs certificates</h3>It lies in the folder’s <code>keys</code>. Whoever has
             it can sign certificates in your name; without it earlier codes can no longer be checked here.
             Keep a copy apart from this machine.
-          </Slip>
+          </Callout>
         </Aside>
-      </Beside>
-    </Wall>
+      </Columns>
+    </Page>
   );
 }

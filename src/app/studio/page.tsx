@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { needsPass } from '@/app/guard';
 import { seen } from '@/app/seen';
-import { daysSinceBackup } from '@/studio/care';
+import { daysSinceBackup } from '@/studio/care/care';
 import { dataDir, studio } from '../server';
 import { CarePart, LeavePart } from './CarePart';
 import { StudioView } from './StudioView';

@@ -1,8 +1,10 @@
 'use client';
+import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Work } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
@@ -34,7 +36,7 @@ const FIELDS = [
 export function WorkForm({ work }: { work: Work | null }) {
   const router = useRouter();
   const { unit, size, bareMoney, currency, withUnit } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const firstSize =
     work?.widthUm && work.heightUm ? size({ width: work.widthUm, height: work.heightUm }) : '';
   const [sizeShown] = useState(firstSize);
@@ -60,17 +62,16 @@ export function WorkForm({ work }: { work: Work | null }) {
     (value: (typeof f)[K]) =>
       setF((was) => ({ ...was, [key]: value }));
   const save = async () => {
-    const year = f.year.trim() ? Number(f.year) : null;
     // A size nobody touched keeps its micrometres, whichever unit it is read in.
     const exactSize =
       f.size === sizeShown && work?.widthUm
         ? `${work.widthUm} um x ${work.heightUm} um`
         : withUnit(f.size);
-    const done = await act.run('recordWork', {
+    const done = await action.run('recordWork', {
       ...(work && { id: work.id }),
       ...f,
       size: exactSize,
-      year: Number.isInteger(year) || year === null ? year : f.year,
+      year: f.year.trim() ? wholeOrTyped(f.year) : null,
       drySince: f.drySince || null,
     });
     if (done && !work) router.push(`/works/${done.id}/original`);
@@ -89,7 +90,7 @@ export function WorkForm({ work }: { work: Work | null }) {
             value={f.title}
             onChange={set('title')}
             required
-            wrong={act.wrong('title')}
+            wrong={action.fieldError('title')}
           />
           <Select
             label="Kind"
@@ -102,7 +103,7 @@ export function WorkForm({ work }: { work: Work | null }) {
             value={f.medium}
             onChange={set('medium')}
             hint="gouache on board, ink and wash, …"
-            wrong={act.wrong('medium')}
+            wrong={action.fieldError('medium')}
           />
           <Field
             label="Size of the original"
@@ -113,9 +114,9 @@ export function WorkForm({ work }: { work: Work | null }) {
                 ? '380 x 285 mm; empty if it has none'
                 : '15 x 11 1/4 in; empty if it has none'
             }
-            wrong={act.wrong('size')}
+            wrong={action.fieldError('size')}
           />
-          <Field label="Year" value={f.year} onChange={set('year')} wrong={act.wrong('year')} />
+          <Field label="Year" value={f.year} onChange={set('year')} wrong={action.fieldError('year')} />
           <Field
             label="Kept by"
             value={f.owner}
@@ -126,14 +127,14 @@ export function WorkForm({ work }: { work: Work | null }) {
             label={`Sold for, ${currency}`}
             value={f.soldPrice}
             onChange={set('soldPrice')}
-            wrong={act.wrong('soldPrice')}
+            wrong={action.fieldError('soldPrice')}
           />
           <Field
             label="Dry since"
             value={f.drySince}
             onChange={set('drySince')}
             type="date"
-            wrong={act.wrong('drySince')}
+            wrong={action.fieldError('drySince')}
           />
           <Field label="Varnish" value={f.varnish} onChange={set('varnish')} />
           <Field
@@ -174,14 +175,14 @@ export function WorkForm({ work }: { work: Work | null }) {
           />
           <Field label="Notes" value={f.notes} onChange={set('notes')} lines={2} />
         </Fields>
-        <TroubleNote trouble={act.trouble} fields={FIELDS} />
+        <ErrorCallout error={action.error} fields={FIELDS} />
         <Row>
-          <Button main type="submit" isDisabled={act.busy}>
+          <Button main type="submit" isDisabled={action.isPending}>
             {work ? 'Keep these facts' : 'Record the work'}
           </Button>
           {work && (
             <Button
-              onPress={() => void act.run('archiveWork', { id: work.id, archived: !work.archivedAt })}
+              onPress={() => void action.run('archiveWork', { id: work.id, archived: !work.archivedAt })}
             >
               {work.archivedAt ? 'Bring it back' : 'Put it away'}
             </Button>

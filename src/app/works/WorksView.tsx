@@ -8,10 +8,21 @@ import { ButtonLink, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
 import { IntakeZone } from '@/ui/Intake';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Head, Lead, Pages, PageTitle, Sheet, Small, Thumb, Wall, WorkTitle } from '@/ui/Layout';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  Pagination,
+  PageTitle,
+  Panel,
+  Small,
+  Thumbnail,
+  Page,
+  WorkTitle,
+} from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, type MarkKind } from '@/ui/Verdict';
+import { MarkedText, type MarkKind } from '@/ui/Verdict';
 
 type Asked = { search: string; order: WorkOrder; archived: boolean; page: number };
 
@@ -64,13 +75,13 @@ export function WorksView({
     return `/works?${new URLSearchParams({ ...(q.search && { q: q.search }), order: q.order, ...(q.archived && { away: '1' }), ...(q.page && { page: String(q.page) }) })}`;
   };
   useKeys([
-    { key: 'n', says: 'record a work that has no file yet', run: () => router.push('/works/new') },
+    { key: 'n', label: 'record a work that has no file yet', run: () => router.push('/works/new') },
   ]);
   return (
-    <Wall>
+    <Page>
       <IntakeZone workId={null} label="Bring a picture in" openWork>
         {(choose) => (
-          <Head>
+          <PageHeader>
             <div>
               <PageTitle>Works</PageTitle>
               <Lead>
@@ -85,10 +96,10 @@ export function WorksView({
               </ButtonLink>
               <ButtonLink href="/works/plan">Plan a capture</ButtonLink>
             </Row>
-          </Head>
+          </PageHeader>
         )}
       </IntakeZone>
-      <Sheet>
+      <Panel>
         <form
           onSubmit={(e) => {
             e.preventDefault();
@@ -122,7 +133,7 @@ export function WorksView({
           </Row>
         </form>
         {lines.length === 0 ? (
-          <Empty
+          <EmptyState
             title={
               asked.search
                 ? 'Nothing of that name'
@@ -136,7 +147,7 @@ export function WorksView({
                 ? 'Try a part of the title, or the medium.'
                 : 'A work is one original: a painting, a drawing, a photograph, a picture born digital. Drop its file on this page, or record it before it is captured.'}
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
           <List aria-label="Works">
             {lines.map((w) => (
@@ -144,9 +155,9 @@ export function WorksView({
             ))}
           </List>
         )}
-        <Pages page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
-      </Sheet>
-    </Wall>
+        <Pagination page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
+      </Panel>
+    </Page>
   );
 }
 
@@ -184,15 +195,15 @@ function WorkItem({ work: w }: { work: WorkLine }) {
   return (
     <Item>
       <Link href={`/works/${w.id}/${w.sha256 ? 'sizes' : 'original'}`} prefetch={false}>
-        <Thumb $w={108} $h={82}>
+        <Thumbnail $w={108} $h={82}>
           {w.sha256 && w.state === 'ready' ? (
             <img src={`/api/pictures/${w.sha256}/thumb`} alt="" loading="lazy" />
           ) : (
-            <Marked kind="none">
+            <MarkedText kind="none">
               <Small>no picture</Small>
-            </Marked>
+            </MarkedText>
           )}
-        </Thumb>
+        </Thumbnail>
         <div>
           <WorkTitle>{w.title}</WorkTitle>
           <br />
@@ -200,7 +211,7 @@ function WorkItem({ work: w }: { work: WorkLine }) {
           <ul>
             {words.map(([kind, says]) => (
               <li key={says}>
-                <Marked kind={kind}>{says}</Marked>
+                <MarkedText kind={kind}>{says}</MarkedText>
               </li>
             ))}
           </ul>

@@ -1,5 +1,5 @@
 import { daysBetween, type Day } from '../parcel/shipBy';
-import { dried } from '../proof/states';
+import { dried } from '../proof/proofStates';
 import type { Mark } from '../finding';
 
 /** What is drawn beside a line. */
@@ -7,7 +7,8 @@ export type BenchDrawing = 'proof' | 'sheets' | 'flat' | 'tube' | 'picture' | 'r
 
 /** Either an act that is done at once, or the place where it is done. */
 export type NextAct = { label: string; key: string } & (
-  { act: string; input: unknown } | { href: string }
+  | { act: 'pickOrder' | 'proofMade' | 'dismissRefusal' | 'readAgain'; input: { id: string } }
+  | { href: string }
 );
 
 export type BenchLine = {

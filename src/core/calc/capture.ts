@@ -1,48 +1,42 @@
 import { planCamera } from '../capture/camera';
 import { planCanvas } from '../capture/canvas';
 import { planScan } from '../capture/scan';
-import type { Pixels } from '../resolution';
-import { array, calc, object, pixelsSchema, readSize, sizeSchema, type SizeInput } from './kit';
+import {
+  calc,
+  listOf,
+  objectSchema,
+  oneOfNumbers,
+  pixelsSchema,
+  readSize,
+  sizeSchema,
+  Type,
+} from './kit';
 
-const ppi = { type: 'number', exclusiveMinimum: 0, maximum: 20_000 };
-const overlap = { type: 'number', minimum: 0, maximum: 0.9 };
-const bits = { enum: [8, 16, 32] };
-const channels = { type: 'integer', minimum: 1, maximum: 8 };
+const ppi = Type.Number({ exclusiveMinimum: 0, maximum: 20_000 });
+const overlap = Type.Number({ minimum: 0, maximum: 0.9 });
+const bits = oneOfNumbers(8, 16, 32);
+const channels = Type.Integer({ minimum: 1, maximum: 8 });
 const exact = (x: number) => Math.round(x * 1e4) / 1e4;
 
 export const captureCalcs = [
-  calc<
-    {
-      original: SizeInput;
-      print: SizeInput;
-      ppi: number;
-      scanner: { bed: SizeInput; opticalPpi: number; steps: number[] };
-      overlap?: number;
-      bits?: number;
-      channels?: number;
-    },
-    unknown
-  >({
+  calc({
     name: 'capture.scan',
     says: 'What to scan an original at for a print, in how many tiles, and what it weighs on disk',
     units: { neededPpi: 'pixels per inch', scanPpi: 'pixels per inch', bytes: 'bytes, uncompressed' },
     source: 'printPpi × printSide ÷ originalSide; n = ceil((L − o·b) ÷ (b − o·b))',
-    schema: object(
-      {
-        original: sizeSchema,
-        print: sizeSchema,
-        ppi,
-        scanner: object({
-          bed: sizeSchema,
-          opticalPpi: ppi,
-          steps: array(ppi, { minItems: 1, maxItems: 50 }),
-        }),
-        overlap,
-        bits,
-        channels,
-      },
-      ['overlap', 'bits', 'channels'],
-    ),
+    schema: objectSchema({
+      original: sizeSchema,
+      print: sizeSchema,
+      ppi,
+      scanner: objectSchema({
+        bed: sizeSchema,
+        opticalPpi: ppi,
+        steps: listOf(ppi, { minItems: 1, maxItems: 50 }),
+      }),
+      overlap: Type.Optional(overlap),
+      bits: Type.Optional(bits),
+      channels: Type.Optional(channels),
+    }),
     run: ({ original, print, scanner, ...rest }) => {
       const plan = planScan({
         ...rest,
@@ -53,32 +47,19 @@ export const captureCalcs = [
       return { ...plan, neededPpi: exact(plan.neededPpi) };
     },
   }),
-  calc<
-    {
-      original: SizeInput;
-      sensor: Pixels;
-      fill: number;
-      print: SizeInput;
-      ppi: number;
-      overlap?: number;
-    },
-    unknown
-  >({
+  calc({
     name: 'capture.camera',
     says: 'What a camera puts on the picture, and how many frames a print asks for',
     units: { pixelsOnPicture: 'pixels', ppi: 'pixels per inch of the print, one frame' },
     source: 'Sensor pixels × fill along the governing side; the tile formula in pixels',
-    schema: object(
-      {
-        original: sizeSchema,
-        sensor: pixelsSchema,
-        fill: { type: 'number', exclusiveMinimum: 0, maximum: 1 },
-        print: sizeSchema,
-        ppi,
-        overlap,
-      },
-      ['overlap'],
-    ),
+    schema: objectSchema({
+      original: sizeSchema,
+      sensor: pixelsSchema,
+      fill: Type.Number({ exclusiveMinimum: 0, maximum: 1 }),
+      print: sizeSchema,
+      ppi,
+      overlap: Type.Optional(overlap),
+    }),
     run: ({ original, print, ...rest }) => {
       const plan = planCamera({
         ...rest,
@@ -88,20 +69,18 @@ export const captureCalcs = [
       return { ...plan, ppi: exact(plan.ppi) };
     },
   }),
-  calc<{ largest: SizeInput; ppi: number; bits: number; channels: number; budgetBytes: number }, unknown>(
-    {
-      name: 'capture.canvas',
-      says: 'A digital canvas for the largest print wanted, and how many layers a memory holds',
-      units: { pixels: 'pixels', layerBytes: 'bytes', layers: 'whole layers' },
-      source: 'side × ppi; w × h × channels × bytes a layer',
-      schema: object({
-        largest: sizeSchema,
-        ppi,
-        bits,
-        channels,
-        budgetBytes: { type: 'integer', minimum: 1 },
-      }),
-      run: (q) => planCanvas({ ...q, largest: readSize(q.largest, 'largest') }),
-    },
-  ),
+  calc({
+    name: 'capture.canvas',
+    says: 'A digital canvas for the largest print wanted, and how many layers a memory holds',
+    units: { pixels: 'pixels', layerBytes: 'bytes', layers: 'whole layers' },
+    source: 'side × ppi; w × h × channels × bytes a layer',
+    schema: objectSchema({
+      largest: sizeSchema,
+      ppi,
+      bits,
+      channels,
+      budgetBytes: Type.Integer({ minimum: 1 }),
+    }),
+    run: (q) => planCanvas({ ...q, largest: readSize(q.largest, 'largest') }),
+  }),
 ];

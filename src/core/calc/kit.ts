@@ -1,4 +1,17 @@
 import { parseLength, type Size, type Um } from '../measure';
+import { objectSchema, Type, type Static, type TSchema } from '../schema';
+
+export {
+  listOf,
+  objectSchema,
+  oneOf,
+  oneOfNumbers,
+  orNull,
+  taggedUnion,
+  Type,
+  wholeNumber,
+} from '../schema';
+export type { Static } from '../schema';
 
 /** A length as a person types it, or whole micrometres. */
 export type LengthInput = string | number;
@@ -16,37 +29,18 @@ export type Calc<I = unknown, O = unknown> = {
   run: (input: I) => O;
 };
 
-export const lengthSchema = {
-  anyOf: [
-    { type: 'string', minLength: 1, maxLength: 60 },
-    { type: 'integer', minimum: 0 },
-  ],
-};
-export const sizeSchema = object({ width: lengthSchema, height: lengthSchema });
-export const pixelsSchema = object({
-  width: { type: 'integer', minimum: 1 },
-  height: { type: 'integer', minimum: 1 },
+export const lengthSchema = Type.Union([
+  Type.String({ minLength: 1, maxLength: 60 }),
+  Type.Integer({ minimum: 0 }),
+]);
+export const sizeSchema = objectSchema({ width: lengthSchema, height: lengthSchema });
+export const pixelsSchema = objectSchema({
+  width: Type.Integer({ minimum: 1 }),
+  height: Type.Integer({ minimum: 1 }),
 });
-export const moneySchema = { type: 'integer' };
-export const shareSchema = { type: 'number', minimum: 0, maximum: 1 };
-export const daySchema = { type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' };
-
-/** An object schema that takes nothing it does not name. */
-export function object(properties: Record<string, object>, optional: string[] = []): object {
-  return {
-    type: 'object',
-    additionalProperties: false,
-    properties,
-    required: Object.keys(properties).filter((k) => !optional.includes(k)),
-  };
-}
-
-export const array = (items: object, limits: { minItems?: number; maxItems?: number } = {}): object => ({
-  type: 'array',
-  items,
-  maxItems: 10_000,
-  ...limits,
-});
+export const moneySchema = Type.Integer();
+export const shareSchema = Type.Number({ minimum: 0, maximum: 1 });
+export const daySchema = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
 
 export const readLength = (v: LengthInput, field: string): Um => parseLength(v, 'mm', field);
 export const readSize = (v: SizeInput, field: string): Size => ({
@@ -54,5 +48,7 @@ export const readSize = (v: SizeInput, field: string): Size => ({
   height: readLength(v.height, `${field}.height`),
 });
 
-/** Keeps the field types of a calculation while the registry holds them all alike. */
-export const calc = <I, O>(c: Calc<I, O>): Calc => c as Calc;
+/** Declares a calculation. The type of what it is asked comes from the schema that checks it. */
+export const calc = <S extends TSchema, O>(
+  definition: Omit<Calc<Static<S>, O>, 'schema'> & { schema: S },
+): Calc => definition as unknown as Calc;

@@ -1,29 +1,29 @@
-import { layOnSheet } from '../layout/nup';
-import { matCheck, MINIMUM_HOLD_UM } from '../layout/mat';
-import { cutBars } from '../layout/bars';
-import { ratioOf } from '../layout/ratio';
-import { nestRoll } from '../layout/roll';
-import { MAX_UNBRACED_UM, WRAP_EDGES, wrapCanvas, type WrapEdge } from '../layout/wrap';
+import { layOnSheet } from '../sheets/nup';
+import { matCheck, MINIMUM_HOLD_UM } from '../mounting/mat';
+import { cutBars } from '../mounting/bars';
+import { ratioOf } from '../crop/ratio';
+import { nestRoll } from '../sheets/roll';
+import { MAX_UNBRACED_UM, WRAP_EDGES, wrapCanvas } from '../mounting/wrap';
 import { InputError } from '../errors';
 import {
-  array,
   calc,
+  type LengthInput,
   lengthSchema,
-  object,
+  listOf,
+  objectSchema,
+  oneOf,
   readLength,
   readSize,
   sizeSchema,
-  type LengthInput,
-  type SizeInput,
+  Type,
+  wholeNumber,
 } from './kit';
 
-const ratioSide = { anyOf: [lengthSchema, { type: 'number', exclusiveMinimum: 0 }] };
-const flag = { type: 'boolean' };
-const whole = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum });
-type Tolerances = { sheet: LengthInput; image: LengthInput; window: LengthInput; placing: LengthInput };
+const ratioSide = Type.Union([lengthSchema, Type.Number({ exclusiveMinimum: 0 })]);
+const flag = Type.Boolean();
 
 export const layoutCalcs = [
-  calc<{ picture: { width: LengthInput; height: LengthInput }; frames: SizeInput[] }, unknown>({
+  calc({
     name: 'layout.ratio',
     says: 'How a picture meets frames of other shapes: what filling loses, what fitting leaves white',
     units: {
@@ -34,9 +34,9 @@ export const layoutCalcs = [
       'fit.bottom': 'µm',
     },
     source: '1 − min(r/q, q/r)',
-    schema: object({
-      picture: object({ width: ratioSide, height: ratioSide }),
-      frames: array(sizeSchema, { minItems: 1, maxItems: 500 }),
+    schema: objectSchema({
+      picture: objectSchema({ width: ratioSide, height: ratioSide }),
+      frames: listOf(sizeSchema, { minItems: 1, maxItems: 500 }),
     }),
     run: ({ picture, frames }) => {
       const side = (v: LengthInput, f: string) => (typeof v === 'number' ? v : readLength(v, f));
@@ -50,16 +50,7 @@ export const layoutCalcs = [
       });
     },
   }),
-  calc<
-    {
-      sheet: SizeInput;
-      image: SizeInput;
-      window: SizeInput;
-      tolerance: Tolerances;
-      minimumHold?: LengthInput;
-    },
-    unknown
-  >({
+  calc({
     name: 'layout.mat',
     says: 'Whether a mat holds a sheet and covers its image, as drawn, at the worst and as expected',
     units: {
@@ -70,21 +61,18 @@ export const layoutCalcs = [
     },
     source:
       'Hold (P − W)/2, cover (I − W)/2; worst nominal − (t₁ + t₂)/2 − a, expected nominal − √((t₁/2)² + (t₂/2)² + a²)',
-    schema: object(
-      {
-        sheet: sizeSchema,
-        image: sizeSchema,
-        window: sizeSchema,
-        tolerance: object({
-          sheet: lengthSchema,
-          image: lengthSchema,
-          window: lengthSchema,
-          placing: lengthSchema,
-        }),
-        minimumHold: lengthSchema,
-      },
-      ['minimumHold'],
-    ),
+    schema: objectSchema({
+      sheet: sizeSchema,
+      image: sizeSchema,
+      window: sizeSchema,
+      tolerance: objectSchema({
+        sheet: lengthSchema,
+        image: lengthSchema,
+        window: lengthSchema,
+        placing: lengthSchema,
+      }),
+      minimumHold: Type.Optional(lengthSchema),
+    }),
     run: (q) =>
       matCheck({
         sheet: readSize(q.sheet, 'sheet'),
@@ -100,18 +88,18 @@ export const layoutCalcs = [
           q.minimumHold === undefined ? MINIMUM_HOLD_UM : readLength(q.minimumHold, 'minimumHold'),
       }),
   }),
-  calc<
-    { sheet: SizeInput; piece: SizeInput; margin: LengthInput; gutter: LengthInput; rotate?: boolean },
-    unknown
-  >({
+  calc({
     name: 'layout.sheet',
     says: 'How many of a piece go on a sheet, where, and the straight cuts that free them',
     units: { wasteShare: '0–1 of the sheet', 'placements[].x': 'µm', 'cuts[].at': 'µm' },
     source: 'Best of all cuttings by straight lines, both orientations and mixed strips',
-    schema: object(
-      { sheet: sizeSchema, piece: sizeSchema, margin: lengthSchema, gutter: lengthSchema, rotate: flag },
-      ['rotate'],
-    ),
+    schema: objectSchema({
+      sheet: sizeSchema,
+      piece: sizeSchema,
+      margin: lengthSchema,
+      gutter: lengthSchema,
+      rotate: Type.Optional(flag),
+    }),
     run: (q) =>
       layOnSheet({
         sheet: readSize(q.sheet, 'sheet'),
@@ -121,15 +109,7 @@ export const layoutCalcs = [
         rotate: q.rotate ?? true,
       }),
   }),
-  calc<
-    {
-      width: LengthInput;
-      margin: LengthInput;
-      gap: LengthInput;
-      pieces: { id: string; width: LengthInput; height: LengthInput; count: number; rotate: boolean }[];
-    },
-    unknown
-  >({
+  calc({
     name: 'layout.roll',
     says: 'Pieces of any works on a roll of one width: the least length found, and where each lies',
     units: {
@@ -140,16 +120,16 @@ export const layoutCalcs = [
     },
     source:
       'Best fit into the lowest gap (Burke, Kendall, Whitwell 2004), the order improved by exchanges',
-    schema: object({
+    schema: objectSchema({
       width: lengthSchema,
       margin: lengthSchema,
       gap: lengthSchema,
-      pieces: array(
-        object({
-          id: { type: 'string', minLength: 1, maxLength: 80 },
+      pieces: listOf(
+        objectSchema({
+          id: Type.String({ minLength: 1, maxLength: 80 }),
           width: lengthSchema,
           height: lengthSchema,
-          count: whole(1, 2_000),
+          count: wholeNumber(1, 2_000),
           rotate: flag,
         }),
         { minItems: 1, maxItems: 2_000 },
@@ -173,17 +153,7 @@ export const layoutCalcs = [
       });
     },
   }),
-  calc<
-    {
-      face: SizeInput;
-      depth: LengthInput;
-      foldOver: LengthInput;
-      edge: WrapEdge;
-      maxUnbraced?: LengthInput;
-      barWidth?: LengthInput;
-    },
-    unknown
-  >({
+  calc({
     name: 'layout.wrap',
     says: 'A canvas over bars: the sheet to cut, its bars and braces, what the face shows',
     units: {
@@ -195,17 +165,14 @@ export const layoutCalcs = [
       coatedArea: 'mm²',
     },
     source: 'Sheet side = face + 2 × (depth + fold-over)',
-    schema: object(
-      {
-        face: sizeSchema,
-        depth: lengthSchema,
-        foldOver: lengthSchema,
-        edge: { type: 'string', enum: [...WRAP_EDGES] },
-        maxUnbraced: lengthSchema,
-        barWidth: lengthSchema,
-      },
-      ['maxUnbraced', 'barWidth'],
-    ),
+    schema: objectSchema({
+      face: sizeSchema,
+      depth: lengthSchema,
+      foldOver: lengthSchema,
+      edge: oneOf(...WRAP_EDGES),
+      maxUnbraced: Type.Optional(lengthSchema),
+      barWidth: Type.Optional(lengthSchema),
+    }),
     run: (q) =>
       wrapCanvas({
         face: readSize(q.face, 'face'),
@@ -217,18 +184,18 @@ export const layoutCalcs = [
         barWidth: q.barWidth === undefined ? 0 : readLength(q.barWidth, 'barWidth'),
       }),
   }),
-  calc<
-    { stockLength: LengthInput; kerf: LengthInput; cuts: { length: LengthInput; count: number }[] },
-    unknown
-  >({
+  calc({
     name: 'layout.bars',
     says: 'Which pieces to saw from which stick, so that few sticks are bought',
     units: { 'sticks[].cuts[]': 'µm', 'sticks[].left': 'µm', wasteShare: '0–1 of the sticks bought' },
     source: 'Σ length + kerf × (pieces − 1) ≤ stock; exact search from the fullest-first plan',
-    schema: object({
+    schema: objectSchema({
       stockLength: lengthSchema,
       kerf: lengthSchema,
-      cuts: array(object({ length: lengthSchema, count: whole(1, 400) }), { minItems: 1, maxItems: 400 }),
+      cuts: listOf(objectSchema({ length: lengthSchema, count: wholeNumber(1, 400) }), {
+        minItems: 1,
+        maxItems: 400,
+      }),
     }),
     run: (q) =>
       cutBars({

@@ -1,55 +1,48 @@
 import { InputError } from '../errors';
 import { roundHalfEven } from '../measure';
-import { shipBy, type Day, type Weekday } from '../parcel/shipBy';
+import { shipBy, type Weekday } from '../parcel/shipBy';
 import { compareScale, expectedWeight, type WeighedPart } from '../parcel/weigh';
-import { array, calc, daySchema, object } from './kit';
+import { calc, daySchema, listOf, objectSchema, Type } from './kit';
 
-type PartInput = { name?: string; count?: number } & ({ area: number; gsm: number } | { grams: number });
-
-const positive = { type: 'number', minimum: 0, maximum: 1e9 };
+const weekday = Type.Unsafe<Weekday>(Type.Integer({ minimum: 0, maximum: 6 }));
+const positive = Type.Number({ minimum: 0, maximum: 1e9 });
 const shared = {
-  name: { type: 'string', maxLength: 120 },
-  count: { type: 'integer', minimum: 0, maximum: 10_000 },
+  name: Type.Optional(Type.String({ maxLength: 120 })),
+  count: Type.Optional(Type.Integer({ minimum: 0, maximum: 10_000 })),
 };
 
 export const parcelCalcs = [
-  calc<{ ordered: Day; handlingDays: number; holidays?: Day[]; workdays?: Weekday[] }, unknown>({
+  calc({
     name: 'parcel.shipBy',
     says: 'The day an order is promised to leave by',
     units: { date: 'calendar day' },
     source: 'Order day + handling days, counted in working days',
-    schema: object(
-      {
-        ordered: daySchema,
-        handlingDays: { type: 'integer', minimum: 0, maximum: 365 },
-        holidays: array(daySchema),
-        workdays: array({ type: 'integer', minimum: 0, maximum: 6 }, { minItems: 1, maxItems: 7 }),
-      },
-      ['holidays', 'workdays'],
-    ),
+    schema: objectSchema({
+      ordered: daySchema,
+      handlingDays: Type.Integer({ minimum: 0, maximum: 365 }),
+      holidays: Type.Optional(listOf(daySchema)),
+      workdays: Type.Optional(listOf(weekday, { minItems: 1, maxItems: 7 })),
+    }),
     run: (q) => ({ date: shipBy(q) }),
   }),
-  calc<{ parts: PartInput[]; scaleGrams?: number }, unknown>({
+  calc({
     name: 'parcel.weigh',
     says: 'What a parcel should weigh, and whether the scale agrees; area in mm²',
     units: { grams: 'g', weight: 'mg' },
     source: 'Σ area × g/m² + parts; 10 %, at least 8 g',
-    schema: object(
-      {
-        parts: array(
-          {
-            type: 'object',
-            anyOf: [
-              object({ ...shared, area: positive, gsm: positive }, ['name', 'count']),
-              object({ ...shared, grams: positive }, ['name', 'count']),
-            ],
-          },
-          { minItems: 1 },
+    schema: objectSchema({
+      parts: listOf(
+        Type.Union(
+          [
+            objectSchema({ ...shared, area: positive, gsm: positive }),
+            objectSchema({ ...shared, grams: positive }),
+          ],
+          { type: 'object' },
         ),
-        scaleGrams: positive,
-      },
-      ['scaleGrams'],
-    ),
+        { minItems: 1 },
+      ),
+      scaleGrams: Type.Optional(positive),
+    }),
     run: ({ parts, scaleGrams }) => {
       const weighed: WeighedPart[] = parts.map((p, i) => ({
         name: p.name ?? `part ${i + 1}`,

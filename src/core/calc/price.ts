@@ -1,21 +1,21 @@
 import { breakEven } from '../price/breakEven';
-import { solvePrice, type PriceQuestion } from '../price/solve';
-import { array, calc, moneySchema, object, shareSchema } from './kit';
+import { solvePrice } from '../price/solve';
+import { calc, listOf, moneySchema, objectSchema, shareSchema, Type } from './kit';
 
-const name = { type: 'string', minLength: 1, maxLength: 120 };
-const amounts = array(object({ name, amount: moneySchema }), { maxItems: 100 });
+const name = Type.String({ minLength: 1, maxLength: 120 });
+const amounts = listOf(objectSchema({ name, amount: moneySchema }), { maxItems: 100 });
 /** What `price.solve` takes; the price act takes the same. */
-export const priceQuestionSchema = object({
+export const priceQuestionSchema = objectSchema({
   costs: amounts,
   fixedFees: amounts,
-  shareFees: array(object({ name, share: shareSchema }), { maxItems: 50 }),
+  shareFees: listOf(objectSchema({ name, share: shareSchema }), { maxItems: 50 }),
   carriageCharged: moneySchema,
   margin: shareSchema,
   given: shareSchema,
 });
 
 export const priceCalcs = [
-  calc<PriceQuestion, unknown>({
+  calc({
     name: 'price.solve',
     says: 'The price that leaves a wanted margin, and who keeps what',
     units: { price: 'minor units', buyerPays: 'minor units', 'shares.amount': 'minor units' },
@@ -26,12 +26,12 @@ export const priceCalcs = [
       return { price, buyerPays, shares, finding, working };
     },
   }),
-  calc<{ outlay: number; price: number; perSale: number }, unknown>({
+  calc({
     name: 'price.breakEven',
     says: 'How many sales pay an outlay back',
     units: { count: 'sales', netPerSale: 'minor units' },
     source: 'n = ceil(outlay ÷ (price − costs per sale))',
-    schema: object({ outlay: moneySchema, price: moneySchema, perSale: moneySchema }),
+    schema: objectSchema({ outlay: moneySchema, price: moneySchema, perSale: moneySchema }),
     run: breakEven,
   }),
 ];

@@ -1,38 +1,33 @@
-import { checkResolution, largestPrint, type Pixels, type School } from '../resolution';
+import { checkResolution, largestPrint, type School } from '../resolution';
 import {
-  array,
   calc,
   lengthSchema,
-  object,
+  listOf,
+  objectSchema,
   pixelsSchema,
   readLength,
   readSize,
   sizeSchema,
-  type LengthInput,
-  type SizeInput,
+  type Static,
+  taggedUnion,
+  Type,
 } from './kit';
 
-type SchoolInput =
-  | { kind: 'flat'; ppi: number }
-  | { kind: 'stepped'; steps: { upTo?: LengthInput; ppi: number }[] }
-  | { kind: 'distance'; distance?: LengthInput };
+const ppi = Type.Number({ exclusiveMinimum: 0, maximum: 10_000 });
 
-const ppi = { type: 'number', exclusiveMinimum: 0, maximum: 10_000 };
-const kind = (value: string) => ({ const: value });
-
-export const schoolSchema = {
-  type: 'object',
-  required: ['kind'],
-  discriminator: { propertyName: 'kind' },
-  oneOf: [
-    object({ kind: kind('flat'), ppi }),
-    object({
-      kind: kind('stepped'),
-      steps: array(object({ upTo: lengthSchema, ppi }, ['upTo']), { minItems: 1, maxItems: 50 }),
+export const schoolSchema = taggedUnion('kind', [
+  objectSchema({ kind: Type.Literal('flat'), ppi }),
+  objectSchema({
+    kind: Type.Literal('stepped'),
+    steps: listOf(objectSchema({ upTo: Type.Optional(lengthSchema), ppi }), {
+      minItems: 1,
+      maxItems: 50,
     }),
-    object({ kind: kind('distance'), distance: lengthSchema }, ['distance']),
-  ],
-};
+  }),
+  objectSchema({ kind: Type.Literal('distance'), distance: Type.Optional(lengthSchema) }),
+]);
+
+type SchoolInput = Static<typeof schoolSchema>;
 
 /** Reads the lengths of a school as typed. */
 export function readSchool(s: SchoolInput): School {
@@ -54,7 +49,7 @@ export function readSchool(s: SchoolInput): School {
 const exact = (x: number) => Math.round(x * 1e4) / 1e4;
 
 export const resolutionCalcs = [
-  calc<{ pixels: Pixels; print: SizeInput; school: SchoolInput }, unknown>({
+  calc({
     name: 'resolution.check',
     says: 'Whether a file carries a print, under a school',
     units: {
@@ -66,7 +61,7 @@ export const resolutionCalcs = [
       ppiAtNose: 'pixels per inch at 400 mm',
     },
     source: 'Pixels ÷ printed inches; one minute of arc, ISO 8596',
-    schema: object({ pixels: pixelsSchema, print: sizeSchema, school: schoolSchema }),
+    schema: objectSchema({ pixels: pixelsSchema, print: sizeSchema, school: schoolSchema }),
     run: ({ pixels, print, school }) => {
       const r = checkResolution(pixels, readSize(print, 'print'), readSchool(school));
       return {
@@ -82,12 +77,12 @@ export const resolutionCalcs = [
       };
     },
   }),
-  calc<{ pixels: Pixels; ppi: number }, unknown>({
+  calc({
     name: 'resolution.largest',
     says: 'The largest print a file carries at a resolution',
     units: { width: 'µm', height: 'µm' },
     source: 'Pixels ÷ ppi',
-    schema: object({ pixels: pixelsSchema, ppi }),
+    schema: objectSchema({ pixels: pixelsSchema, ppi }),
     run: ({ pixels, ppi: asked }) => largestPrint(pixels, asked),
   }),
 ];

@@ -1,3 +1,4 @@
+import type { Lab } from './difference';
 /** A device's colours at their edge: its own numbers (0–65535, interleaved) and the triangles between them. */
 export type GamutMesh = { samples: Uint16Array; triangles: Uint32Array };
 
@@ -112,3 +113,6 @@ export function hueOf(a: number, b: number): number {
   if (a * a + b * b < 16) return -1;
   return Math.floor((((Math.atan2(b, a) * 180) / Math.PI + 360) % 360) / 30);
 }
+
+/** What the colour engine makes of a profile: its deepest black, how much it encloses, and its outline at some lightnesses. */
+export type GamutFacts = { black: Lab; volume: number; slices: { L: number; lines: SliceLine[] }[] };

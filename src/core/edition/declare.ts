@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import type { Finding } from '../finding';
-import type { ImpressionKind } from './states';
+import type { ImpressionKind } from './impressionStates';
 
 export type EditionKind = 'open' | 'limited';
 export type DeclaredProofs = { AP: number; PP: number; HC: number };

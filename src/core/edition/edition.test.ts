@@ -12,7 +12,7 @@ import {
   SIGNINGS,
   stateWord,
   type ImpressionState,
-} from './states';
+} from './impressionStates';
 
 function chainOf(bodies: unknown[]): ChainedEntry[] {
   let prevHash = GENESIS;

@@ -1,5 +1,5 @@
 import type { ChainedEntry } from './chain';
-import { IMPRESSION_STEPS, type ImpressionState } from './states';
+import { IMPRESSION_STEPS, type ImpressionState } from './impressionStates';
 
 /** Where an impression stands, as the lines of the register alone say. */
 export type Replayed = {

@@ -46,3 +46,15 @@ export function parseFigure(typed: string, field: string, expected: string, most
   if (!(value > 0 && value <= most)) throw new InputError(field, typed, expected);
   return value;
 }
+
+/**
+ * The whole number in a field. What is none goes on as it was typed, so that the check that refuses it can name it: the type is
+ * what the field is for, not what was written into it.
+ *
+ * @example wholeOrTyped(' 12 ') // 12
+ * @example wholeOrTyped('a dozen') // 'a dozen'
+ */
+export function wholeOrTyped(text: string): number {
+  const digits = text.replace(/[\s\u00a0\u202f]/gu, '');
+  return /^\d{1,15}$/.test(digits) ? Number(digits) : (text as unknown as number);
+}

@@ -257,3 +257,13 @@ export function packShortages(needs: readonly PackNeed[]): string[] {
 
 /** Weight of one print, for listing beside it. */
 export const printWeight = (p: PackedPrint): Mg => sheetWeight(p.sheet, p.gsm);
+
+/** One thing in a parcel, and how many of it left the shelf. */
+export type ParcelPart = {
+  supplyId: string | null;
+  name: string;
+  count: number;
+  weightMg: number;
+  /** How many left the shelf when the parcel was sealed; fewer than `count` where the shelf ran out. */
+  taken?: number;
+};

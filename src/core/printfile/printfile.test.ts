@@ -3,7 +3,7 @@ import { InputError } from '../errors';
 import { nameSpace } from '../colour/space';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, writeMatrixProfile } from '../colour/icc';
 import { KERNELS, resample, tapsFor } from './resample';
-import { cropAt } from '../layout/crop';
+import { cropAt } from '../crop/crop';
 import { checkFile, filePixels, printFileName, sizeInName } from './spec';
 import { alterationsOf, parseStep, questionsOf, type PrepStep } from './steps';
 

@@ -301,3 +301,26 @@ export function compareReadings(
     left: readings.filter((r) => !known.has(r.id)).map((r) => r.id),
   };
 }
+
+/** What is kept of a comparison: of two pictures, or of patch readings. */
+export type ComparedBody =
+  | ({
+      way: 'scan';
+      columns: number;
+      rows: number;
+      likeness: number;
+      scale: number;
+      degrees: number;
+      turned?: 0 | 90 | 180 | 270;
+      variants: { number: number; says: string; mean: number }[];
+    } & Comparison)
+  | {
+      way: 'readings';
+      fileName: string;
+      mean: number;
+      p95: number;
+      worst: string;
+      bias: Comparison['bias'];
+      left: string[];
+      patches: { id: string; got: Lab; reference: Lab; delta: number }[];
+    };

@@ -8,7 +8,7 @@ import { proposeRegions, type Look } from './regions';
 import type { Plane } from './plane';
 import { findPicture } from './register';
 import { inverse, through } from './similarity';
-import { changedBetween, otherLot, staleParts, type Formula } from './states';
+import { changedBetween, otherLot, staleParts, type Formula } from './proofStates';
 
 const LIMITS = { mean: 3, p95: 6 };
 const cells = (

@@ -1,5 +1,5 @@
 import { laidLike, turned, type Size } from '../measure';
-import { ratioOf, type RatioFit } from '../layout/ratio';
+import { ratioOf, type RatioFit } from '../crop/ratio';
 import { checkResolution, type Pixels, type ResolutionCheck } from './check';
 import { sizesOf, type FamilyName, type FrameSize } from './families';
 import type { School } from './school';

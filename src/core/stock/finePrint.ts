@@ -1,12 +1,13 @@
 import type { Finding } from '../finding';
+import { BRIGHTENERS, type Brightener, type PaperBase } from './paperWords';
 
 /** What a print must be to be called a fine print by the studio: its own definition, checked for every size. */
 export type FinePrint = {
   /** Bases of paper that deserve it. */
-  bases: string[];
+  bases: PaperBase[];
   /** The process must say this, such as "pigment". */ process: string;
   ppi: number;
-  /** At most so much brightener: none, little or much. */ brightener: 'none' | 'little' | 'much';
+  /** At most so much brightener: none, little or much. */ brightener: Brightener;
 };
 export const FINE_PRINT: FinePrint = {
   bases: ['cotton', 'alpha cellulose'],
@@ -14,7 +15,6 @@ export const FINE_PRINT: FinePrint = {
   ppi: 240,
   brightener: 'little',
 };
-const WHITES = ['none', 'little', 'much'];
 
 /**
  * Whether a print may be called a fine print, and what stands against it.
@@ -31,9 +31,11 @@ export function finePrintFinding(
   const against = [
     print.base === null
       ? 'no accepted proof says on which paper'
-      : !rule.bases.includes(print.base) && `its paper is ${print.base}, not ${rule.bases.join(' or ')}`,
+      : !(rule.bases as readonly string[]).includes(print.base) &&
+        `its paper is ${print.base}, not ${rule.bases.join(' or ')}`,
     print.brightener !== null &&
-      WHITES.indexOf(print.brightener) > WHITES.indexOf(rule.brightener) &&
+      (BRIGHTENERS as readonly string[]).indexOf(print.brightener) >
+        BRIGHTENERS.indexOf(rule.brightener) &&
       `brightener ${print.brightener}, at most ${rule.brightener}`,
     print.process !== null &&
       rule.process.trim() !== '' &&

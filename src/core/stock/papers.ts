@@ -1,3 +1,4 @@
+import { BRIGHTENERS, isFibre, isMatte, PAPER_SURFACES } from './paperWords';
 /** What decides which papers are alike and which suits a work. */
 export type PaperFacts = {
   id: string;
@@ -10,9 +11,6 @@ export type PaperFacts = {
   discontinued: boolean;
 };
 
-const SURFACES = ['matte', 'textured matte', 'satin', 'lustre', 'gloss', 'metallic'];
-const WHITES = ['none', 'little', 'much'];
-
 /**
  * How far two papers are apart: another base counts most, then surface, white and weight. 0 is the same.
  *
@@ -23,13 +21,14 @@ export function paperDistance(
   a: Pick<PaperFacts, 'base' | 'surface' | 'gsm' | 'brightener'>,
   b: Pick<PaperFacts, 'base' | 'surface' | 'gsm' | 'brightener'>,
 ): number {
-  const step = (list: string[], x: string, y: string) => Math.abs(list.indexOf(x) - list.indexOf(y));
-  const fibre = (base: string) => (base === 'cotton' || base === 'alpha cellulose' ? 'fibre' : base);
+  const step = (list: readonly string[], x: string, y: string) =>
+    Math.abs(list.indexOf(x) - list.indexOf(y));
+  const fibre = (base: string) => (isFibre(base) ? 'fibre' : base);
   const base = a.base === b.base ? 0 : fibre(a.base) === fibre(b.base) ? 1 : 3;
   return (
     base +
-    0.7 * step(SURFACES, a.surface, b.surface) +
-    0.6 * step(WHITES, a.brightener, b.brightener) +
+    0.7 * step(PAPER_SURFACES, a.surface, b.surface) +
+    0.6 * step(BRIGHTENERS, a.brightener, b.brightener) +
     Math.abs(a.gsm - b.gsm) / 60
   );
 }
@@ -90,8 +89,8 @@ export function advisePaper(
         score += points;
         reasons.push(why);
       };
-      const matte = paper.surface === 'matte' || paper.surface === 'textured matte',
-        fibre = paper.base === 'cotton' || paper.base === 'alpha cellulose';
+      const matte = isMatte(paper.surface);
+      const fibre = isFibre(paper.base);
       if (photo) {
         if (!matte && paper.surface !== 'metallic')
           say(3, 'a coated surface keeps the blacks of a photograph deep');

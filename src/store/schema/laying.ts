@@ -1,6 +1,6 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Laid, LaidPiece } from '@/core/layout/pieces';
-import type { MountPlan } from '@/core/layout/mount';
+import type { Laid, LaidPiece } from '@/core/sheets/pieces';
+import type { MountPlan } from '@/core/mounting/mount';
 import { at, id, json, um } from './kit';
 import { papers } from './making';
 import { formats, works } from './works';

@@ -1,26 +1,23 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { DeclaredProofs } from '@/core/edition/declare';
-import type { ImpressionKind, ImpressionState, Signing } from '@/core/edition/states';
+import type { ImpressionKind, ImpressionState, Signing } from '@/core/edition/impressionStates';
 import type { Adjustment } from '@/core/colour/adjust';
 import type { Intent } from '@/core/colour/intents';
 import type { ProofPlan } from '@/core/proof/plan';
 import type { PriceQuestion } from '@/core/price/solve';
-import type { ClientAnswer, Formula, ProofKind, ProofState } from '@/core/proof/states';
+import type { ClientAnswer, Formula, ProofKind, ProofState } from '@/core/proof/proofStates';
+import type { Brightener, PaperBase, PaperSurface } from '@/core/stock/paperWords';
 import { at, flag, id, json, um } from './kit';
 import { formats, masters, works } from './works';
 
 export const papers = sqliteTable('papers', {
   id: id(),
   name: text('name').notNull(),
-  base: text('base')
-    .$type<'cotton' | 'alpha cellulose' | 'resin-coated' | 'canvas' | 'washi' | 'card'>()
-    .notNull(),
-  surface: text('surface')
-    .$type<'matte' | 'textured matte' | 'satin' | 'lustre' | 'gloss' | 'metallic'>()
-    .notNull(),
+  base: text('base').$type<PaperBase>().notNull(),
+  surface: text('surface').$type<PaperSurface>().notNull(),
   gsm: integer('gsm').notNull(),
   thicknessUm: um('thickness_um').notNull(),
-  brightener: text('brightener').$type<'none' | 'little' | 'much'>().notNull(),
+  brightener: text('brightener').$type<Brightener>().notNull(),
   mayRoll: flag('may_roll').notNull(),
   scuffs: flag('scuffs').notNull(),
   dryHours: integer('dry_hours').notNull(),

@@ -1,16 +1,12 @@
-import { index, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Lab } from '@/core/colour/difference';
-import type { SliceLine } from '@/core/colour/gamut';
+import type { GamutFacts } from '@/core/colour/gamut';
 import type { InkModel } from '@/core/colour/inks';
 import type { ProfileFacts } from '@/core/colour/profileFacts';
-import type { Comparison } from '@/core/proof/compare';
+import type { ComparedBody } from '@/core/proof/compare';
 import type { Inspected } from '@/core/proof/inspection';
+import { index, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { at, id, json } from './kit';
 import { impressions, papers, proofs, routes } from './making';
 import { machines } from './supplying';
-
-/** What the colour engine makes of a profile: its deepest black, how much it encloses, and its outline at some lightnesses. */
-export type GamutFacts = { black: Lab; volume: number; slices: { L: number; lines: SliceLine[] }[] };
 
 /** How a machine or a route prints on a paper at a setting, as an ICC profile kept by its hash. */
 export const profiles = sqliteTable(
@@ -52,28 +48,6 @@ export const comparisons = sqliteTable(
   },
   (t) => [index('comparisons_proof').on(t.proofId)],
 );
-
-export type ComparedBody =
-  | ({
-      way: 'scan';
-      columns: number;
-      rows: number;
-      likeness: number;
-      scale: number;
-      degrees: number;
-      turned?: 0 | 90 | 180 | 270;
-      variants: { number: number; says: string; mean: number }[];
-    } & Comparison)
-  | {
-      way: 'readings';
-      fileName: string;
-      mean: number;
-      p95: number;
-      worst: string;
-      bias: Comparison['bias'];
-      left: string[];
-      patches: { id: string; got: Lab; reference: Lab; delta: number }[];
-    };
 
 /** A finished print looked over beside its reference. */
 export const inspections = sqliteTable(

@@ -1,6 +1,7 @@
+import type { ParcelPart } from '@/core/parcel/pack';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { PackForm, SupplyKind } from '@/core/parcel/pack';
-import type { OrderState } from '@/core/order/states';
+import type { OrderState } from '@/core/order/orderStates';
 import { at, flag, id, json, um } from './kit';
 import { editions } from './making';
 import { formats } from './works';
@@ -114,15 +115,6 @@ export const orderLines = sqliteTable(
   },
   (t) => [index('order_lines_order').on(t.orderId), index('order_lines_edition').on(t.editionId)],
 );
-
-export type ParcelPart = {
-  supplyId: string | null;
-  name: string;
-  count: number;
-  weightMg: number;
-  /** How many left the shelf when the parcel was sealed; fewer than `count` where the shelf ran out. */
-  taken?: number;
-};
 
 export const parcels = sqliteTable(
   'parcels',

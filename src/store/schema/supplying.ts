@@ -1,3 +1,4 @@
+import type { MachineLogKind } from '@/core/stock/machineLog';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { at, id, json, um } from './kit';
 import { papers, routes } from './making';
@@ -69,7 +70,6 @@ export const machines = sqliteTable('machines', {
   archivedAt: at('archived_at'),
 });
 
-export const MACHINE_LOG_KINDS = ['nozzle check', 'cleaning', 'fault', 'service', 'note'] as const;
 export const machineLog = sqliteTable(
   'machine_log',
   {
@@ -78,7 +78,7 @@ export const machineLog = sqliteTable(
       .notNull()
       .references(() => machines.id),
     day: text('day').notNull(),
-    kind: text('kind').$type<(typeof MACHINE_LOG_KINDS)[number]>().notNull(),
+    kind: text('kind').$type<MachineLogKind>().notNull(),
     says: text('says').notNull().default(''),
     costMinor: integer('cost_minor').notNull().default(0),
   },

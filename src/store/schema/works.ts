@@ -1,9 +1,11 @@
+import type { Care } from '@/core/care';
+import type { Signature, WorkKind } from '@/core/works';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Derived } from '@/core/capture/checks';
 import type { Mark } from '@/core/finding';
 import type { FinePrint } from '@/core/stock/finePrint';
-import type { CropPlace } from '@/core/layout/crop';
-import type { Finish } from '@/core/layout/finish';
+import type { CropPlace } from '@/core/crop/crop';
+import type { Finish } from '@/core/crop/finish';
 import type { Screen } from '@/core/colour/screen';
 import type { Limits } from '@/core/proof/compare';
 import type { FamilyName, School } from '@/core/resolution';
@@ -36,32 +38,6 @@ export const studio = sqliteTable('studio', {
   /** Where backups go, how often, and how the last one went; nothing: nobody has said. */
   care: json<Care>('care'),
 });
-
-export type Care = {
-  folder: string;
-  /** Days between backups that are made by themselves; nothing: only when asked. */
-  everyDays: number | null;
-  lastAt: string | null;
-  lastSays: string;
-  /** Whether the last one was made whole. */
-  lastWell: boolean;
-};
-
-export const WORK_KINDS = [
-  'painting',
-  'drawing',
-  'photograph on film',
-  'digital photograph',
-  'born digital',
-] as const;
-export type WorkKind = (typeof WORK_KINDS)[number];
-export const SIGNATURES = [
-  'not said',
-  'none in the picture',
-  'stays in prints',
-  'to be removed',
-] as const;
-export type Signature = (typeof SIGNATURES)[number];
 
 export const works = sqliteTable(
   'works',

@@ -1,6 +1,6 @@
 // A process of its own that does one act and is killed by itself just before a certain statement of its transaction.
 import { createClient } from '@libsql/client';
-import { doAct } from '@/studio/acts';
+import { performByName } from '@/studio/registry';
 import { Studio } from '@/studio/studio';
 
 const [dataDir, name, input, at] = process.argv.slice(2);
@@ -13,6 +13,6 @@ transaction.execute = function (...args: unknown[]) {
   if (++count === Number(at)) process.kill(process.pid, 'SIGKILL');
   return execute.apply(this, args);
 };
-await doAct(studio, name!, JSON.parse(input!));
+await performByName(studio, name!, JSON.parse(input!));
 process.stdout.write(`done ${count}\n`);
 process.exit(0);

@@ -1,14 +1,14 @@
 import { Studio, type StudioOptions } from '@/studio/studio';
-import * as editions from '@/studio/editions';
-import { offerFormat } from '@/studio/formats';
-import { placeOrder, recordBuyer } from '@/studio/orders';
-import * as proofs from '@/studio/proofs';
-import { recordWork } from '@/studio/recordWork';
-import { reading } from '@/studio/readMaster';
-import { setPrice } from '@/studio/setPrice';
-import * as stock from '@/studio/stock';
-import { takeInMaster } from '@/studio/takeInMaster';
-import type { Signing } from '@/core/edition/states';
+import * as editions from '@/studio/editions/editionActions';
+import { offerFormat } from '@/studio/formats/formatActions';
+import { placeOrder, recordBuyer } from '@/studio/orders/orderActions';
+import * as proofs from '@/studio/proofs/roundActions';
+import { recordWork } from '@/studio/works/workActions';
+import { reading } from '@/studio/capture/reading';
+import { setPrice } from '@/studio/prices/priceActions';
+import * as stock from '@/studio/papers/stockActions';
+import { takeInMaster } from '@/studio/capture/intake';
+import type { Signing } from '@/core/edition/impressionStates';
 import { folder, inPieces, tiff } from './files';
 
 const open: Studio[] = [];
@@ -190,15 +190,15 @@ export async function acceptedProof(f: Furnished): Promise<string> {
   return id;
 }
 
-/** What a refused act says. */
+/** What a refused action says. */
 export async function refused(
   work: Promise<unknown>,
-): Promise<{ says: string; overridable: boolean; field?: string }> {
+): Promise<{ message: string; overridable: boolean; field?: string }> {
   try {
     await work;
   } catch (error) {
-    const e = error as { says?: string; message: string; overridable?: boolean; field?: string };
-    return { says: e.says ?? e.message, overridable: e.overridable ?? false, field: e.field };
+    const e = error as { message: string; overridable?: boolean; field?: string };
+    return { message: e.message, overridable: e.overridable ?? false, field: e.field };
   }
   throw new Error('it was done');
 }

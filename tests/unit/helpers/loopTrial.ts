@@ -9,7 +9,7 @@ import { compareBack, type BackAsk } from '@/imaging/compareBack';
 import { writePaperProfile } from '@/imaging/paperProfile';
 import { practiceScan } from '@/imaging/practice';
 import { makeProofSheet } from '@/imaging/proofing';
-import { practicePress } from '@/standins/practicePress';
+import { practicePress } from '@/simulators/practicePress';
 import { smallPictures } from './smallPictures';
 
 const dir = mkdtempSync(join(tmpdir(), 'glassine-loop-'));

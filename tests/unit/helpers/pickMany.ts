@@ -1,6 +1,6 @@
 // A process of its own that picks the orders named on its command line, and prints what came of each.
 import { Studio } from '@/studio/studio';
-import { pickOrder, unpickOrder } from '@/studio/orders';
+import { pickOrder, unpickOrder } from '@/studio/orders/orderActions';
 
 const [dataDir, mode, ...orderIds] = process.argv.slice(2);
 const studio = await Studio.open({ dataDir: dataDir! });
@@ -10,8 +10,8 @@ if (mode === 'once') {
   await Promise.all(
     orderIds.map(async (id) => {
       const says = await pickOrder(studio, { id }).then(
-        (done) => (done.more!.numbers as string[]).join(','),
-        (error) => `refused ${error.says}`,
+        (done) => (done.numbers as string[]).join(','),
+        (error) => `refused ${error.message}`,
       );
       process.stdout.write(`${id} ${says}\n`);
     }),

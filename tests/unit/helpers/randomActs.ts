@@ -1,7 +1,7 @@
 // Acts as nobody in their right mind would order them, with inputs that mostly fit: made from each act's own schema, the ids
 // that the studio holds, and the words people type.
 import { sql } from 'drizzle-orm';
-import { ACTS } from '@/studio/acts';
+import { ACTIONS } from '@/studio/registry';
 import type { Studio } from '@/studio/studio';
 
 type Schema = {
@@ -12,7 +12,8 @@ type Schema = {
   oneOf?: Schema[];
   properties?: Record<string, Schema>;
   required?: string[];
-  items?: Schema;
+  /** One schema for all, or one for each place. */
+  items?: Schema | Schema[];
   minimum?: number;
   exclusiveMinimum?: number;
   maximum?: number;
@@ -130,7 +131,7 @@ export async function poolsOf(studio: { db: Studio['db'] }): Promise<Pools> {
 const WHOLE_INPUTS: Record<string, (pick: Pick, pools: Pools) => unknown> = {
   inspectPrint: (pick, pools) => {
     const parts = ['size', 'corners', 'scratches', 'ink', 'specks', 'colour'];
-    const schema = ACTS.get('inspectPrint')!.schema as Schema;
+    const schema = ACTIONS.get('inspectPrint')!.input as Schema;
     const names = Object.keys(schema.properties!.points!.properties ?? {});
     const points = Object.fromEntries((names.length ? names : parts).map((p) => [p, 'right']));
     return { impressionId: pick(pools.impressions ?? []), points, measured: '', words: '', bears: null };
@@ -164,7 +165,7 @@ export function inputFor(
   const pick: Pick = (list) => list[roll(Math.max(1, list.length))]!;
   const own = wild ? undefined : WHOLE_INPUTS[name];
   if (own) return own(pick, pools);
-  return valueFor(ACTS.get(name)!.schema as Schema, { name, field: '', pools, roll, pick, wild });
+  return valueFor(ACTIONS.get(name)!.input as Schema, { name, field: '', pools, roll, pick, wild });
 }
 
 type Making = {
@@ -243,7 +244,9 @@ function arrayFor(schema: Schema, m: Making): unknown[] {
   const ids = m.pools[TABLE_OF_FIELD[m.field] ?? (m.field === 'ids' ? 'formats' : '')];
   const count = Math.min(schema.maxItems ?? 3, Math.max(schema.minItems ?? 0, 1 + m.roll(3)));
   if (ids) return [...new Set(Array.from({ length: count }, () => m.pick(ids)))].filter(Boolean);
-  return Array.from({ length: count }, () => valueFor(schema.items ?? {}, m));
+  const { items = {} } = schema;
+  if (Array.isArray(items)) return items.map((item) => valueFor(item, m));
+  return Array.from({ length: count }, () => valueFor(items, m));
 }
 
 function textFor(schema: Schema, m: Making): string {

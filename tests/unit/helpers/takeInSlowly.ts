@@ -2,7 +2,7 @@
 // while it is read.
 import { readFile } from 'node:fs/promises';
 import { Studio } from '@/studio/studio';
-import { takeInMaster } from '@/studio/takeInMaster';
+import { takeInMaster } from '@/studio/capture/intake';
 
 const [dataDir, file, mode] = process.argv.slice(2);
 const studio = await Studio.open({ dataDir: dataDir! });

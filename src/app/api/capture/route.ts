@@ -1,8 +1,8 @@
 import { InputError } from '@/core/errors';
 import { answer, objectOf } from '@/app/respond';
 import { studio } from '@/app/server';
-import { CAPTURE_DEVICES } from '@/standins/captureDevices';
-import { captureWith, type CaptureInput } from '@/studio/captureWith';
+import { CAPTURE_DEVICES } from '@/simulators/captureDevices';
+import { captureWith, type CaptureInput } from '@/studio/capture/captureWith';
 
 /** Captures a work with a stand-in device. */
 export async function POST(request: Request) {

@@ -1,22 +1,22 @@
 import { InputError, RefusedError } from '@/core/errors';
 import { lockedSentence, needsPass, passCookie, tryPass } from '@/app/guard';
-import { objectOf, trouble } from '@/app/respond';
+import { objectOf, errorResponse } from '@/app/respond';
 
 export async function POST(request: Request) {
   try {
     const { phrase } = await objectOf(request);
     if (typeof phrase !== 'string' || phrase.length > 500)
       throw new InputError('phrase', null, 'the passphrase');
-    if (!needsPass()) return Response.json({ says: 'No passphrase is asked here.' });
+    if (!needsPass()) return Response.json({ message: 'No passphrase is asked here.' });
     const locked = lockedSentence();
     if (locked) throw new RefusedError(locked);
     const result = await tryPass(phrase, addressOf(request), Date.now());
-    if ('says' in result) throw new RefusedError(result.says);
-    const response = Response.json({ says: 'Come in.' });
+    if ('message' in result) throw new RefusedError(result.message);
+    const response = Response.json({ message: 'Come in.' });
     response.headers.append('set-cookie', passCookie(result.cookie, request));
     return response;
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }
 

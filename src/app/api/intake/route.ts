@@ -1,16 +1,16 @@
-import { askingOf } from '@/app/asking';
+import { requestContextOf } from '@/app/requestContext';
 import { upload } from '@/app/uploads';
-import { fileAct, perform } from '@/studio/act';
-import { takeInMaster, type IntakeResult } from '@/studio/takeInMaster';
+import { fileAction, perform } from '@/studio/action';
+import { takeInMaster, type IntakeResult } from '@/studio/capture/intake';
 
 /** One file on its way in; the work it belongs to stands in the address. Sent twice under one key, it is taken in once. */
 export async function POST(request: Request) {
   return upload(request, async (s, { body, fileName, announced, query, signal }) => {
     const workId = query.get('work');
-    const takeIn = fileAct(async () => ({
+    const takeIn = fileAction('intake', async () => ({
       ...(await takeInMaster(s, body, { fileName, workId, announced, signal })),
     }));
-    return perform(s, 'intake', takeIn, { fileName, workId, announced }, askingOf(request)) as Promise<
+    return perform(s, takeIn, { fileName, workId, announced }, requestContextOf(request)) as Promise<
       IntakeResult | object
     >;
   });

@@ -6,7 +6,7 @@ export async function POST(request: Request) {
   const response = await answer(async () => {
     const { everywhere } = await objectOf(request);
     if (everywhere === true) endAllSessions();
-    return { says: everywhere === true ? 'Every session has ended.' : 'You have left.' };
+    return { message: everywhere === true ? 'Every session has ended.' : 'You have left.' };
   });
   response.headers.append('set-cookie', passCookie('', request));
   return response;

@@ -1,25 +1,25 @@
 import { answer, objectOf } from '@/app/respond';
 import { studio } from '@/app/server';
 import { validate } from '@/core/validate';
-import { practicePress } from '@/standins/practicePress';
-import { practiceProof } from '@/studio/comparing';
-import { profileByPractice } from '@/studio/profiles';
-import { id, just, line, oneOf, orNull } from '@/studio/schemas';
+import { practicePress } from '@/simulators/practicePress';
+import { practiceProof } from '@/studio/proofs/comparisons';
+import { profileByPractice } from '@/studio/proofs/profiles';
+import { flag, id, line, objectSchema, oneOf, oneOfNumbers, orNull, Type } from '@/studio/schemas';
 
-const untagged = { anyOf: [oneOf('sRGB', 'opRGB'), { type: 'null' }] };
-const profileSchema = just({
-  what: { const: 'profile' },
+const untagged = orNull(oneOf('sRGB', 'opRGB'));
+const profileSchema = objectSchema({
+  what: Type.Literal('profile'),
   paperId: id,
   machineId: orNull(id),
   routeId: orNull(id),
   setting: line,
-  version: { enum: [2, 4] },
+  version: oneOfNumbers(2, 4),
 });
-const proofSchema = just({
-  what: { const: 'proof' },
+const proofSchema = objectSchema({
+  what: Type.Literal('proof'),
   proofId: id,
-  celsius: { type: 'number' },
-  twice: { type: 'boolean' },
+  celsius: Type.Number(),
+  twice: flag,
   untaggedIs: untagged,
 });
 

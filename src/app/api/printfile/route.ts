@@ -1,6 +1,6 @@
 import { InputError } from '@/core/errors';
 import { withUpload } from '@/app/uploads';
-import { bringInPrintFile } from '@/studio/printFiles';
+import { bringInPrintFile } from '@/studio/print-files/printFiles';
 
 /** A print file made elsewhere: its format, route and ppi stand in the address, the file is the body. */
 export async function POST(request: Request) {

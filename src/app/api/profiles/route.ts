@@ -1,6 +1,6 @@
 import { withUpload } from '@/app/uploads';
 import { RefusedError } from '@/core/errors';
-import { bringInProfile, MOST_PROFILE_BYTES } from '@/studio/profiles';
+import { bringInProfile, MOST_PROFILE_BYTES } from '@/studio/proofs/profiles';
 
 /** An ICC profile: the paper, machine or route and setting stand in the address, the file is the body. */
 export async function POST(request: Request) {

@@ -1,7 +1,7 @@
 import { validate } from '@/core/validate';
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
-import { sessionSheet, type SessionAsk } from '@/studio/sessionSheet';
+import { sessionSheet, type SessionAsk } from '@/studio/capture/sessionSheet';
 
 const text = { type: 'string', maxLength: 120 };
 const schema = {
@@ -51,6 +51,6 @@ export async function GET(request: Request) {
       },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

@@ -1,12 +1,12 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import type { PackingTable } from '@/studio/packingTable';
+import type { PackingTable } from '@/studio/orders/packingTable';
 import { Check } from '@/ui/Field';
-import { Sheet, SheetTitle, Small, Thumb, WorkTitle } from '@/ui/Layout';
+import { Panel, PanelTitle, Small, Thumbnail, WorkTitle } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 const Line = styled.li`
   display: grid;
@@ -43,21 +43,21 @@ export function Contents({
   const sealing = o.state === 'packed';
   const kept = new Set(parcel?.tickedAtPacking ?? []);
   return (
-    <Sheet>
-      <SheetTitle>
+    <Panel>
+      <PanelTitle>
         In the parcel{' '}
         <span>
           {sealing ? 'tick each as it goes in' : o.state === 'new' ? 'numbers are chosen at picking' : ''}
         </span>
-      </SheetTitle>
+      </PanelTitle>
       <ul aria-label="What is in the parcel">
         {lines.map(({ line, title, format, workId, sha256 }) => {
           const mine = prints.filter((p) => p.lineId === line.id);
           return (
             <Line key={line.id}>
-              <Thumb $w={66} $h={50}>
+              <Thumbnail $w={66} $h={50}>
                 {sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}
-              </Thumb>
+              </Thumbnail>
               <div>
                 <Link href={`/works/${workId}/edition`} prefetch={false}>
                   <WorkTitle>{title}</WorkTitle>
@@ -85,9 +85,9 @@ export function Contents({
                   ))}
                   {mine.length < line.quantity && o.state === 'new' && (
                     <li>
-                      <Marked kind="none">
+                      <MarkedText kind="none">
                         <Small>{line.quantity} to pick</Small>
-                      </Marked>
+                      </MarkedText>
                     </li>
                   )}
                 </ul>
@@ -99,6 +99,6 @@ export function Contents({
           );
         })}
       </ul>
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,9 +1,10 @@
 'use client';
 import { useState } from 'react';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 
 /** A posted order that came back, or never arrived. */
 export function OutcomeSheet({
@@ -18,13 +19,13 @@ export function OutcomeSheet({
   onClose: () => void;
 }) {
   const [note, setNote] = useState('');
-  const act = useAct();
+  const action = useAction();
   const save = async () => {
-    if (await act.run('closeOrder', { id, outcome, note })) onClose();
+    if (await action.run('closeOrder', { id, outcome, note })) onClose();
   };
   const back = outcome === 'returned';
   return (
-    <SheetDialog
+    <FormDialog
       title={back ? `Order ${number} came back` : `Order ${number} is lost`}
       isOpen
       onClose={onClose}
@@ -44,17 +45,17 @@ export function OutcomeSheet({
           hint={
             back ? 'condition of wrapping and print; photos kept' : 'the carrier’s answer, claim number'
           }
-          wrong={act.wrong('note')}
+          wrong={action.fieldError('note')}
         />
-        <TroubleNote trouble={act.trouble} fields={['note']} />
+        <ErrorCallout error={action.error} fields={['note']} />
       </Stack>
-      <SheetEnd
+      <DialogActions
         label={back ? 'It is back' : 'Record the loss'}
-        busy={act.busy}
+        busy={action.isPending}
         onDo={() => void save()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }
 
@@ -68,18 +69,23 @@ export function CancelSheet({
   onClose: () => void;
 }) {
   const [note, setNote] = useState('');
-  const act = useAct();
+  const action = useAction();
   const save = async () => {
-    if (await act.run('cancelOrder', { id, note })) onClose();
+    if (await action.run('cancelOrder', { id, note })) onClose();
   };
   return (
-    <SheetDialog title={`Cancel order ${number}`} isOpen onClose={onClose} width={480}>
+    <FormDialog title={`Cancel order ${number}`} isOpen onClose={onClose} width={480}>
       <Stack>
         <p>Numbers that were picked for it go back into the drawer.</p>
-        <Field label="Why" value={note} onChange={setNote} autoFocus wrong={act.wrong('note')} />
-        <TroubleNote trouble={act.trouble} fields={['note']} />
+        <Field label="Why" value={note} onChange={setNote} autoFocus wrong={action.fieldError('note')} />
+        <ErrorCallout error={action.error} fields={['note']} />
       </Stack>
-      <SheetEnd label="Cancel the order" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="Cancel the order"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

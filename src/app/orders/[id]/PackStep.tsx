@@ -1,15 +1,16 @@
 'use client';
 import { useState } from 'react';
 import type { PackForm } from '@/core/parcel/pack';
-import type { PackingTable } from '@/studio/packingTable';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { PackingTable } from '@/studio/orders/packingTable';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Scroll, Sheet, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { ScrollArea, Panel, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { ParcelDrawing } from './ParcelDrawing';
 
 /** How the parcel is made up: the form, why, and what is taken from the shelf. */
@@ -17,17 +18,17 @@ export function PackStep({ table }: { table: PackingTable }) {
   const { order: o, parcel, plan: planned } = table;
   const plan = planned!;
   const { size, length } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [wish, setWish] = useState<PackForm | 'as advised'>('as advised');
   const pack = (reason = '') =>
-    void act.run('packParcel', { orderId: o.id, form: wish === 'as advised' ? null : wish, reason });
+    void action.run('packParcel', { orderId: o.id, form: wish === 'as advised' ? null : wish, reason });
   const isPacking = o.state === 'picked';
-  useKeys(isPacking ? [{ key: 'p', says: 'pack it so', run: () => pack() }] : []);
+  useKeys(isPacking ? [{ key: 'p', label: 'pack it so', run: () => pack() }] : []);
   return (
-    <Sheet>
-      <SheetTitle>
+    <Panel>
+      <PanelTitle>
         Packed {plan.form} <span>stiff, dry, still</span>
-      </SheetTitle>
+      </PanelTitle>
       <div
         style={{
           display: 'grid',
@@ -39,7 +40,7 @@ export function PackStep({ table }: { table: PackingTable }) {
         <ParcelDrawing plan={plan} />
         <Stack $gap={10}>
           <Verdict finding={plan.finding} />
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="What it is packed in">
               <thead>
                 <tr>
@@ -54,7 +55,11 @@ export function PackStep({ table }: { table: PackingTable }) {
                   <tr key={n.kind} title={n.why}>
                     <td className="n">{n.count} ×</td>
                     <td>
-                      {n.supply ? n.supply.name : <Marked kind="fails">no {n.kind} large enough</Marked>}
+                      {n.supply ? (
+                        n.supply.name
+                      ) : (
+                        <MarkedText kind="fails">no {n.kind} large enough</MarkedText>
+                      )}
                       <br />
                       <Small>{n.why}</Small>
                     </td>
@@ -70,7 +75,7 @@ export function PackStep({ table }: { table: PackingTable }) {
                         n.supply.onHand >= n.count || parcel?.sealedAt ? (
                           n.supply.onHand
                         ) : (
-                          <Marked kind="fails">{n.supply.onHand}</Marked>
+                          <MarkedText kind="fails">{n.supply.onHand}</MarkedText>
                         )
                       ) : (
                         ''
@@ -80,10 +85,10 @@ export function PackStep({ table }: { table: PackingTable }) {
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
           {isPacking && (
             <>
-              <TroubleNote trouble={act.trouble} onReason={(reason) => pack(reason)} />
+              <ErrorCallout error={action.error} onReason={(reason) => pack(reason)} />
               <Row style={{ alignItems: 'flex-end' }}>
                 <Select
                   label="Form"
@@ -96,13 +101,13 @@ export function PackStep({ table }: { table: PackingTable }) {
                     { key: 'rolled', name: 'rolled' },
                   ]}
                 />
-                <Button main keyName="p" isDisabled={act.busy} onPress={() => pack()}>
+                <Button main keyName="p" isDisabled={action.isPending} onPress={() => pack()}>
                   It is packed
                 </Button>
                 <Button
                   quiet
-                  isDisabled={act.busy}
-                  onPress={() => void act.run('unpickOrder', { id: o.id })}
+                  isDisabled={action.isPending}
+                  onPress={() => void action.run('unpickOrder', { id: o.id })}
                 >
                   Put the prints back
                 </Button>
@@ -110,16 +115,16 @@ export function PackStep({ table }: { table: PackingTable }) {
             </>
           )}
           {parcel?.overrideReason && (
-            <Marked kind="care">Packed otherwise: {parcel.overrideReason}</Marked>
+            <MarkedText kind="care">Packed otherwise: {parcel.overrideReason}</MarkedText>
           )}
           {plan.form === 'rolled' && (
-            <Slip>
+            <Callout>
               <h3>Before you roll</h3>Picture side in, interleaving with it, gloves on. Cotton scuffs:
               never pull the roll tighter once it is in the tube, and keep the ends off the caps.
-            </Slip>
+            </Callout>
           )}
         </Stack>
       </div>
-    </Sheet>
+    </Panel>
   );
 }

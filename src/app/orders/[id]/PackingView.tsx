@@ -4,29 +4,30 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
-import { OPEN_ORDER_STATES, ORDER_WORDS, nextOrderState } from '@/core/order/states';
+import { OPEN_ORDER_STATES, ORDER_WORDS, nextOrderState } from '@/core/order/orderStates';
 import { daysBetween } from '@/core/parcel/shipBy';
-import type { PackingTable } from '@/studio/packingTable';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { PackingTable } from '@/studio/orders/packingTable';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import {
   Aside,
-  Beside,
-  Facts,
-  Head,
+  Columns,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Sheet,
-  SheetTitle,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { Callout } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { Contents } from './Contents';
 import { OutcomeSheet, CancelSheet } from './OrderSheets';
 import { PackStep } from './PackStep';
@@ -51,45 +52,47 @@ export function PackingView({ table }: { table: PackingTable }) {
   const { order: o, buyer, lines, parcel, prints } = table;
   const { money } = useUnits();
   const router = useRouter();
-  const act = useAct();
+  const action = useAction();
   const [sheet, setSheet] = useState<'returned' | 'lost' | 'cancel' | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const isOpen = OPEN_ORDER_STATES.includes(o.state);
   const left = daysBetween(table.today, o.shipBy);
   const goods = lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0);
   const can = (what: Parameters<typeof nextOrderState>[1]) => nextOrderState(o.state, what) !== null;
-  const pick = () => void act.run('pickOrder', { id: o.id });
+  const pick = () => void action.run('pickOrder', { id: o.id });
   useKeys([
-    ...(o.state === 'new' ? [{ key: 'p', says: 'pick it from the drawer', run: pick }] : []),
+    ...(o.state === 'new' ? [{ key: 'p', label: 'pick it from the drawer', run: pick }] : []),
     ...(o.state === 'dispatched'
       ? [
           {
             key: 'd',
-            says: 'it was delivered',
-            run: () => void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' }),
+            label: 'it was delivered',
+            run: () => void action.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' }),
           },
         ]
       : []),
-    { key: 'g', says: 'back to the orders', run: () => router.push('/orders') },
+    { key: 'g', label: 'back to the orders', run: () => router.push('/orders') },
   ]);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>
             Order {o.number}, {buyer.name}
           </PageTitle>
           <Lead>
             {isOpen ? (
-              <Marked kind={left < 0 ? 'fails' : left === 0 ? 'care' : 'none'}>
+              <MarkedText kind={left < 0 ? 'fails' : left === 0 ? 'care' : 'none'}>
                 {left < 0
                   ? `Late: it was promised for ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`
                   : `Leaves by ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`}
-              </Marked>
+              </MarkedText>
             ) : (
-              <Marked kind={o.state === 'delivered' ? 'holds' : o.state === 'lost' ? 'fails' : 'none'}>
+              <MarkedText
+                kind={o.state === 'delivered' ? 'holds' : o.state === 'lost' ? 'fails' : 'none'}
+              >
                 {ORDER_WORDS[o.state]}
-              </Marked>
+              </MarkedText>
             )}
             {isOpen && <> · {ORDER_WORDS[o.state]}</>} · ordered {o.orderedOn} ·{' '}
             {o.paidAt ? 'paid' : 'not paid yet'}
@@ -103,17 +106,17 @@ export function PackingView({ table }: { table: PackingTable }) {
           )}
           <Button
             quiet
-            isDisabled={act.busy}
-            onPress={() => void act.run('markPaid', { id: o.id, paid: !o.paidAt })}
+            isDisabled={action.isPending}
+            onPress={() => void action.run('markPaid', { id: o.id, paid: !o.paidAt })}
           >
             {o.paidAt ? 'It is not paid' : 'It is paid'}
           </Button>
         </Row>
-      </Head>
-      <Beside $aside={340}>
+      </PageHeader>
+      <Columns $aside={340}>
         <Stack $gap={18}>
           {(o.message || o.wantsSignature || buyer.preferredName) && (
-            <Slip>
+            <Callout>
               <h3>From the buyer</h3>
               {buyer.preferredName && <p>Likes to be called {buyer.preferredName}.</p>}
               {o.wantsSignature && (
@@ -122,7 +125,7 @@ export function PackingView({ table }: { table: PackingTable }) {
                 </p>
               )}
               {o.message && <p>“{o.message}”</p>}
-            </Slip>
+            </Callout>
           )}
           <Contents
             table={table}
@@ -138,9 +141,9 @@ export function PackingView({ table }: { table: PackingTable }) {
           />
           {o.state === 'new' && (
             <div>
-              <TroubleNote trouble={act.trouble} />
+              <ErrorCallout error={action.error} />
               <Row>
-                <Button main keyName="p" isDisabled={act.busy} onPress={pick}>
+                <Button main keyName="p" isDisabled={action.isPending} onPress={pick}>
                   Pick it from the drawer
                 </Button>
                 <Small>
@@ -154,16 +157,16 @@ export function PackingView({ table }: { table: PackingTable }) {
           {parcel && table.weighing && <WeighStep table={table} ticked={ticked} />}
           {(o.state === 'sealed' || parcel?.dispatchedAt) && <SendStep table={table} />}
           {(can('deliver') || can('return') || can('lose')) && (
-            <Sheet>
-              <SheetTitle>What became of it</SheetTitle>
+            <Panel>
+              <PanelTitle>What became of it</PanelTitle>
               <Row style={{ marginTop: 10 }}>
                 {can('deliver') && (
                   <Button
                     main
                     keyName="d"
-                    isDisabled={act.busy}
+                    isDisabled={action.isPending}
                     onPress={() =>
-                      void act.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' })
+                      void action.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' })
                     }
                   >
                     It was delivered
@@ -172,13 +175,13 @@ export function PackingView({ table }: { table: PackingTable }) {
                 {can('return') && <Button onPress={() => setSheet('returned')}>It came back</Button>}
                 {can('lose') && <Button onPress={() => setSheet('lost')}>It is lost</Button>}
               </Row>
-              {o.state !== 'new' && <TroubleNote trouble={act.trouble} />}
-            </Sheet>
+              {o.state !== 'new' && <ErrorCallout error={action.error} />}
+            </Panel>
           )}
         </Stack>
         <Aside>
           <section>
-            <SheetTitle>Goes to</SheetTitle>
+            <PanelTitle>Goes to</PanelTitle>
             <p style={{ marginTop: 6 }}>
               {[buyer.name, ...buyer.address, buyer.country].map((line) => (
                 <span key={line} style={{ display: 'block' }}>
@@ -188,9 +191,9 @@ export function PackingView({ table }: { table: PackingTable }) {
             </p>
           </section>
           <section>
-            <SheetTitle>Money</SheetTitle>
+            <PanelTitle>Money</PanelTitle>
             <div style={{ marginTop: 6 }}>
-              <Facts
+              <FactList
                 rows={[
                   ['Prints', money(goods)],
                   ['Carriage', o.carriageMinor ? money(o.carriageMinor) : 'in the price'],
@@ -203,7 +206,7 @@ export function PackingView({ table }: { table: PackingTable }) {
             </div>
           </section>
           <section>
-            <SheetTitle>Papers to print</SheetTitle>
+            <PanelTitle>Papers to print</PanelTitle>
             <Stack $gap={4} style={{ marginTop: 6 }}>
               <a href={`/api/documents/packing-slip/${o.id}`} target="_blank" rel="noreferrer">
                 Packing slip
@@ -230,12 +233,12 @@ export function PackingView({ table }: { table: PackingTable }) {
           </section>
           {o.notes && (
             <section>
-              <SheetTitle>Notes</SheetTitle>
+              <PanelTitle>Notes</PanelTitle>
               <p style={{ whiteSpace: 'pre-line', marginTop: 6 }}>{o.notes}</p>
             </section>
           )}
           <section>
-            <SheetTitle>What happened</SheetTitle>
+            <PanelTitle>What happened</PanelTitle>
             <History>
               {table.history.map((h) => (
                 <li key={h.at + h.says}>
@@ -251,11 +254,11 @@ export function PackingView({ table }: { table: PackingTable }) {
             </Small>
           </section>
         </Aside>
-      </Beside>
+      </Columns>
       {(sheet === 'returned' || sheet === 'lost') && (
         <OutcomeSheet id={o.id} number={o.number} outcome={sheet} onClose={() => setSheet(null)} />
       )}
       {sheet === 'cancel' && <CancelSheet id={o.id} number={o.number} onClose={() => setSheet(null)} />}
-    </Wall>
+    </Page>
   );
 }

@@ -80,8 +80,8 @@ function Flat({ plan }: { plan: PackPlan }) {
           {l.name} {bareSize(l.size)}
         </text>
       ))}
-      <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} says={length(outer.width)} />
-      <Dimension x1={-14} y1={h} x2={-14} y2={0} says={length(outer.height)} />
+      <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} label={length(outer.width)} />
+      <Dimension x1={-14} y1={h} x2={-14} y2={0} label={length(outer.height)} />
     </>
   );
 }
@@ -119,8 +119,8 @@ function Tube({ plan }: { plan: PackPlan }) {
         stroke={t.ink}
         strokeWidth="0.9"
       />
-      <Dimension x1={0} y1={d + 14} x2={w} y2={d + 14} says={length(plan.outer.length)} />
-      <Dimension x1={-14} y1={d} x2={-14} y2={0} says={length(plan.outer.width)} />
+      <Dimension x1={0} y1={d + 14} x2={w} y2={d + 14} label={length(plan.outer.length)} />
+      <Dimension x1={-14} y1={d} x2={-14} y2={0} label={length(plan.outer.width)} />
       <text x={cx} y={d + 29} textAnchor="middle" fontSize="11" fill={t.ink2}>
         {length(inside)} inside
       </text>

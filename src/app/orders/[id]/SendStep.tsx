@@ -2,14 +2,15 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { daysBetween } from '@/core/parcel/shipBy';
-import type { PackingTable } from '@/studio/packingTable';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { PackingTable } from '@/studio/orders/packingTable';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { Sheet, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 
 const OLD_AFTER_DAYS = 180;
 const Choice = styled.label<{ $on: boolean }>`
@@ -31,17 +32,17 @@ const Choice = styled.label<{ $on: boolean }>`
 export function SendStep({ table }: { table: PackingTable }) {
   const { order: o, parcel, services, today } = table;
   const { money } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const best = services.find((s) => s.fit.verdict !== 'fails');
   const [serviceId, setService] = useState(parcel?.serviceId ?? best?.service.id ?? '');
   const [tracking, setTracking] = useState(parcel?.tracking ?? '');
   const chosen = services.find((s) => s.service.id === serviceId);
   if (parcel?.dispatchedAt) {
     return (
-      <Sheet>
-        <SheetTitle>
+      <Panel>
+        <PanelTitle>
           Sent <span>{parcel.dispatchedAt.slice(0, 16).replace('T', ' ')} UTC</span>
-        </SheetTitle>
+        </PanelTitle>
         <p style={{ marginTop: 8 }}>
           {chosen
             ? `${chosen.service.carrier} ${chosen.service.name}, ${money(chosen.service.priceMinor)}`
@@ -53,14 +54,14 @@ export function SendStep({ table }: { table: PackingTable }) {
           )}
           .
         </p>
-      </Sheet>
+      </Panel>
     );
   }
   return (
-    <Sheet>
-      <SheetTitle>
+    <Panel>
+      <PanelTitle>
         Send it <span>cheapest that fits first</span>
-      </SheetTitle>
+      </PanelTitle>
       {services.length === 0 && (
         <p style={{ padding: '12px 0' }}>
           No carrier’s service is on record. Record one under Papers, Carriers.
@@ -95,9 +96,9 @@ export function SendStep({ table }: { table: PackingTable }) {
                 {money(s.priceMinor)}
                 <br />
                 {old ? (
-                  <Marked kind="care">
+                  <MarkedText kind="care">
                     <Small>price read {s.readOn}: old</Small>
-                  </Marked>
+                  </MarkedText>
                 ) : (
                   <Small>read {s.readOn}</Small>
                 )}
@@ -113,18 +114,18 @@ export function SendStep({ table }: { table: PackingTable }) {
             value={tracking}
             onChange={setTracking}
             width={260}
-            wrong={act.wrong('tracking')}
+            wrong={action.fieldError('tracking')}
           />
           <Button
             main
-            isDisabled={!chosen || act.busy}
-            onPress={() => void act.run('dispatchOrder', { orderId: o.id, serviceId, tracking })}
+            isDisabled={!chosen || action.isPending}
+            onPress={() => void action.run('dispatchOrder', { orderId: o.id, serviceId, tracking })}
           >
             It has gone
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['tracking']} />
+        <ErrorCallout error={action.error} fields={['tracking']} />
       </Stack>
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,20 +1,21 @@
 'use client';
 import { useState } from 'react';
-import type { PackingTable } from '@/studio/packingTable';
-import { postJson, TroubleNote, useAct } from '@/ui/Acts';
+import type { PackingTable } from '@/studio/orders/packingTable';
+import { useAction } from '@/app/useAction';
+import { postJson, ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Sheet, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 
 /** The scale's figure against what it should be, and the second ticking before it is sealed. */
 export function WeighStep({ table, ticked }: { table: PackingTable; ticked: ReadonlySet<string> }) {
   const { order: o, parcel, weighing, scale, blind, prints } = table;
   const { weight, unit } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [typed, setTyped] = useState('');
   const [by, setBy] = useState('typed');
   const isOpen = o.state === 'packed';
@@ -27,29 +28,29 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
     }
   };
   const weigh = () =>
-    void act.run('weighParcel', {
+    void action.run('weighParcel', {
       orderId: o.id,
       scale: /[a-z]\s*$/i.test(typed.trim()) ? typed : `${typed} ${unit === 'mm' ? 'g' : 'oz'}`,
       by,
     });
   const seal = (reason = '') =>
-    void act.run('sealParcel', { orderId: o.id, ticked: [...ticked], reason });
+    void action.run('sealParcel', { orderId: o.id, ticked: [...ticked], reason });
   useKeys(
     isOpen
       ? [
-          { key: 'w', says: 'read the scale', run: () => void read() },
-          ...(left === 0 ? [{ key: 's', says: 'seal the parcel', run: () => seal() }] : []),
+          { key: 'w', label: 'read the scale', run: () => void read() },
+          ...(left === 0 ? [{ key: 's', label: 'seal the parcel', run: () => seal() }] : []),
         ]
       : [],
   );
   return (
-    <Sheet>
-      <SheetTitle>
+    <Panel>
+      <PanelTitle>
         Weighed and sealed{' '}
         <span>
           {parcel!.sealedAt ? `sealed ${parcel!.sealedAt.slice(0, 16).replace('T', ' ')} UTC` : ''}
         </span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10} style={{ marginTop: 10 }}>
         <p>
           It should weigh{' '}
@@ -86,7 +87,7 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
                   width={130}
                   placeholder={unit === 'mm' ? 'g' : 'oz'}
                 />
-                <Button type="submit" isDisabled={!typed.trim() || act.busy}>
+                <Button type="submit" isDisabled={!typed.trim() || action.isPending}>
                   Note it
                 </Button>
                 <Button keyName="w" onPress={() => void read()}>
@@ -100,19 +101,19 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
             </Small>
             {blind && <Verdict finding={blind} />}
             {left > 0 && (
-              <Marked kind="none">
+              <MarkedText kind="none">
                 {left === 1 ? 'One print is' : `${left} prints are`} still to be ticked going in, above.
-              </Marked>
+              </MarkedText>
             )}
-            <TroubleNote trouble={act.trouble} onReason={(reason) => seal(reason)} />
+            <ErrorCallout error={action.error} onReason={(reason) => seal(reason)} />
             <Row>
-              <Button main keyName="s" isDisabled={left > 0 || act.busy} onPress={() => seal()}>
+              <Button main keyName="s" isDisabled={left > 0 || action.isPending} onPress={() => seal()}>
                 Seal it
               </Button>
               <Button
                 quiet
-                isDisabled={act.busy}
-                onPress={() => void act.run('unpackParcel', { orderId: o.id })}
+                isDisabled={action.isPending}
+                onPress={() => void action.run('unpackParcel', { orderId: o.id })}
               >
                 Unpack it again
               </Button>
@@ -121,20 +122,20 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
         )}
         {o.state === 'sealed' && (
           <Row>
-            <Marked kind="holds">
+            <MarkedText kind="holds">
               Sealed. Name, order {o.number} and {weight(parcel!.scaleMg ?? parcel!.expectedMg)} are
               written on it.
-            </Marked>
+            </MarkedText>
             <Button
               quiet
-              isDisabled={act.busy}
-              onPress={() => void act.run('unpackParcel', { orderId: o.id })}
+              isDisabled={action.isPending}
+              onPress={() => void action.run('unpackParcel', { orderId: o.id })}
             >
               Open it again
             </Button>
           </Row>
         )}
       </Stack>
-    </Sheet>
+    </Panel>
   );
 }

@@ -1,7 +1,7 @@
 import { seen } from '@/app/seen';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
-import { packingTable } from '@/studio/packingTable';
+import { packingTable } from '@/studio/orders/packingTable';
 import { PackingView } from './PackingView';
 
 type Props = { params: Promise<{ id: string }> };

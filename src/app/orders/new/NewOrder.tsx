@@ -2,13 +2,24 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { sellable } from '@/store/orders';
-import { moneyOrNull } from '@/core/measure';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { moneyOrNull, wholeOrTyped } from '@/core/measure';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Finder } from '@/ui/Field';
-import { Empty, Head, Lead, PageTitle, Sheet, SheetTitle, Small, Stack, Wall } from '@/ui/Layout';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  Panel,
+  PanelTitle,
+  Small,
+  Stack,
+  Page,
+} from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { BuyerForm, EMPTY_BUYER, type BuyerValues } from './BuyerForm';
 
 type Thing = Awaited<ReturnType<typeof sellable>>[number];
@@ -27,7 +38,7 @@ export function NewOrder({
   handlingDays: number;
 }) {
   const router = useRouter();
-  const act = useAct();
+  const action = useAction();
   const { money, bareMoney, currency } = useUnits();
   const newLine = (): Line => ({
     key: ++count,
@@ -59,11 +70,11 @@ export function NewOrder({
   const save = async () => {
     let id = buyerId;
     if (id === 'new') {
-      const recorded = await act.run('recordBuyer', fresh);
+      const recorded = await action.run('recordBuyer', fresh);
       if (!recorded) return;
       id = recorded.id!;
     }
-    const done = await act.run('placeOrder', {
+    const done = await action.run('placeOrder', {
       buyerId: id,
       carriage,
       message,
@@ -74,7 +85,7 @@ export function NewOrder({
       lines: lines.map((l) => ({
         editionId: thingOf(l)?.editionId ?? '',
         formatId: thingOf(l)?.formatId ?? '',
-        quantity: /^\d+$/.test(l.quantity.trim()) ? Number(l.quantity) : l.quantity,
+        quantity: wholeOrTyped(l.quantity),
         price: l.price,
       })),
     });
@@ -83,24 +94,24 @@ export function NewOrder({
   };
   if (things.length === 0) {
     return (
-      <Wall>
-        <Head>
+      <Page>
+        <PageHeader>
           <PageTitle>A new order</PageTitle>
-        </Head>
-        <Sheet>
-          <Empty title="Nothing can be sold yet">
+        </PageHeader>
+        <Panel>
+          <EmptyState title="Nothing can be sold yet">
             <p>
               A print can be sold when its work has a size on offer (Sizes) and an edition (Edition). A
               price makes it quicker.
             </p>
-          </Empty>
-        </Sheet>
-      </Wall>
+          </EmptyState>
+        </Panel>
+      </Page>
     );
   }
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>A new order</PageTitle>
           <Lead>
@@ -108,7 +119,7 @@ export function NewOrder({
             from the register, never before.
           </Lead>
         </div>
-      </Head>
+      </PageHeader>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -116,9 +127,9 @@ export function NewOrder({
         }}
       >
         <Stack $gap={18}>
-          <Sheet>
+          <Panel>
             <Stack>
-              <SheetTitle>Who buys</SheetTitle>
+              <PanelTitle>Who buys</PanelTitle>
               <Finder
                 label="Buyer"
                 value={buyerId}
@@ -128,14 +139,16 @@ export function NewOrder({
                   { key: 'new', name: 'somebody new' },
                   ...buyers.map((b) => ({ key: b.id, name: `${b.name}, ${b.country}` })),
                 ]}
-                wrong={act.wrong('buyerId')}
+                wrong={action.fieldError('buyerId')}
               />
-              {buyerId === 'new' && <BuyerForm values={fresh} onChange={setFresh} wrong={act.wrong} />}
+              {buyerId === 'new' && (
+                <BuyerForm values={fresh} onChange={setFresh} wrong={action.fieldError} />
+              )}
             </Stack>
-          </Sheet>
-          <Sheet>
+          </Panel>
+          <Panel>
             <Stack $gap={10}>
-              <SheetTitle>What they buy</SheetTitle>
+              <PanelTitle>What they buy</PanelTitle>
               {lines.map((l, i) => {
                 const thing = thingOf(l);
                 return (
@@ -150,14 +163,14 @@ export function NewOrder({
                           key: thingKey(x),
                           name: `${x.title}, ${x.formatName}, ${x.kind === 'open' ? 'open' : `of ${x.size}${x.runName ? `, ${x.runName}` : ''}, ${x.free} free`}${x.isClosed ? ', closed' : ''}`,
                         }))}
-                        wrong={act.wrong(`lines[${i}].formatId`)}
+                        wrong={action.fieldError(`lines[${i}].formatId`)}
                       />
                       <Field
                         label="How many"
                         value={l.quantity}
                         onChange={(quantity) => change(l.key, { quantity })}
                         width={80}
-                        wrong={act.wrong(`lines[${i}].quantity`)}
+                        wrong={action.fieldError(`lines[${i}].quantity`)}
                       />
                       <Field
                         label={`Price each, ${currency}`}
@@ -165,7 +178,7 @@ export function NewOrder({
                         onChange={(price) => change(l.key, { price })}
                         width={130}
                         placeholder={thing?.priceMinor != null ? bareMoney(thing.priceMinor) : 'none set'}
-                        wrong={act.wrong(`lines[${i}].price`)}
+                        wrong={action.fieldError(`lines[${i}].price`)}
                       />
                       {lines.length > 1 && (
                         <div style={{ paddingTop: 18 }}>
@@ -176,13 +189,13 @@ export function NewOrder({
                       )}
                     </Row>
                     {thing && (
-                      <Marked kind={thing.ready >= (Number(l.quantity) || 0) ? 'holds' : 'none'}>
+                      <MarkedText kind={thing.ready >= (Number(l.quantity) || 0) ? 'holds' : 'none'}>
                         <Small>
                           {thing.ready === 0
                             ? 'none ready in the drawer: to print first'
                             : `${thing.ready} ready in the drawer`}
                         </Small>
-                      </Marked>
+                      </MarkedText>
                     )}
                   </div>
                 );
@@ -193,17 +206,17 @@ export function NewOrder({
                 </Button>
               </div>
             </Stack>
-          </Sheet>
-          <Sheet>
+          </Panel>
+          <Panel>
             <Stack>
-              <SheetTitle>How it goes</SheetTitle>
+              <PanelTitle>How it goes</PanelTitle>
               <Fields>
                 <Field
                   label={`Carriage they pay, ${currency}`}
                   value={carriage}
                   onChange={setCarriage}
                   hint="empty: in the price"
-                  wrong={act.wrong('carriage')}
+                  wrong={action.fieldError('carriage')}
                 />
                 <div style={{ paddingTop: 20, display: 'grid', gap: 8 }}>
                   <Check checked={paid} onChange={setPaid}>
@@ -225,9 +238,9 @@ export function NewOrder({
                 <Field label="Notes" value={notes} onChange={setNotes} lines={2} />
               </Fields>
             </Stack>
-          </Sheet>
-          <TroubleNote
-            trouble={act.trouble}
+          </Panel>
+          <ErrorCallout
+            error={action.error}
             fields={[
               'buyerId',
               'lines[0].quantity',
@@ -239,7 +252,7 @@ export function NewOrder({
             ]}
           />
           <Row>
-            <Button main type="submit" isDisabled={act.busy}>
+            <Button main type="submit" isDisabled={action.isPending}>
               Take the order
             </Button>
             <span>
@@ -254,6 +267,6 @@ export function NewOrder({
           </Row>
         </Stack>
       </form>
-    </Wall>
+    </Page>
   );
 }

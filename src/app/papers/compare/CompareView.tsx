@@ -4,13 +4,23 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { parseSize, type Size } from '@/core/measure';
-import type { papersBeside } from '@/studio/paperDesk';
+import type { papersBeside } from '@/studio/papers/papers';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
-import { Empty, Head, Lead, PageTitle, Scroll, Sheet, Small, Table, Wall } from '@/ui/Layout';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  ScrollArea,
+  Panel,
+  Small,
+  Table,
+  Page,
+} from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 
 type Beside = Awaited<ReturnType<typeof papersBeside>>[number];
@@ -59,8 +69,8 @@ export function CompareView({
     </tr>
   );
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Papers side by side</PageTitle>
           <Lead>Up to four. The price of a piece follows the lot that would be used.</Lead>
@@ -84,9 +94,9 @@ export function CompareView({
             </Button>
           </Row>
         </form>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Sheet>
+      <Panel>
         <Row $gap={16} role="group" aria-label="Papers to compare" style={{ paddingBottom: 12 }}>
           {all.map((p) => (
             <Check
@@ -100,14 +110,14 @@ export function CompareView({
           ))}
         </Row>
         {rows.length < 2 ? (
-          <Empty title="Tick two to four papers">
+          <EmptyState title="Tick two to four papers">
             <p>
               They stand beside each other here: white and brightener, weight, surface, price, and what
               has passed on them.
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Papers side by side">
               <thead>
                 <tr>
@@ -151,17 +161,17 @@ export function CompareView({
                   b.passed.length ? b.passed.join(', ') : <Small>nothing yet</Small>,
                 )}
                 {line('Made', (b) =>
-                  b.paper.discontinued ? <Marked kind="fails">discontinued</Marked> : 'yes',
+                  b.paper.discontinued ? <MarkedText kind="fails">discontinued</MarkedText> : 'yes',
                 )}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
         <Small>
           The patches show how the whites stand to each other, not the papers’ own white: lay swatches
           beside each other in the light they will hang in.
         </Small>
-      </Sheet>
-    </Wall>
+      </Panel>
+    </Page>
   );
 }

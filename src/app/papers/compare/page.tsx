@@ -1,11 +1,10 @@
-import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { asc } from 'drizzle-orm';
-import type { Metadata } from 'next';
+import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { parseSize } from '@/core/measure';
-import { papers } from '@/store/schema';
-import { papersBeside } from '@/studio/paperDesk';
+import { findRows } from '@/store/rows';
+import { papersBeside } from '@/studio/papers/papers';
+import type { Metadata } from 'next';
 import { CompareView } from './CompareView';
 
 export const metadata: Metadata = { title: 'Papers side by side' };
@@ -18,10 +17,7 @@ async function ComparePage({
   const s = await studio();
   const q = await queryOf(searchParams);
   const { unit } = await s.settings();
-  const all = await s.db
-    .select({ id: papers.id, name: papers.name })
-    .from(papers)
-    .orderBy(asc(papers.name));
+  const all = await findRows(s.db, 'papers', {}, { orderBy: ['name'] });
   let piece = { width: 450_000, height: 350_000 };
   try {
     if (q.piece) piece = parseSize(q.piece, unit, 'piece');

@@ -1,13 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { gangFinding, waysToCut, type PaperLot } from '@/core/layout/gang';
+import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
 import { lengthOrNull, moneyOrNull, parseSize } from '@/core/measure';
 import type { Paper } from '@/store/proofs';
-import type { LotOnHand } from '@/studio/lots';
+import type { LotOnHand } from '@/studio/papers/lots';
 import { Field, Fields, Select } from '@/ui/Field';
-import { Scroll, SheetTitle, Stack, Table } from '@/ui/Layout';
+import { ScrollArea, PanelTitle, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 
 /** Borderless prints on pre-cut sheets, or ganged on larger paper and cut after: both worked out from the lots on hand. */
 export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[] }) {
@@ -60,9 +60,9 @@ export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[]
   }
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Pre-cut, or ganged and cut? <span>prints without a border, from the lots on hand</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Fields $columns="repeat(6, minmax(0, 1fr))">
           <Select
@@ -77,9 +77,13 @@ export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[]
           <Field label="Minutes a cut" value={f.minutes} onChange={set('minutes')} />
           <Field label={`An hour costs, ${currency}`} value={f.rate} onChange={set('rate')} />
         </Fields>
-        {ways ? <Verdict finding={gangFinding(ways, currency)} /> : <Marked kind="fails">{says}</Marked>}
+        {ways ? (
+          <Verdict finding={gangFinding(ways, currency)} />
+        ) : (
+          <MarkedText kind="fails">{says}</MarkedText>
+        )}
         {ways && ways.length > 0 && (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Ways to cut">
               <thead>
                 <tr>
@@ -114,7 +118,7 @@ export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[]
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
       </Stack>
     </section>

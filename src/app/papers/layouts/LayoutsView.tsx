@@ -2,34 +2,35 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { areaOf } from '@/core/layout/pieces';
-import { sheetFinding } from '@/core/layout/nup';
+import { areaOf } from '@/core/sheets/pieces';
+import { sheetFinding } from '@/core/sheets/nup';
 import { lengthOrNull, parseSize } from '@/core/measure';
 import type { Paper } from '@/store/proofs';
-import type { Layout } from '@/studio/layouts';
-import type { LotOnHand } from '@/studio/lots';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Layout } from '@/studio/layouts/layouts';
+import type { LotOnHand } from '@/studio/papers/lots';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
-  Empty,
-  Head,
+  EmptyState,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { PapersNav } from '../PapersNav';
 import { CutOrGang } from './CutOrGang';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 
 type Props = { layouts: Layout[]; papers: Paper[]; lots: LotOnHand[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
@@ -40,15 +41,15 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   const { day } = useUnits();
   const { length, size } = useUnits();
   const [open, setOpen] = useState(false);
-  useKeys([{ key: 'n', says: 'begin a layout', run: () => setOpen(true) }]);
+  useKeys([{ key: 'n', label: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
   const waste = (l: Layout) =>
     l.placements.length
       ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10
       : null;
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Sheets and rolls</PageTitle>
           <Lead>
@@ -59,18 +60,18 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
         <Button keyName="n" onPress={() => setOpen(true)}>
           Begin a layout
         </Button>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Sheet>
+      <Panel>
         {layouts.length === 0 ? (
-          <Empty title="Nothing laid out yet">
+          <EmptyState title="Nothing laid out yet">
             <p>
               Begin a layout on a paper, add prints of any works, and see how much of the sheet or roll
               they take.
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Layouts">
               <thead>
                 <tr>
@@ -101,24 +102,24 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
                     <td className="n">{l.kind === 'roll' ? length(l.lengthUm) : '1 sheet'}</td>
                     <td className="n">{waste(l) === null ? '' : `${waste(l)} %`}</td>
                     <td>
-                      <Marked kind={MARKS[l.state]}>
+                      <MarkedText kind={MARKS[l.state]}>
                         {WORDS[l.state]}
                         {l.printedAt && <Small> {day(l.printedAt)}</Small>}
-                      </Marked>
+                      </MarkedText>
                     </td>
                   </tr>
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
-      </Sheet>
-      <Sheet style={{ marginTop: 18, display: 'grid', gap: 26 }}>
+      </Panel>
+      <Panel style={{ marginTop: 18, display: 'grid', gap: 26 }}>
         <CountUp />
         <CutOrGang papers={papers} lots={lots} />
-      </Sheet>
+      </Panel>
       {open && <BeginSheet papers={papers} lots={lots} onClose={() => setOpen(false)} />}
-    </Wall>
+    </Page>
   );
 }
 
@@ -156,9 +157,9 @@ function CountUp() {
   }
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         How many up? <span>one piece on a sheet, both ways round and mixed</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Fields $columns="repeat(4, minmax(0, 180px))">
           <Field
@@ -186,7 +187,11 @@ function CountUp() {
             wrong={gutter === null ? 'Expected a length.' : null}
           />
         </Fields>
-        {finding ? <Verdict finding={finding} /> : says ? <Marked kind="fails">{says}</Marked> : null}
+        {finding ? (
+          <Verdict finding={finding} />
+        ) : says ? (
+          <MarkedText kind="fails">{says}</MarkedText>
+        ) : null}
       </Stack>
     </section>
   );
@@ -201,7 +206,7 @@ function BeginSheet({
   lots: LotOnHand[];
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const router = useRouter();
   const { unit, withUnit, length, size } = useUnits();
   const stocked = papers.filter((p) => !p.discontinued);
@@ -231,7 +236,7 @@ function BeginSheet({
       : `${held.widthUm} um x ${held.heightUm} um`
     : usual;
   const begin = async () => {
-    const done = await act.run('beginLayout', {
+    const done = await action.run('beginLayout', {
       name: f.name,
       kind,
       paperId,
@@ -242,7 +247,7 @@ function BeginSheet({
     if (done?.id) router.push(`/papers/layouts/${done.id}`);
   };
   return (
-    <SheetDialog title="A layout" isOpen onClose={onClose}>
+    <FormDialog title="A layout" isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Field
           label="Name"
@@ -251,7 +256,7 @@ function BeginSheet({
           required
           autoFocus
           hint="Tuesday’s roll"
-          wrong={act.wrong('name')}
+          wrong={action.fieldError('name')}
         />
         <Select
           label="Paper"
@@ -278,18 +283,28 @@ function BeginSheet({
               ? `on hand: ${held.form === 'roll' ? `${length(held.onHand)} of it` : `${held.onHand} sheets`}`
               : 'none on hand'
           }
-          wrong={act.wrong('size')}
+          wrong={action.fieldError('size')}
         />
         <Field
           label="Bare margin"
           value={f.margin}
           onChange={set('margin')}
-          wrong={act.wrong('margin')}
+          wrong={action.fieldError('margin')}
         />
-        <Field label="Gap between pieces" value={f.gap} onChange={set('gap')} wrong={act.wrong('gap')} />
+        <Field
+          label="Gap between pieces"
+          value={f.gap}
+          onChange={set('gap')}
+          wrong={action.fieldError('gap')}
+        />
       </Fields>
-      <TroubleNote trouble={act.trouble} fields={['name', 'size', 'margin', 'gap']} />
-      <SheetEnd label="Begin it" busy={act.busy} onDo={() => void begin()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['name', 'size', 'margin', 'gap']} />
+      <DialogActions
+        label="Begin it"
+        busy={action.isPending}
+        onDo={() => void begin()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

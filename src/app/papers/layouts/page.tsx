@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { papersAndRoutes } from '@/store/proofs';
-import { allLayouts } from '@/studio/layouts';
-import { lotsOnHand } from '@/studio/lots';
+import { allLayouts } from '@/studio/layouts/layouts';
+import { lotsOnHand } from '@/studio/papers/lots';
 import { studio } from '@/app/server';
 import { LayoutsView } from './LayoutsView';
 

@@ -1,9 +1,11 @@
 'use client';
 import { useState } from 'react';
-import type { Machine } from '@/studio/machines';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { wholeOrTyped } from '@/core/measure';
+import type { Machine } from '@/studio/machines/machines';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields } from '@/ui/Field';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 /** A printer, its inks a line each: colour, ml, price. */
@@ -16,7 +18,7 @@ export function MachineSheet({
   today: string;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { length, bareMoney, withUnit, currency, unit } = useUnits();
   const [f, setF] = useState({
     name: machine?.name ?? '',
@@ -41,7 +43,6 @@ export function MachineSheet({
     notes: machine?.notes ?? '',
   });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const whole = (text: string) => (/^\s*\d+\s*$/.test(text) ? Number(text) : text);
   const save = async () => {
     const inks = f.inks
       .split('\n')
@@ -49,65 +50,80 @@ export function MachineSheet({
       .filter(Boolean)
       .map((l) => {
         const [colour = '', ml = '', ...price] = l.split(',');
-        return { colour: colour.trim(), ml: whole(ml.replace(/ml/i, '')), price: price.join(',').trim() };
+        return {
+          colour: colour.trim(),
+          ml: wholeOrTyped(ml.replace(/ml/i, '')),
+          price: price.join(',').trim(),
+        };
       });
     if (
-      await act.run('recordMachine', {
+      await action.run('recordMachine', {
         id: machine?.id ?? null,
         ...f,
         width: withUnit(f.width),
         inks,
-        lifeHours: whole(f.lifeHours),
-        chargingMl: whole(f.chargingMl),
-        deliveryDays: whole(f.deliveryDays),
+        lifeHours: wholeOrTyped(f.lifeHours),
+        chargingMl: wholeOrTyped(f.chargingMl),
+        deliveryDays: wholeOrTyped(f.deliveryDays),
         warrantyUntil: f.warrantyUntil || null,
       })
     )
       onClose();
   };
   return (
-    <SheetDialog title={machine?.name ?? 'A printer'} isOpen onClose={onClose} width={640}>
+    <FormDialog title={machine?.name ?? 'A printer'} isOpen onClose={onClose} width={640}>
       <Fields $columns="1fr 1fr">
-        <Field label="Name" value={f.name} onChange={set('name')} autoFocus wrong={act.wrong('name')} />
-        <Field label="Widest paper" value={f.width} onChange={set('width')} wrong={act.wrong('width')} />
+        <Field
+          label="Name"
+          value={f.name}
+          onChange={set('name')}
+          autoFocus
+          wrong={action.fieldError('name')}
+        />
+        <Field
+          label="Widest paper"
+          value={f.width}
+          onChange={set('width')}
+          wrong={action.fieldError('width')}
+        />
         <Field label="Feeds" value={f.feeds} onChange={set('feeds')} hint="roll, rear sheet" />
         <Field
           label={`Cost, ${currency}`}
           value={f.outlay}
           onChange={set('outlay')}
-          wrong={act.wrong('outlay')}
+          wrong={action.fieldError('outlay')}
         />
         <Field
           label="Bought on"
           value={f.boughtOn}
           onChange={set('boughtOn')}
           type="date"
-          wrong={act.wrong('boughtOn')}
+          wrong={action.fieldError('boughtOn')}
         />
         <Field
           label="Warranty until"
           value={f.warrantyUntil}
           onChange={set('warrantyUntil')}
           type="date"
-          wrong={act.wrong('warrantyUntil')}
+          wrong={action.fieldError('warrantyUntil')}
         />
         <Field
           label="Meant to last, hours"
           value={f.lifeHours}
           onChange={set('lifeHours')}
-          wrong={act.wrong('lifeHours')}
+          wrong={action.fieldError('lifeHours')}
         />
         <Field
           label="Charging drinks of each, ml"
           value={f.chargingMl}
           onChange={set('chargingMl')}
-          wrong={act.wrong('chargingMl')}
+          wrong={action.fieldError('chargingMl')}
         />
         <Field
           label="Ink comes in, days"
           value={f.deliveryDays}
           onChange={set('deliveryDays')}
-          wrong={act.wrong('deliveryDays')}
+          wrong={action.fieldError('deliveryDays')}
         />
         <Field label="Notes" value={f.notes} onChange={set('notes')} />
         <Field
@@ -117,13 +133,13 @@ export function MachineSheet({
           lines={6}
           hint="a line each: black, 80, 39.00"
           wrong={
-            act.wrong('inks') ??
-            (act.trouble?.field?.startsWith('inks') ? `Expected ${act.trouble.expected}.` : null)
+            action.fieldError('inks') ??
+            (action.error?.field?.startsWith('inks') ? `Expected ${action.error.expected}.` : null)
           }
         />
       </Fields>
-      <TroubleNote
-        trouble={act.trouble}
+      <ErrorCallout
+        error={action.error}
         fields={[
           'name',
           'width',
@@ -136,7 +152,7 @@ export function MachineSheet({
           'inks',
         ]}
       />
-      <SheetEnd label="Keep it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions label="Keep it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }

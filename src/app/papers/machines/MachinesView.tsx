@@ -1,29 +1,31 @@
 'use client';
 import { useState } from 'react';
-import type { InkReport, Machine, MachineEntry, machineCosts } from '@/studio/machines';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { wholeOrTyped } from '@/core/measure';
+import type { InkReport, Machine, MachineEntry, machineCosts } from '@/studio/machines/machines';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import {
   Aside,
-  Beside,
-  Empty,
-  Facts,
-  Head,
+  Columns,
+  EmptyState,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { SheetDialog, SheetEnd, Working } from '@/ui/Slip';
+import { FormDialog, DialogActions, Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 import { MachineSheet } from './MachineSheet';
 
@@ -40,8 +42,8 @@ const WARN_DAYS = 90;
 export function MachinesView({ machines, today }: { machines: Desk[]; today: string }) {
   const [open, setOpen] = useState<Machine | 'new' | null>(null);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Printers and ink</PageTitle>
           <Lead>
@@ -50,17 +52,17 @@ export function MachinesView({ machines, today }: { machines: Desk[]; today: str
           </Lead>
         </div>
         <Button onPress={() => setOpen('new')}>Record a printer</Button>
-      </Head>
+      </PageHeader>
       <PapersNav />
       {machines.length === 0 && (
-        <Sheet>
-          <Empty title="No printer of your own yet">
+        <Panel>
+          <EmptyState title="No printer of your own yet">
             <p>
               Record one with its inks; from then on printed layouts draw on them, and the day each colour
               runs out is forecast.
             </p>
-          </Empty>
-        </Sheet>
+          </EmptyState>
+        </Panel>
       )}
       <Stack $gap={18}>
         {machines.map((m) => (
@@ -74,7 +76,7 @@ export function MachinesView({ machines, today }: { machines: Desk[]; today: str
           onClose={() => setOpen(null)}
         />
       )}
-    </Wall>
+    </Page>
   );
 }
 
@@ -93,15 +95,15 @@ function MachineDesk({
     : null;
   const all = inks.reduce((a, i) => a + i.perM2Minor, 0);
   return (
-    <Beside $aside={340}>
-      <Sheet>
-        <SheetTitle>
+    <Columns $aside={340}>
+      <Panel>
+        <PanelTitle>
           {m.name}{' '}
           <span>
             {length(m.widthUm)} wide{m.feeds && `, ${m.feeds}`}
           </span>
-        </SheetTitle>
-        <Scroll>
+        </PanelTitle>
+        <ScrollArea>
           <Table aria-label={`Ink of ${m.name}`} $middle $tight>
             <thead>
               <tr>
@@ -121,7 +123,7 @@ function MachineDesk({
               ))}
             </tbody>
           </Table>
-        </Scroll>
+        </ScrollArea>
         <Stack $gap={5} style={{ paddingTop: 10 }}>
           {inks
             .filter((i) => i.queue && i.queue.verdict !== 'holds')
@@ -129,7 +131,7 @@ function MachineDesk({
               <Verdict key={i.colour} finding={i.queue!} />
             ))}
           {inks.some((i) => i.queue) && inks.every((i) => !i.queue || i.queue.verdict === 'holds') && (
-            <Marked kind="holds">There is ink for all that waits in the queue.</Marked>
+            <MarkedText kind="holds">There is ink for all that waits in the queue.</MarkedText>
           )}
           <Small>
             A square metre of all colours costs {money(all)} of ink.{' '}
@@ -138,11 +140,11 @@ function MachineDesk({
               : 'Learned from cartridges that ran out; a cleaning counts as thrown away.'}
           </Small>
         </Stack>
-      </Sheet>
+      </Panel>
       <Aside>
         <section>
-          <SheetTitle>What it costs</SheetTitle>
-          <Facts
+          <PanelTitle>What it costs</PanelTitle>
+          <FactList
             rows={[
               ['Bought', `${m.boughtOn}, ${money(m.outlayMinor)}`],
               ['First set', `${money(costs.chargingMinor)} of it went into the lines`],
@@ -177,9 +179,9 @@ function MachineDesk({
                   (left! < 0 ? (
                     `ended ${m.warrantyUntil}`
                   ) : left! <= WARN_DAYS ? (
-                    <Marked key="w" kind="care">
+                    <MarkedText key="w" kind="care">
                       ends {m.warrantyUntil}, in {left} days: have faults seen to
-                    </Marked>
+                    </MarkedText>
                   ) : (
                     `until ${m.warrantyUntil}`
                   )),
@@ -195,7 +197,7 @@ function MachineDesk({
         </section>
         <LogPart machine={m} log={log} today={today} />
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -260,9 +262,9 @@ function InkLine({ machine, ink: i, today }: { machine: Machine; ink: InkReport;
         {i.forecast.days === null ? (
           <Small>not used lately</Small>
         ) : (
-          <Marked kind={late ? 'fails' : 'holds'}>
+          <MarkedText kind={late ? 'fails' : 'holds'}>
             {i.forecast.days} days{late ? ': order now' : `, order in ${i.forecast.orderIn}`}
-          </Marked>
+          </MarkedText>
         )}
       </td>
       <td>
@@ -303,7 +305,7 @@ function InkSheet({
   today: string;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const [kind, setKind] = useState(first);
   const [f, setF] = useState({ day: today, amount: '', cost: '' });
   const asks = {
@@ -314,19 +316,19 @@ function InkSheet({
   }[kind];
   const save = async () => {
     if (
-      await act.run('moveInk', {
+      await action.run('moveInk', {
         machineId: machine.id,
         colour: ink.colour,
         kind,
         day: f.day,
-        amount: f.amount.trim() ? (/^\d+$/.test(f.amount.trim()) ? Number(f.amount) : f.amount) : null,
+        amount: f.amount.trim() ? wholeOrTyped(f.amount) : null,
         cost: f.cost,
       })
     )
       onClose();
   };
   return (
-    <SheetDialog title={`${ink.colour}, ${machine.name}`} isOpen onClose={onClose}>
+    <FormDialog title={`${ink.colour}, ${machine.name}`} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Select<'bought' | 'in' | 'out' | 'display'>
           label="What happened"
@@ -339,14 +341,14 @@ function InkSheet({
           value={f.day}
           onChange={(day) => setF({ ...f, day })}
           type="date"
-          wrong={act.wrong('day')}
+          wrong={action.fieldError('day')}
         />
         <Field
           label={asks![0]!}
           value={f.amount}
           onChange={(amount) => setF({ ...f, amount })}
           hint={asks![1]}
-          wrong={act.wrong('amount')}
+          wrong={action.fieldError('amount')}
         />
         {kind === 'bought' && (
           <Field
@@ -354,13 +356,13 @@ function InkSheet({
             value={f.cost}
             onChange={(cost) => setF({ ...f, cost })}
             hint="empty: the usual price"
-            wrong={act.wrong('cost')}
+            wrong={action.fieldError('cost')}
           />
         )}
       </Fields>
-      <TroubleNote trouble={act.trouble} fields={['day', 'amount', 'cost']} />
-      <SheetEnd label="Note it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['day', 'amount', 'cost']} />
+      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }
 
@@ -370,7 +372,7 @@ const LOG_KINDS = (['nozzle check', 'cleaning', 'fault', 'service', 'note'] as c
 }));
 
 function LogPart({ machine, log, today }: { machine: Machine; log: MachineEntry[]; today: string }) {
-  const act = useAct();
+  const action = useAction();
   const { money } = useUnits();
   const [f, setF] = useState({
     day: today,
@@ -379,13 +381,14 @@ function LogPart({ machine, log, today }: { machine: Machine; log: MachineEntry[
     cost: '',
   });
   const note = async () => {
-    if (await act.run('logMachine', { machineId: machine.id, ...f })) setF({ ...f, says: '', cost: '' });
+    if (await action.run('logMachine', { machineId: machine.id, ...f }))
+      setF({ ...f, says: '', cost: '' });
   };
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Log <span>{log.length}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={8} style={{ paddingTop: 6 }}>
         <Fields $columns="1fr 1fr">
           <Select
@@ -399,33 +402,33 @@ function LogPart({ machine, log, today }: { machine: Machine; log: MachineEntry[
             value={f.day}
             onChange={(day) => setF({ ...f, day })}
             type="date"
-            wrong={act.wrong('day')}
+            wrong={action.fieldError('day')}
           />
           <Field
             label="In words"
             value={f.says}
             onChange={(says) => setF({ ...f, says })}
-            wrong={act.wrong('says')}
+            wrong={action.fieldError('says')}
           />
           <Field
             label="Cost"
             value={f.cost}
             onChange={(cost) => setF({ ...f, cost })}
-            wrong={act.wrong('cost')}
+            wrong={action.fieldError('cost')}
           />
         </Fields>
         <Row>
-          <Button onPress={() => void note()} isDisabled={act.busy}>
+          <Button onPress={() => void note()} isDisabled={action.isPending}>
             Write it down
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['day', 'says', 'cost']} />
+        <ErrorCallout error={action.error} fields={['day', 'says', 'cost']} />
         <ul style={{ display: 'grid', gap: 3 }}>
           {log.slice(0, 10).map((l) => (
             <li key={l.id}>
               <Small>{l.day}</Small>{' '}
               {l.kind === 'fault' ? (
-                <Marked kind="fails">fault: {l.says}</Marked>
+                <MarkedText kind="fails">fault: {l.says}</MarkedText>
               ) : (
                 <>
                   {l.kind}

@@ -2,7 +2,7 @@ import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
-import { inkReport, logOf, machineCosts, machinesAtHand } from '@/studio/machines';
+import { inkReport, logOf, machineCosts, machinesAtHand } from '@/studio/machines/machines';
 import { MachinesView } from './MachinesView';
 
 export const metadata: Metadata = { title: 'Printers and ink' };

@@ -1,12 +1,25 @@
 'use client';
 import { useState } from 'react';
+import { wholeOrTyped } from '@/core/measure';
 import { inGroups } from '@/core/groups';
-import type { OrderLine, Supplier } from '@/studio/paperDesk';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { OrderLine, Supplier } from '@/studio/papers/papers';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
-import { Empty, Head, Lead, PageTitle, Scroll, Sheet, SheetTitle, Small, Table, Wall } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
+  Small,
+  Table,
+  Page,
+} from '@/ui/Layout';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { PapersNav } from '../PapersNav';
 
@@ -16,8 +29,8 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
   const [open, setOpen] = useState<Supplier | 'new' | null>(null);
   const groups = inGroups(lines, (l) => l.supplier?.name ?? 'No supplier on record');
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>To order</PageTitle>
           <Lead>
@@ -32,18 +45,18 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
             </ButtonLink>
           </Row>
         )}
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Sheet>
+      <Panel>
         {lines.length === 0 ? (
-          <Empty title="Nothing has to be ordered">
+          <EmptyState title="Nothing has to be ordered">
             <p>
               Every paper lasts past its delivery at the present rate, and no supply is at its reorder
               point.
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="To order">
               <thead>
                 <tr>
@@ -75,13 +88,13 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
                 ])}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
         )}
-      </Sheet>
-      <Sheet style={{ marginTop: 18 }}>
-        <SheetTitle>
+      </Panel>
+      <Panel style={{ marginTop: 18 }}>
+        <PanelTitle>
           Suppliers <span>{suppliers.length}</span>
-        </SheetTitle>
+        </PanelTitle>
         {suppliers.length === 0 && (
           <Small>
             None yet: a paper’s reorder day is worked out with 7 days of delivery until its supplier is
@@ -101,14 +114,14 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
           ))}
         </ul>
         <Button onPress={() => setOpen('new')}>Record a supplier</Button>
-      </Sheet>
+      </Panel>
       {open && <SupplierSheet supplier={open === 'new' ? null : open} onClose={() => setOpen(null)} />}
-    </Wall>
+    </Page>
   );
 }
 
 function SupplierSheet({ supplier, onClose }: { supplier: Supplier | null; onClose: () => void }) {
-  const act = useAct();
+  const action = useAction();
   const { bareMoney, currency } = useUnits();
   const [f, setF] = useState({
     name: supplier?.name ?? '',
@@ -120,41 +133,47 @@ function SupplierSheet({ supplier, onClose }: { supplier: Supplier | null; onClo
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const save = async () => {
     if (
-      await act.run('recordSupplier', {
+      await action.run('recordSupplier', {
         id: supplier?.id ?? null,
         ...f,
-        deliveryDays: /^\s*\d+\s*$/.test(f.deliveryDays) ? Number(f.deliveryDays) : f.deliveryDays,
+        deliveryDays: wholeOrTyped(f.deliveryDays),
       })
     )
       onClose();
   };
   return (
-    <SheetDialog title={supplier?.name ?? 'A supplier'} isOpen onClose={onClose}>
+    <FormDialog title={supplier?.name ?? 'A supplier'} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
-        <Field label="Name" value={f.name} onChange={set('name')} autoFocus wrong={act.wrong('name')} />
+        <Field
+          label="Name"
+          value={f.name}
+          onChange={set('name')}
+          autoFocus
+          wrong={action.fieldError('name')}
+        />
         <Field
           label="Days from ordering to having it"
           value={f.deliveryDays}
           onChange={set('deliveryDays')}
-          wrong={act.wrong('deliveryDays')}
+          wrong={action.fieldError('deliveryDays')}
         />
         <Field
           label={`Carriage, ${currency}`}
           value={f.carriage}
           onChange={set('carriage')}
-          wrong={act.wrong('carriage')}
+          wrong={action.fieldError('carriage')}
         />
         <Field
           label={`Carriage free from, ${currency}`}
           value={f.freeFrom}
           onChange={set('freeFrom')}
           hint="empty: never"
-          wrong={act.wrong('freeFrom')}
+          wrong={action.fieldError('freeFrom')}
         />
         <Field label="Notes" value={f.notes} onChange={set('notes')} />
       </Fields>
-      <TroubleNote trouble={act.trouble} fields={['name', 'deliveryDays', 'carriage', 'freeFrom']} />
-      <SheetEnd label="Keep it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['name', 'deliveryDays', 'carriage', 'freeFrom']} />
+      <DialogActions label="Keep it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }

@@ -1,7 +1,7 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
-import { orderList, suppliersAtHand } from '@/studio/paperDesk';
+import { orderList, suppliersAtHand } from '@/studio/papers/papers';
 import { OrderView } from './OrderView';
 
 export const metadata: Metadata = { title: 'To order' };

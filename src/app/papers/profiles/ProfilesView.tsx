@@ -3,26 +3,27 @@ import { line } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Profile, ProfileLine } from '@/studio/profiles';
-import { postJson, useAct, useSay } from '@/ui/Acts';
+import type { Profile, ProfileLine } from '@/studio/proofs/profiles';
+import { useAction } from '@/app/useAction';
+import { postJson, useAnnounce } from '@/ui/Actions';
 import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import {
-  Beside,
-  Empty,
-  Facts,
-  Head,
+  Columns,
+  EmptyState,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Sheet,
-  SheetTitle,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
-  Wall,
+  Page,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 import { useUnits } from '@/ui/Units';
 
@@ -42,8 +43,8 @@ export function ProfilesView({ list, papers, routes, machines, spaces, start }: 
   const [chosen, setChosen] = useState(start ?? '');
   const open = list.find((l) => l.profile.id === chosen) ?? live[0] ?? list[0];
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Profiles</PageTitle>
           <Lead>
@@ -51,27 +52,27 @@ export function ProfilesView({ list, papers, routes, machines, spaces, start }: 
             it is for; proofs name the one they went through.
           </Lead>
         </div>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Beside $aside={340}>
+      <Columns $aside={340}>
         <Stack>
           {open ? (
             <OneProfile key={open.profile.id} line={open} spaces={spaces} />
           ) : (
-            <Sheet>
-              <Empty title="No profile yet">
+            <Panel>
+              <EmptyState title="No profile yet">
                 <p>
                   Bring in the ICC file your printer, lab or paper maker gives, or have the practice press
                   profile one of your papers.
                 </p>
-              </Empty>
-            </Sheet>
+              </EmptyState>
+            </Panel>
           )}
           {list.length > 0 && (
-            <Sheet>
-              <SheetTitle>
+            <Panel>
+              <PanelTitle>
                 All <span>{live.length}</span>
-              </SheetTitle>
+              </PanelTitle>
               <ul>
                 {list.map((l) => (
                   <li
@@ -112,19 +113,19 @@ export function ProfilesView({ list, papers, routes, machines, spaces, start }: 
                   </li>
                 ))}
               </ul>
-            </Sheet>
+            </Panel>
           )}
         </Stack>
         <BringIn papers={papers} routes={routes} machines={machines} />
-      </Beside>
-    </Wall>
+      </Columns>
+    </Page>
   );
 }
 
 function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spaces'] }) {
   const { day } = useUnits();
   const { profile: p } = l;
-  const act = useAct();
+  const action = useAction();
   const [level, setLevel] = useState(50);
   const reach = spaces
     .map((s) => `${Math.round((100 * p.gamut.volume) / s.gamut.volume)} % of ${s.name}`)
@@ -132,13 +133,13 @@ function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spa
   const lab = (v: readonly number[]) =>
     `L* ${v[0]!.toFixed(1)}, a* ${v[1]!.toFixed(1)}, b* ${v[2]!.toFixed(1)}`.replaceAll('-', '−');
   return (
-    <Sheet id={p.id}>
-      <SheetTitle>
+    <Panel id={p.id}>
+      <PanelTitle>
         {l.paper}, {l.machine ?? l.route ?? 'any route'} <span>{p.setting}</span>
-      </SheetTitle>
+      </PanelTitle>
       <div style={{ display: 'flex', gap: 30, flexWrap: 'wrap', paddingTop: 10 }}>
         <div style={{ flex: 1, minWidth: 280 }}>
-          <Facts
+          <FactList
             rows={[
               ['Calls itself', p.facts.label],
               [
@@ -174,8 +175,8 @@ function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spa
           <Row style={{ paddingTop: 10, marginLeft: -5 }}>
             <Button
               quiet
-              isDisabled={act.busy}
-              onPress={() => void act.run('putAwayProfile', { id: p.id, away: !p.archivedAt })}
+              isDisabled={action.isPending}
+              onPress={() => void action.run('putAwayProfile', { id: p.id, away: !p.archivedAt })}
             >
               {p.archivedAt ? 'Bring it back' : 'Put it away'}
             </Button>
@@ -201,7 +202,7 @@ function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spa
           </div>
         )}
       </div>
-    </Sheet>
+    </Panel>
   );
 }
 
@@ -311,9 +312,9 @@ function BringIn({
     [setting, setSetting] = useState('');
   const [file, setFile] = useState<File | null>(null),
     [busy, setBusy] = useState(''),
-    [trouble, setTrouble] = useState<{ says: string; sure: boolean } | null>(null);
+    [error, setError] = useState<{ says: string; sure: boolean } | null>(null);
   const [version, setVersion] = useState<'2' | '4'>('4');
-  const say = useSay(),
+  const say = useAnnounce(),
     router = useRouter();
   const to = {
     machineId: by.startsWith('m ') ? by.slice(2) : null,
@@ -322,7 +323,7 @@ function BringIn({
   const send = async (sure: boolean) => {
     if (!file) return;
     setBusy('reading');
-    setTrouble(null);
+    setError(null);
     const q = new URLSearchParams({
       name: file.name,
       paper,
@@ -333,14 +334,14 @@ function BringIn({
     });
     const answer = await sendFile(`/api/profiles?${q}`, file);
     if ('done' in answer) {
-      say({ says: answer.done.says });
+      say({ message: answer.done.message });
       router.refresh();
-    } else setTrouble({ says: answer.trouble.says, sure: answer.trouble.overridable === true });
+    } else setError({ says: answer.error.message, sure: answer.error.overridable === true });
     setBusy('');
   };
   const practise = async () => {
     setBusy('profiling');
-    setTrouble(null);
+    setError(null);
     const answer = await postJson('/api/practice', {
       what: 'profile',
       paperId: paper,
@@ -349,14 +350,14 @@ function BringIn({
       version: Number(version),
     });
     if ('done' in answer) {
-      say({ says: answer.done.says });
+      say({ message: answer.done.message });
       router.refresh();
-    } else setTrouble({ says: answer.trouble.says, sure: false });
+    } else setError({ says: answer.error.message, sure: false });
     setBusy('');
   };
   return (
-    <Sheet>
-      <SheetTitle>Bring in a profile</SheetTitle>
+    <Panel>
+      <PanelTitle>Bring in a profile</PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 8 }}>
         <Select label="Paper" value={paper} onChange={setPaper} options={papers} />
         <Select
@@ -389,7 +390,7 @@ function BringIn({
             accept=".icc,.icm"
             onChange={(e) => {
               setFile(e.target.files?.[0] ?? null);
-              setTrouble(null);
+              setError(null);
             }}
             aria-label="ICC file"
             style={{ display: 'block', marginTop: 6, maxWidth: '100%' }}
@@ -400,19 +401,19 @@ function BringIn({
             {busy === 'reading' ? 'Reading…' : 'Read and keep it'}
           </Button>
         </Row>
-        {trouble && (
+        {error && (
           <div role="alert">
-            <Marked kind="fails">{trouble.says}</Marked>
-            {trouble.sure && (
+            <MarkedText kind="fails">{error.says}</MarkedText>
+            {error.sure && (
               <Row style={{ paddingTop: 6 }}>
                 <Button onPress={() => void send(true)}>Keep it all the same</Button>
               </Row>
             )}
           </div>
         )}
-        <SheetTitle>
+        <PanelTitle>
           Or practise <span>a made-up press</span>
-        </SheetTitle>
+        </PanelTitle>
         <p>
           The practice press prints like a real one, on papers of yours that it makes up: its profile is a
           true ICC file, and every lot is a little off it.
@@ -434,6 +435,6 @@ function BringIn({
           </Button>
         </Row>
       </Stack>
-    </Sheet>
+    </Panel>
   );
 }

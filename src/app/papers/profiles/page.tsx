@@ -3,8 +3,8 @@ import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { papersAndRoutes } from '@/store/proofs';
-import { machinesAtHand } from '@/studio/machines';
-import { profilesAtHand, referenceSpaces } from '@/studio/profiles';
+import { machinesAtHand } from '@/studio/machines/machines';
+import { profilesAtHand, referenceSpaces } from '@/studio/proofs/profiles';
 import { ProfilesView } from './ProfilesView';
 
 export const metadata: Metadata = { title: 'Profiles' };

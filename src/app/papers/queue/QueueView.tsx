@@ -3,16 +3,27 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Finding } from '@/core/finding';
 import { inGroups } from '@/core/groups';
-import { areaOf } from '@/core/layout/pieces';
-import type { Queued } from '@/studio/printQueue';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { areaOf } from '@/core/sheets/pieces';
+import type { Queued } from '@/studio/layouts/printQueue';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Head, Lead, PageTitle, Sheet, SheetTitle, Small, Stack, Wall } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import {
+  EmptyState,
+  PageHeader,
+  Lead,
+  PageTitle,
+  Panel,
+  PanelTitle,
+  Small,
+  Stack,
+  Page,
+} from '@/ui/Layout';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 
 /** What waits to be printed, grouped by paper and machine: printed, or spoiled. */
@@ -21,14 +32,14 @@ export function QueueView({
   inks,
 }: {
   queue: Queued[];
-  inks: { machineId: string; trouble: Finding[] }[];
+  inks: { machineId: string; error: Finding[] }[];
 }) {
   const [printing, setPrinting] = useState<Queued | null>(null);
   const [spoiling, setSpoiling] = useState<Queued | null>(null);
   useKeys([
     {
       key: 'p',
-      says: 'the first is printed',
+      label: 'the first is printed',
       run: () => {
         if (queue[0]) setPrinting(queue[0]);
       },
@@ -36,8 +47,8 @@ export function QueueView({
   ]);
   const groups = inGroups(queue, (q) => `${q.paper} on ${q.machine?.name ?? 'no printer that takes it'}`);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Print queue</PageTitle>
           <Lead>
@@ -45,22 +56,22 @@ export function QueueView({
             stock and its numbers come into the register.
           </Lead>
         </div>
-      </Head>
+      </PageHeader>
       <PapersNav />
       {queue.length === 0 && (
-        <Sheet>
-          <Empty title="Nothing waits to be printed">
+        <Panel>
+          <EmptyState title="Nothing waits to be printed">
             <p>Lay prints out under Sheets and rolls and send them here.</p>
-          </Empty>
-        </Sheet>
+          </EmptyState>
+        </Panel>
       )}
       <Stack $gap={18}>
         {groups.map(({ key, items }) => (
-          <Sheet key={key}>
-            <SheetTitle>
+          <Panel key={key}>
+            <PanelTitle>
               {key} <span>{items.length}</span>
-            </SheetTitle>
-            {(inks.find((i) => i.machineId === items[0]!.machine?.id)?.trouble ?? []).map((f) => (
+            </PanelTitle>
+            {(inks.find((i) => i.machineId === items[0]!.machine?.id)?.error ?? []).map((f) => (
               <p key={f.says} style={{ paddingTop: 6 }}>
                 <Verdict finding={f} />
               </p>
@@ -76,12 +87,12 @@ export function QueueView({
                 />
               ))}
             </ul>
-          </Sheet>
+          </Panel>
         ))}
       </Stack>
       {printing && <PrintSheet q={printing} onClose={() => setPrinting(null)} />}
       {spoiling && <SpoilSheet q={spoiling} onClose={() => setSpoiling(null)} />}
-    </Wall>
+    </Page>
   );
 }
 
@@ -121,9 +132,9 @@ function QueueLine({
             : `a sheet of ${size({ width: l.widthUm, height: l.heightUm! })}`}{' '}
           <Small>{(100 * waste).toFixed(1)} % waste</Small>
         </span>
-        <Marked kind={q.lacks ? 'fails' : 'holds'}>
+        <MarkedText kind={q.lacks ? 'fails' : 'holds'}>
           {q.lacks ? `Cannot be printed: ${q.lacks}` : `From lot ${q.lot}`}
-        </Marked>
+        </MarkedText>
         {q.register.map((r) => (
           <Small key={r.title + r.numbers}>
             {r.title}: {r.numbers}
@@ -148,14 +159,14 @@ function QueueLine({
 }
 
 function PrintSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
-  const act = useAct();
+  const action = useAction();
   const [advance, setAdvance] = useState(q.register.length > 0);
   const [reason, setReason] = useState('');
   const save = async () => {
-    if (await act.run('printQueued', { id: q.layout.id, advance, reason })) onClose();
+    if (await action.run('printQueued', { id: q.layout.id, advance, reason })) onClose();
   };
   return (
-    <SheetDialog title={`${q.layout.name} is printed`} isOpen onClose={onClose}>
+    <FormDialog title={`${q.layout.name} is printed`} isOpen onClose={onClose}>
       <Stack>
         {q.register.length > 0 && (
           <Check checked={advance} onChange={setAdvance}>
@@ -171,21 +182,26 @@ function PrintSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
             hint="empty: numbers without an accepted proof stay out of the register"
           />
         )}
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
-      <SheetEnd label="It is printed" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="It is printed"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }
 
 function SpoilSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
-  const act = useAct();
+  const action = useAction();
   const [f, setF] = useState({ why: '', bears: 'us' });
   const save = async () => {
-    if (await act.run('misprintLayout', { id: q.layout.id, ...f })) onClose();
+    if (await action.run('misprintLayout', { id: q.layout.id, ...f })) onClose();
   };
   return (
-    <SheetDialog title={`Misprint of ${q.layout.name}`} isOpen onClose={onClose}>
+    <FormDialog title={`Misprint of ${q.layout.name}`} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Field
           label="What went wrong"
@@ -193,13 +209,13 @@ function SpoilSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
           onChange={(why) => setF({ ...f, why })}
           autoFocus
           hint="banding, head strike, wrong profile"
-          wrong={act.wrong('why')}
+          wrong={action.fieldError('why')}
         />
         <Field
           label="Borne by"
           value={f.bears}
           onChange={(bears) => setF({ ...f, bears })}
-          wrong={act.wrong('bears')}
+          wrong={action.fieldError('bears')}
         />
       </Fields>
       <p style={{ paddingTop: 10 }}>
@@ -208,8 +224,13 @@ function SpoilSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
           queue to be printed again.
         </Small>
       </p>
-      <TroubleNote trouble={act.trouble} fields={['why', 'bears']} />
-      <SheetEnd label="It is spoiled" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['why', 'bears']} />
+      <DialogActions
+        label="It is spoiled"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

@@ -1,7 +1,7 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
-import { printQueue } from '@/studio/printQueue';
+import { printQueue } from '@/studio/layouts/printQueue';
 import { QueueView } from './QueueView';
 
 export const metadata: Metadata = { title: 'Print queue' };
@@ -13,7 +13,7 @@ async function QueuePage() {
       queue={queue}
       inks={[...inks].map(([machineId, reports]) => ({
         machineId,
-        trouble: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])),
+        error: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])),
       }))}
     />
   );

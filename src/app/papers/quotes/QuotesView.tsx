@@ -2,26 +2,27 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Compared, quotesOf, sentOut } from '@/studio/routes';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Compared, quotesOf, sentOut } from '@/studio/routes/routes';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Finder } from '@/ui/Field';
 import {
-  Empty,
-  Head,
+  EmptyState,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { SheetDialog, SheetEnd, Working } from '@/ui/Slip';
+import { FormDialog, DialogActions, Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 
 type Offered = { id: string; title: string; width: number; height: number };
@@ -40,7 +41,7 @@ const OLD_QUOTE_DAYS = 90;
 /** Who else could print a size, all in, and what would be given up; quotes kept, and work that is out. */
 export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes, today }: Props) {
   const router = useRouter();
-  const act = useAct();
+  const action = useAction();
   const { size, money } = useUnits();
   const [n, setN] = useState(String(quantity));
   const [back, setBack] = useState<Props['sent'][number] | null>(null);
@@ -49,8 +50,8 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
   const old = (day: string) => (Date.parse(today) - Date.parse(day)) / 86_400_000 > OLD_QUOTE_DAYS;
   const out = sent.filter((j) => !j.backOn);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Compare routes</PageTitle>
           <Lead>
@@ -58,13 +59,13 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
             your hands.
           </Lead>
         </div>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Sheet>
+      <Panel>
         {!chosen ? (
-          <Empty title="No size is offered yet">
+          <EmptyState title="No size is offered yet">
             <p>Offer a size of a work; every route is then priced for it here.</p>
-          </Empty>
+          </EmptyState>
         ) : (
           <>
             <form
@@ -91,7 +92,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                 <Button type="submit">Price them</Button>
               </Row>
             </form>
-            <Scroll>
+            <ScrollArea>
               <Table aria-label="Routes for this size">
                 <thead>
                   <tr>
@@ -153,7 +154,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                         </>
                       ) : (
                         <td colSpan={4}>
-                          <Marked kind="fails">does not print this size</Marked>
+                          <MarkedText kind="fails">does not print this size</MarkedText>
                         </td>
                       )}
                       <td className="n">{r.leadDays}</td>
@@ -167,7 +168,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                         {isOld && (
                           <>
                             <br />
-                            <Marked kind="care">prices read {r.readOn}: old, ask again</Marked>
+                            <MarkedText kind="care">prices read {r.readOn}: old, ask again</MarkedText>
                           </>
                         )}
                       </td>
@@ -176,9 +177,9 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                           <Button
                             quiet
                             onPress={() =>
-                              void act.run('keepQuote', { routeId: r.id, formatId: chosen, quantity })
+                              void action.run('keepQuote', { routeId: r.id, formatId: chosen, quantity })
                             }
-                            isDisabled={act.busy}
+                            isDisabled={action.isPending}
                             aria-label={`Keep the quote of ${r.name}`}
                           >
                             Keep
@@ -188,14 +189,14 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                           <Button
                             quiet
                             onPress={() =>
-                              void act.run('sendOut', {
+                              void action.run('sendOut', {
                                 routeId: r.id,
                                 lines: [{ formatId: chosen, quantity }],
                                 sentOn: today,
                                 expectedOn: null,
                               })
                             }
-                            isDisabled={act.busy}
+                            isDisabled={action.isPending}
                             aria-label={`Sent to ${r.name}`}
                           >
                             Sent out
@@ -206,26 +207,26 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                   ))}
                 </tbody>
               </Table>
-            </Scroll>
-            <TroubleNote trouble={act.trouble} />
+            </ScrollArea>
+            <ErrorCallout error={action.error} />
           </>
         )}
-      </Sheet>
-      <Sheet style={{ marginTop: 18 }}>
-        <SheetTitle>
+      </Panel>
+      <Panel style={{ marginTop: 18 }}>
+        <PanelTitle>
           Quotes kept for this size <span>{kept.length}</span>
-        </SheetTitle>
+        </PanelTitle>
         <Stack $gap={4} style={{ paddingTop: 6 }}>
           {kept.length === 0 && <Small>None. A price that is kept shows later what it was.</Small>}
           {kept.map((q) => (
             <div key={q.id}>
-              <Marked kind={old(q.keptOn) ? 'care' : 'none'}>
+              <MarkedText kind={old(q.keptOn) ? 'care' : 'none'}>
                 {q.says}, kept {q.keptOn}
                 {old(q.keptOn) && ': old, ask again'}
-              </Marked>{' '}
+              </MarkedText>{' '}
               <Button
                 quiet
-                onPress={() => void act.run('dropQuote', { id: q.id })}
+                onPress={() => void action.run('dropQuote', { id: q.id })}
                 aria-label={`Drop ${q.says}`}
               >
                 Drop
@@ -233,16 +234,16 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
             </div>
           ))}
         </Stack>
-      </Sheet>
-      <Sheet style={{ marginTop: 18 }}>
-        <SheetTitle>
+      </Panel>
+      <Panel style={{ marginTop: 18 }}>
+        <PanelTitle>
           Out to be printed <span>{out.length}</span>
-        </SheetTitle>
+        </PanelTitle>
         <Stack $gap={6} style={{ paddingTop: 6 }}>
           {sent.length === 0 && <Small>Nothing has been sent out yet.</Small>}
           {sent.map((j) => (
             <div key={j.id}>
-              <Marked kind={j.backOn ? 'holds' : j.expectedOn < today ? 'fails' : 'none'}>
+              <MarkedText kind={j.backOn ? 'holds' : j.expectedOn < today ? 'fails' : 'none'}>
                 {j.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at{' '}
                 {routes.find((r) => r.id === j.routeId)?.name}, {money(j.totalMinor)}, sent {j.sentOn};{' '}
                 {j.backOn
@@ -250,7 +251,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
                   : j.expectedOn < today
                     ? `expected ${j.expectedOn}: late, ask`
                     : `expected ${j.expectedOn}`}
-              </Marked>{' '}
+              </MarkedText>{' '}
               <a href={`/api/documents/job-sheet/${j.id}`} target="_blank" rel="noreferrer">
                 job sheet
               </a>{' '}
@@ -262,9 +263,9 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
             </div>
           ))}
         </Stack>
-      </Sheet>
+      </Panel>
       {back && <BackSheet job={back} today={today} onClose={() => setBack(null)} />}
-    </Wall>
+    </Page>
   );
 }
 
@@ -277,20 +278,20 @@ function BackSheet({
   today: string;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const [f, setF] = useState({ backOn: today, inspection: '' });
   const save = async () => {
-    if (await act.run('cameBack', { id: job.id, ...f })) onClose();
+    if (await action.run('cameBack', { id: job.id, ...f })) onClose();
   };
   return (
-    <SheetDialog title="It came back" isOpen onClose={onClose}>
+    <FormDialog title="It came back" isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Field
           label="On"
           value={f.backOn}
           onChange={(backOn) => setF({ ...f, backOn })}
           type="date"
-          wrong={act.wrong('backOn')}
+          wrong={action.fieldError('backOn')}
         />
         <Field
           label="What the inspection found"
@@ -298,11 +299,11 @@ function BackSheet({
           onChange={(inspection) => setF({ ...f, inspection })}
           hint="size, corners, banding, colour; who bears damage"
           autoFocus
-          wrong={act.wrong('inspection')}
+          wrong={action.fieldError('inspection')}
         />
       </Fields>
-      <TroubleNote trouble={act.trouble} fields={['backOn', 'inspection']} />
-      <SheetEnd label="Note it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['backOn', 'inspection']} />
+      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }

@@ -1,11 +1,11 @@
-import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { asc, eq, isNull } from 'drizzle-orm';
-import type { Metadata } from 'next';
+import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
-import { formats, routes, works } from '@/store/schema';
-import { compareRoutes, quotesOf, sentOut } from '@/studio/routes';
+import { findRows } from '@/store/rows';
+import { offeredFormats } from '@/store/works';
+import { compareRoutes, quotesOf, sentOut } from '@/studio/routes/routes';
+import type { Metadata } from 'next';
 import { QuotesView } from './QuotesView';
 
 export const metadata: Metadata = { title: 'Compare routes' };
@@ -13,12 +13,7 @@ export const metadata: Metadata = { title: 'Compare routes' };
 async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: string; n?: string }> }) {
   const s = await studio();
   const q = await queryOf(searchParams);
-  const offered = await s.db
-    .select({ format: formats, title: works.title })
-    .from(formats)
-    .innerJoin(works, eq(works.id, formats.workId))
-    .where(isNull(formats.archivedAt))
-    .orderBy(asc(works.title), asc(formats.imageWidthUm));
+  const offered = await offeredFormats(s.db);
   const chosen = offered.find((o) => o.format.id === q.size) ?? offered[0] ?? null;
   const asked = Number(q.n ?? 1),
     quantity = Number.isInteger(asked) && asked > 0 && asked <= 100_000 ? asked : 1;
@@ -26,7 +21,7 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
     chosen ? compareRoutes(s, chosen.format, quantity) : Promise.resolve([]),
     chosen ? quotesOf(s.db, [chosen.format.id]) : Promise.resolve([]),
     sentOut(s.db),
-    s.db.select({ id: routes.id, name: routes.name }).from(routes),
+    findRows(s.db, 'routes'),
   ]);
   return (
     <QuotesView

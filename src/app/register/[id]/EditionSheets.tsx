@@ -1,13 +1,14 @@
 'use client';
 import { useState } from 'react';
-import { impressionLabel } from '@/core/edition/states';
+import { impressionLabel } from '@/core/edition/impressionStates';
 import type { Edition, Impression } from '@/store/editions';
 import type { Paper } from '@/store/proofs';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import type { Row_ } from './EditionView';
 
 const listed = (list: readonly Impression[], edition: Edition) =>
@@ -40,7 +41,7 @@ export function PrintSheet({
   );
   const [paperId, setPaper] = useState(papers.find((p) => p.id === last?.paperId)?.id ?? papers[0]!.id);
   const [count, setCount] = useState('1');
-  const act = useAct();
+  const action = useAction();
   const open = edition.kind === 'open';
   const next = rows.map((r) => r.impression).filter((i) => i.kind === 'run' && i.state === 'declared');
   const many = Number(count);
@@ -51,7 +52,7 @@ export function PrintSheet({
       );
   const save = async (reason = '') => {
     if (
-      await act.run('printImpressions', {
+      await action.run('printImpressions', {
         editionId: edition.id,
         impressionIds: ids && ids.length ? ids : open ? null : [''],
         count: open ? many : null,
@@ -63,7 +64,7 @@ export function PrintSheet({
       onClose();
   };
   return (
-    <SheetDialog title="Record prints" isOpen onClose={onClose}>
+    <FormDialog title="Record prints" isOpen onClose={onClose}>
       <Stack>
         <p>
           {chosen.length
@@ -92,23 +93,23 @@ export function PrintSheet({
             value={count}
             onChange={setCount}
             width={90}
-            wrong={act.wrong('count')}
+            wrong={action.fieldError('count')}
           />
         )}
         <Small>
           The accepted proof of this size on this paper is noted with each print. Without one, or with a
           stale one, a reason is asked and kept in the register.
         </Small>
-        <TroubleNote trouble={act.trouble} fields={['count']} onReason={(reason) => void save(reason)} />
+        <ErrorCallout error={action.error} fields={['count']} onReason={(reason) => void save(reason)} />
       </Stack>
-      <SheetEnd
+      <DialogActions
         label="They are printed"
-        busy={act.busy}
+        busy={action.isPending}
         disabled={ids !== null && ids.length === 0}
         onDo={() => void save()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }
 
@@ -165,11 +166,11 @@ export function ReasonSheet({
   onClose: () => void;
 }) {
   const [note, setNote] = useState('');
-  const act = useAct();
+  const action = useAction();
   const ask = ASKS[name];
   const save = async () => {
     if (
-      await act.run('handleImpressions', {
+      await action.run('handleImpressions', {
         editionId: edition.id,
         impressionIds: chosen.map((i) => i.id),
         act: name,
@@ -179,7 +180,7 @@ export function ReasonSheet({
       onClose();
   };
   return (
-    <SheetDialog title={`${ask.title}: ${listed(chosen, edition)}`} isOpen onClose={onClose} width={480}>
+    <FormDialog title={`${ask.title}: ${listed(chosen, edition)}`} isOpen onClose={onClose} width={480}>
       <Stack>
         <Field
           label={ask.label}
@@ -187,33 +188,44 @@ export function ReasonSheet({
           onChange={setNote}
           hint={ask.hint}
           autoFocus
-          wrong={act.wrong('note')}
+          wrong={action.fieldError('note')}
         />
-        <TroubleNote trouble={act.trouble} fields={['note']} />
+        <ErrorCallout error={action.error} fields={['note']} />
       </Stack>
-      <SheetEnd label={ask.end} busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions label={ask.end} busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }
 
 /** Closing an edition for good. */
 export function CloseSheet({ edition, onClose }: { edition: Edition; onClose: () => void }) {
   const [reason, setReason] = useState('');
-  const act = useAct();
+  const action = useAction();
   const save = async () => {
-    if (await act.run('closeEdition', { id: edition.id, reason })) onClose();
+    if (await action.run('closeEdition', { id: edition.id, reason })) onClose();
   };
   return (
-    <SheetDialog title="Close the edition" isOpen onClose={onClose} width={480}>
+    <FormDialog title="Close the edition" isOpen onClose={onClose} width={480}>
       <Stack>
         <p>
           Nothing more is printed of a closed edition, and closing is not taken back. The register keeps
           how many were made. If a route prints it on demand, close it there too.
         </p>
-        <Field label="Why" value={reason} onChange={setReason} autoFocus wrong={act.wrong('reason')} />
-        <TroubleNote trouble={act.trouble} fields={['reason']} />
+        <Field
+          label="Why"
+          value={reason}
+          onChange={setReason}
+          autoFocus
+          wrong={action.fieldError('reason')}
+        />
+        <ErrorCallout error={action.error} fields={['reason']} />
       </Stack>
-      <SheetEnd label="Close it for good" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="Close it for good"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

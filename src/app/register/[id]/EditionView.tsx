@@ -3,15 +3,27 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Selection } from 'react-aria-components';
 import styled from 'styled-components';
-import { mayDo } from '@/core/edition/states';
+import { mayDo } from '@/core/edition/impressionStates';
 import type { Edition, impressionsOf } from '@/store/editions';
 import type { Paper } from '@/store/proofs';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Beside, Empty, Head, Lead, Pages, PageTitle, Sheet, Small, Wall } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import {
+  Columns,
+  EmptyState,
+  PageHeader,
+  Lead,
+  Pagination,
+  PageTitle,
+  Panel,
+  Small,
+  Page,
+} from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { ChainLine } from '../ChainLine';
 import { CloseSheet, PrintSheet, ReasonSheet, type ReasonAct } from './EditionSheets';
 import { ImpressionAside } from './ImpressionAside';
@@ -69,7 +81,7 @@ export function EditionView({
   }, [rows, begin]);
   const [selected, setSelected] = useState<Selection>(() => new Set(first));
   const [sheet, setSheet] = useState<'print' | 'close' | ReasonAct | null>(null);
-  const act = useAct();
+  const action = useAction();
   const chosen = rows
     .filter((r) => selected === 'all' || selected.has(r.impression.id))
     .map((r) => r.impression);
@@ -77,8 +89,13 @@ export function EditionView({
   const all = (name: Parameters<typeof mayDo>[0]) =>
     chosen.length > 0 &&
     chosen.every((i) => mayDo(name, i.state) && (!i.orderLineId || name === 'certified'));
-  const handle = (name: string) =>
-    void act.run('handleImpressions', { editionId: edition.id, impressionIds: ids, act: name, note: '' });
+  const handle = (name: ActionInput<'handleImpressions'>['act']) =>
+    void action.run('handleImpressions', {
+      editionId: edition.id,
+      impressionIds: ids,
+      act: name,
+      note: '',
+    });
   const toPrint = chosen.length > 0 && chosen.every((i) => i.state === 'declared');
   const total = Object.values(counts).reduce((a, b) => a + b, 0);
   const mayPrint =
@@ -88,21 +105,21 @@ export function EditionView({
     (edition.kind === 'open' || toPrint || chosen.length === 0);
   useKeys([
     ...(all('signed')
-      ? [{ key: 's', says: `sign ${sheetsWord(chosen.length)}`, run: () => handle('signed') }]
+      ? [{ key: 's', label: `sign ${sheetsWord(chosen.length)}`, run: () => handle('signed') }]
       : []),
     ...(all('passed')
       ? [
           {
             key: 'i',
-            says: `pass ${sheetsWord(chosen.length)} at inspection`,
+            label: `pass ${sheetsWord(chosen.length)} at inspection`,
             run: () => handle('passed'),
           },
         ]
       : []),
     ...(all('spoiled')
-      ? [{ key: 'l', says: 'spoil, with the reason', run: () => setSheet('spoiled') }]
+      ? [{ key: 'l', label: 'spoil, with the reason', run: () => setSheet('spoiled') }]
       : []),
-    ...(mayPrint ? [{ key: 'p', says: 'record prints', run: () => setSheet('print') }] : []),
+    ...(mayPrint ? [{ key: 'p', label: 'record prints', run: () => setSheet('print') }] : []),
   ]);
   const gone = (counts.dispatched ?? 0) + (counts.delivered ?? 0);
   const ready =
@@ -110,8 +127,8 @@ export function EditionView({
     (counts.certified ?? 0) +
     (['on request', 'certificate only'].includes(edition.signing) ? (counts.inspected ?? 0) : 0);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>
             <Link href={`/works/${edition.workId}/edition`} prefetch={false}>
@@ -135,16 +152,16 @@ export function EditionView({
             Close the edition
           </Button>
         )}
-      </Head>
-      <Beside $aside={372}>
-        <Sheet>
+      </PageHeader>
+      <Columns $aside={372}>
+        <Panel>
           {rows.length === 0 ? (
-            <Empty title="No print yet">
+            <EmptyState title="No print yet">
               <p>
                 Impressions of an open edition are counted as they are made. Record the first prints and
                 they stand here, one sheet each.
               </p>
-            </Empty>
+            </EmptyState>
           ) : (
             <SheetsGrid
               rows={rows}
@@ -154,17 +171,17 @@ export function EditionView({
               onSelect={setSelected}
             />
           )}
-          <Pages
+          <Pagination
             page={page}
             perPage={perPage}
             total={total}
             href={(p) => `/register/${edition.id}?page=${p}`}
           />
-          <TroubleNote trouble={act.trouble} />
+          <ErrorCallout error={action.error} />
           <Acts>
             <Row>
               {all('signed') && (
-                <Button main keyName="s" isDisabled={act.busy} onPress={() => handle('signed')}>
+                <Button main keyName="s" isDisabled={action.isPending} onPress={() => handle('signed')}>
                   Sign {chosen.length}
                 </Button>
               )}
@@ -172,7 +189,7 @@ export function EditionView({
                 <Button
                   main={!all('signed')}
                   keyName="i"
-                  isDisabled={act.busy}
+                  isDisabled={action.isPending}
                   onPress={() => handle('passed')}
                 >
                   Pass {chosen.length}
@@ -184,19 +201,19 @@ export function EditionView({
                 </Button>
               )}
               {all('certified') && (
-                <Button isDisabled={act.busy} onPress={() => handle('certified')}>
+                <Button isDisabled={action.isPending} onPress={() => handle('certified')}>
                   Certificates written
                 </Button>
               )}
               {all('kept') && (
-                <Button isDisabled={act.busy} onPress={() => handle('kept')}>
+                <Button isDisabled={action.isPending} onPress={() => handle('kept')}>
                   Keep
                 </Button>
               )}
               {all('gifted') && <Button onPress={() => setSheet('gifted')}>Give away</Button>}
               {all('consigned') && <Button onPress={() => setSheet('consigned')}>To a shop</Button>}
               {all('delivered') && (
-                <Button isDisabled={act.busy} onPress={() => handle('delivered')}>
+                <Button isDisabled={action.isPending} onPress={() => handle('delivered')}>
                   Sold there
                 </Button>
               )}
@@ -204,7 +221,7 @@ export function EditionView({
               {all('lost') && <Button onPress={() => setSheet('lost')}>Lost</Button>}
               {all('destroyed') && <Button onPress={() => setSheet('destroyed')}>Destroyed</Button>}
               {all('remade') && edition.remake === 'remake' && (
-                <Button isDisabled={act.busy} onPress={() => handle('remade')}>
+                <Button isDisabled={action.isPending} onPress={() => handle('remade')}>
                   Make the number again
                 </Button>
               )}
@@ -224,7 +241,7 @@ export function EditionView({
                 : 'Choose sheets to act on them'}
             </Small>
           </Acts>
-        </Sheet>
+        </Panel>
         <div>
           <ImpressionAside
             id={ids.at(-1) ?? null}
@@ -237,20 +254,20 @@ export function EditionView({
             }
           />
           {begin === 'sign' && (
-            <Slip style={{ marginTop: 20 }}>
+            <Callout style={{ marginTop: 20 }}>
               <h3>Before you sign</h3>Try the pen on a scrap of this paper: pigment surfaces scrape under
               some. Number left, title middle, signature right, all under the picture. Clean, dry hands;
               one sheet on the table at a time.
-            </Slip>
+            </Callout>
           )}
           {begin === 'inspect' && (
-            <Slip style={{ marginTop: 20 }}>
+            <Callout style={{ marginTop: 20 }}>
               <h3>Look for</h3>Size within tolerance, corners, scratches, missing ink or banding, specks,
               colour beside the reference. Hold it by the edges, in the light it will hang in.
-            </Slip>
+            </Callout>
           )}
         </div>
-      </Beside>
+      </Columns>
       {sheet === 'print' && (
         <PrintSheet
           edition={edition}
@@ -265,6 +282,6 @@ export function EditionView({
       {sheet && sheet !== 'print' && sheet !== 'close' && (
         <ReasonSheet act={sheet} edition={edition} chosen={chosen} onClose={() => setSheet(null)} />
       )}
-    </Wall>
+    </Page>
   );
 }

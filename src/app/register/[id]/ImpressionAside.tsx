@@ -2,8 +2,8 @@
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { Edition } from '@/store/editions';
-import type { ImpressionWhole } from '@/studio/editions';
-import { Facts, SheetTitle, Small } from '@/ui/Layout';
+import type { ImpressionDetail } from '@/studio/editions/editions';
+import { FactList, PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -71,7 +71,7 @@ export function ImpressionAside({
   edition: Edition;
   stamp: string;
 }) {
-  const [whole, setWhole] = useState<ImpressionWhole | null>(null);
+  const [whole, setWhole] = useState<ImpressionDetail | null>(null);
   const { money } = useUnits();
   useEffect(() => {
     if (!id) return;
@@ -92,10 +92,10 @@ export function ImpressionAside({
   const last = history[0];
   return (
     <section aria-label={`Impression ${whole.label}`}>
-      <SheetTitle>
+      <PanelTitle>
         No. {whole.label} <span>{whole.format ?? ''}</span>
-      </SheetTitle>
-      <Facts
+      </PanelTitle>
+      <FactList
         rows={[
           ['Where', <strong key="w">{whole.word}</strong>],
           ['Paper', whole.paper],
@@ -121,7 +121,7 @@ export function ImpressionAside({
         ]}
       />
       <div style={{ height: 20 }} />
-      <SheetTitle>What happened to it</SheetTitle>
+      <PanelTitle>What happened to it</PanelTitle>
       <History>
         {history.map((h) => (
           <li key={h.seq}>

@@ -1,7 +1,7 @@
 'use client';
 import { GridList, GridListItem, type Selection } from 'react-aria-components';
 import styled from 'styled-components';
-import { impressionLabel, stateWord, type ImpressionState } from '@/core/edition/states';
+import { impressionLabel, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
 import type { Edition } from '@/store/editions';
 import { narrow, t } from '@/ui/tokens';
 import type { Row_ } from './EditionView';

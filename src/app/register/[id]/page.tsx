@@ -4,7 +4,6 @@ import { impressionsOf, IMPRESSIONS_A_PAGE, registerLength, stateCounts } from '
 import { freeOf } from '@/store/soundness';
 import { papersAndRoutes } from '@/store/proofs';
 import { findRow } from '@/store/rows';
-import { editions, works } from '@/store/schema';
 import { currentMaster, formatsOf } from '@/store/works';
 import { pageOf, queryOf } from '@/app/query';
 import { studio } from '@/app/server';
@@ -14,12 +13,12 @@ type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: s
 
 async function EditionPage({ params, searchParams }: Props) {
   const { db } = await studio();
-  const edition = await findRow(db, editions, (await params).id);
+  const edition = await findRow(db, 'editions', (await params).id);
   if (!edition) notFound();
   const q = await queryOf(searchParams);
   const page = pageOf(q.page);
   const [work, rows, counts, formats, { papers }, length, master, free] = await Promise.all([
-    findRow(db, works, edition.workId),
+    findRow(db, 'works', edition.workId),
     impressionsOf(db, edition.id, page),
     stateCounts(db, edition.id),
     formatsOf(db, edition.workId),

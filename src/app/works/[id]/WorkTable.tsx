@@ -4,9 +4,9 @@ import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Master, Work } from '@/store/works';
-import type { StationFinding } from '@/studio/stations';
+import type { StationFinding } from '@/studio/works/workPage';
 import { useKeys } from '@/ui/Keys';
-import { PageTitle, Small, Thumb } from '@/ui/Layout';
+import { PageTitle, Small, Thumbnail } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Mark } from '@/ui/Verdict';
@@ -118,13 +118,19 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
     if (f) router.push(`/works/${work.id}/${f.station}`);
   };
   useKeys([
-    { key: '[', says: 'the station before', run: to(-1) },
-    { key: ']', says: 'the station after', run: to(1) },
+    { key: '[', label: 'the station before', run: to(-1) },
+    { key: ']', label: 'the station after', run: to(1) },
     ...(beside.before
-      ? [{ key: ',', says: 'the work before', run: () => router.push(`/works/${beside.before}/${here}`) }]
+      ? [
+          {
+            key: ',',
+            label: 'the work before',
+            run: () => router.push(`/works/${beside.before}/${here}`),
+          },
+        ]
       : []),
     ...(beside.after
-      ? [{ key: '.', says: 'the work after', run: () => router.push(`/works/${beside.after}/${here}`) }]
+      ? [{ key: '.', label: 'the work after', run: () => router.push(`/works/${beside.after}/${here}`) }]
       : []),
   ]);
   const facts = [
@@ -138,13 +144,13 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
   return (
     <>
       <Head>
-        <Thumb $w={113} $h={85}>
+        <Thumbnail $w={113} $h={85}>
           {current?.state === 'ready' ? (
             <img src={`/api/pictures/${current.sha256}/thumb`} alt={`${work.title}, small`} />
           ) : (
             <Small>no picture yet</Small>
           )}
-        </Thumb>
+        </Thumbnail>
         <div>
           <PageTitle>{work.title}</PageTitle>
           <p>{facts || 'Nothing recorded of the original yet.'}</p>

@@ -1,11 +1,11 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { studio } from '@/app/server';
-import { workWhole } from '@/studio/stations';
+import { loadWorkPage } from '@/studio/works/workPage';
 import { WorkTable } from './WorkTable';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
-  const whole = await workWhole(await studio(), (await params).id);
+  const whole = await loadWorkPage(await studio(), (await params).id);
   return { title: whole?.work.title ?? 'No such work' };
 }
 
@@ -16,7 +16,7 @@ export default async function WorkLayout({
   params: Promise<{ id: string }>;
   children: ReactNode;
 }) {
-  const whole = await workWhole(await studio(), (await params).id);
+  const whole = await loadWorkPage(await studio(), (await params).id);
   if (!whole) notFound();
   const { work, current, findings, beside } = whole;
   return (

@@ -1,17 +1,17 @@
 'use client';
 import type { ReactNode } from 'react';
-import { Head, Lead, PageTitle, Sheet, Wall } from '@/ui/Layout';
+import { PageHeader, Lead, PageTitle, Panel, Page } from '@/ui/Layout';
 
 export function NewWork({ children }: { children: ReactNode }) {
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>A work, before it is captured</PageTitle>
           <Lead>Record it before it is sold: what is known now is hard to find out later.</Lead>
         </div>
-      </Head>
-      <Sheet>{children}</Sheet>
-    </Wall>
+      </PageHeader>
+      <Panel>{children}</Panel>
+    </Page>
   );
 }

@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
-import { equipmentAtHand } from '@/studio/equipment';
-import { Head, Lead, PageTitle, Sheet, Wall } from '@/ui/Layout';
+import { equipmentAtHand } from '@/studio/capture/equipment';
+import { PageHeader, Lead, PageTitle, Panel, Page } from '@/ui/Layout';
 import { PlannerView } from '../[id]/capture/plan/PlannerView';
 
 export const metadata: Metadata = { title: 'Plan a capture' };
@@ -11,16 +11,16 @@ async function PlanAlone() {
   const s = await studio();
   const settings = await s.settings();
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>Plan a capture</PageTitle>
           <Lead>
             Before there is a file: with what to capture an original, for the largest print wanted of it.
           </Lead>
         </div>
-      </Head>
-      <Sheet>
+      </PageHeader>
+      <Panel>
         <PlannerView
           workId={null}
           title="an original"
@@ -36,8 +36,8 @@ async function PlanAlone() {
             print: null,
           }}
         />
-      </Sheet>
-    </Wall>
+      </Panel>
+    </Page>
   );
 }
 

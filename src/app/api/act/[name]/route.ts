@@ -1,10 +1,10 @@
-import { askingOf } from '@/app/asking';
+import { requestContextOf } from '@/app/requestContext';
 import { answer, jsonOf } from '@/app/respond';
 import { studio } from '@/app/server';
-import { doAct } from '@/studio/acts';
+import { performByName } from '@/studio/registry';
 
 export async function POST(request: Request, { params }: { params: Promise<{ name: string }> }) {
   return answer(async () =>
-    doAct(await studio(), (await params).name, await jsonOf(request), askingOf(request)),
+    performByName(await studio(), (await params).name, await jsonOf(request), requestContextOf(request)),
   );
 }

@@ -1,8 +1,8 @@
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
-import { ordersCsv, registerCsv } from '@/studio/exports';
-import { orderListCsv } from '@/studio/paperDesk';
+import { ordersCsv, registerCsv } from '@/studio/reports/exports';
+import { orderListCsv } from '@/studio/papers/papers';
 
 const TABLES = { 'register.csv': registerCsv, 'orders.csv': ordersCsv, 'to-order.csv': orderListCsv };
 
@@ -19,6 +19,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ what: stri
       },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

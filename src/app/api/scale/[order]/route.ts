@@ -1,7 +1,7 @@
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
-import { simulatedScale } from '@/standins/scale';
-import { readScale } from '@/studio/parcels';
+import { simulatedScale } from '@/simulators/scale';
+import { readScale } from '@/studio/orders/parcels';
 
 /** Reads the scale on the packing table with an order's parcel on it. */
 export async function POST(_: Request, { params }: { params: Promise<{ order: string }> }) {

@@ -1,34 +1,36 @@
 'use client';
 import Link from 'next/link';
+import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { cutWords } from '@/core/layout/nup';
-import { areaOf, cutsOf, tooNear, type Laid } from '@/core/layout/pieces';
+import { cutWords } from '@/core/sheets/nup';
+import { areaOf, cutsOf, tooNear, type Laid } from '@/core/sheets/pieces';
 import type { Paper } from '@/store/proofs';
-import type { Layout } from '@/studio/layouts';
-import type { LotOnHand } from '@/studio/lots';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Layout } from '@/studio/layouts/layouts';
+import type { LotOnHand } from '@/studio/papers/lots';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Check, Field, Finder } from '@/ui/Field';
 import {
-  Beside,
+  Columns,
   Aside,
-  Empty,
-  Facts,
-  Head,
+  EmptyState,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PaperTable } from './PaperTable';
 
 type Offered = { id: string; title: string; width: number; height: number };
@@ -49,7 +51,7 @@ type Props = {
 /** One sheet or roll with what lies on it: added, laid anew, moved by hand, sent to be printed. */
 export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsked }: Props) {
   const { day } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const router = useRouter();
   const { length, size, money } = useUnits();
   const [placements, setPlacements] = useState<Laid[]>(layout.placements);
@@ -83,8 +85,8 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
     ? Math.round((lot.priceMinor * (isRoll ? taken : 1)) / Math.max(1, lot.received))
     : Math.round((paper.pricePerM2Minor * whole) / 1e6);
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{layout.name}</PageTitle>
           <Lead>
@@ -105,56 +107,59 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
           {layout.state === 'laid' && (
             <Button
               main
-              onPress={() => void act.run('queueLayout', { id: layout.id, queued: true })}
-              isDisabled={act.busy || moved || !placements.length}
+              onPress={() => void action.run('queueLayout', { id: layout.id, queued: true })}
+              isDisabled={action.isPending || moved || !placements.length}
             >
               Send to the print queue
             </Button>
           )}
           {layout.state === 'queued' && (
             <>
-              <Button quiet onPress={() => void act.run('queueLayout', { id: layout.id, queued: false })}>
+              <Button
+                quiet
+                onPress={() => void action.run('queueLayout', { id: layout.id, queued: false })}
+              >
                 Take it back
               </Button>
               <Button
                 main
-                onPress={() => void act.run('printLayout', { id: layout.id })}
-                isDisabled={act.busy}
+                onPress={() => void action.run('printLayout', { id: layout.id })}
+                isDisabled={action.isPending}
               >
                 It is printed
               </Button>
             </>
           )}
         </Row>
-      </Head>
-      <TroubleNote trouble={act.trouble} fields={['count']} />
-      <Beside $aside={400}>
-        <Sheet>
+      </PageHeader>
+      <ErrorCallout error={action.error} fields={['count']} />
+      <Columns $aside={400}>
+        <Panel>
           {placements.length ? (
             <PaperTable
               layout={layout}
               placements={placements}
               taken={taken}
               cuts={cuts ?? []}
-              onMove={done || act.settling ? null : setPlacements}
+              onMove={done || action.settling ? null : setPlacements}
               clash={new Set(clash.map((p) => p.id))}
             />
           ) : (
-            <Empty title="Nothing lies on it yet">
+            <EmptyState title="Nothing lies on it yet">
               <p>Add prints of any works at the side; room is found for each as it comes.</p>
-            </Empty>
+            </EmptyState>
           )}
-        </Sheet>
+        </Panel>
         <Aside>
           <section>
-            <SheetTitle>
+            <PanelTitle>
               What it takes{' '}
               <span>
                 {placements.length} of {asked} pieces
               </span>
-            </SheetTitle>
+            </PanelTitle>
             <Stack $gap={8} style={{ paddingTop: 6 }}>
-              <Facts
+              <FactList
                 rows={[
                   [
                     isRoll ? 'Length' : 'Sheet',
@@ -217,46 +222,48 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
                 ]}
               />
               {done && (
-                <Marked kind="holds">Printed {day(layout.printedAt)}; its paper left the drawer.</Marked>
+                <MarkedText kind="holds">
+                  Printed {day(layout.printedAt)}; its paper left the drawer.
+                </MarkedText>
               )}
               {clash.length > 0 && (
-                <Marked kind="fails">
+                <MarkedText kind="fails">
                   {clash.length === 1 ? 'One piece lies' : `${clash.length} pieces lie`} too near another,
                   or over the margin.
-                </Marked>
+                </MarkedText>
               )}
               {asked > placements.length && (
-                <Marked kind="care">
+                <MarkedText kind="care">
                   {asked - placements.length} did not fit: they wait for another sheet.
-                </Marked>
+                </MarkedText>
               )}
               {placements.length > 0 && !clash.length && (
-                <Marked kind={cuts ? 'holds' : 'care'}>
+                <MarkedText kind={cuts ? 'holds' : 'care'}>
                   {cuts
                     ? `${cutWords(cuts)} free every piece; the order stands beside the lines.`
                     : 'No order of straight cuts frees every piece: lay it for straight cuts, or cut round some.'}
-                </Marked>
+                </MarkedText>
               )}
               {!done && !lot && placements.length > 0 && (
-                <Marked kind="care">
+                <MarkedText kind="care">
                   No lot on hand is{' '}
                   {isRoll ? `${length(layout.widthUm)} wide and ${length(taken)} long` : 'this sheet'}:
                   receive one before it is printed.
-                </Marked>
+                </MarkedText>
               )}
             </Stack>
           </section>
           {!done && (
             <Row>
               <Button
-                onPress={() => void act.run('layAnew', { id: layout.id, cuts: 'tight' })}
-                isDisabled={act.busy || !asked}
+                onPress={() => void action.run('layAnew', { id: layout.id, cuts: 'tight' })}
+                isDisabled={action.isPending || !asked}
               >
                 Lay tight
               </Button>
               <Button
-                onPress={() => void act.run('layAnew', { id: layout.id, cuts: 'straight' })}
-                isDisabled={act.busy || !asked}
+                onPress={() => void action.run('layAnew', { id: layout.id, cuts: 'straight' })}
+                isDisabled={action.isPending || !asked}
               >
                 For straight cuts
               </Button>
@@ -264,8 +271,8 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
                 <>
                   <Button
                     main
-                    onPress={() => void act.run('arrangeLayout', { id: layout.id, placements })}
-                    isDisabled={act.busy || clash.length > 0}
+                    onPress={() => void action.run('arrangeLayout', { id: layout.id, placements })}
+                    isDisabled={action.isPending || clash.length > 0}
                   >
                     Keep what I moved
                   </Button>
@@ -283,7 +290,7 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
               <Button
                 quiet
                 onPress={() =>
-                  void act
+                  void action
                     .run('removeLayout', { id: layout.id })
                     .then((ok) => ok && router.push('/papers/layouts'))
                 }
@@ -293,19 +300,19 @@ export function LayoutView({ ink, layout, paper, offered, lots, asked: proofsAsk
             </Row>
           )}
         </Aside>
-      </Beside>
-    </Wall>
+      </Columns>
+    </Page>
   );
 }
 
 function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
-  const act = useAct();
+  const action = useAction();
   const { bareSize, unit } = useUnits();
   if (!layout.pieces.length) return null;
   return (
     <section>
-      <SheetTitle>Pieces</SheetTitle>
-      <Scroll>
+      <PanelTitle>Pieces</PanelTitle>
+      <ScrollArea>
         <Table aria-label="Pieces" $middle>
           <thead>
             <tr>
@@ -325,9 +332,14 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
                 <td>
                   <Check
                     checked={p.rotate}
-                    disabled={done || act.busy}
+                    disabled={done || action.isPending}
                     onChange={(rotate) =>
-                      void act.run('countPieces', { id: layout.id, piece: p.id, count: p.count, rotate })
+                      void action.run('countPieces', {
+                        id: layout.id,
+                        piece: p.id,
+                        count: p.count,
+                        rotate,
+                      })
                     }
                     label={`${p.says} may turn`}
                   />
@@ -338,14 +350,14 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
                       <Button
                         quiet
                         onPress={() =>
-                          void act.run('countPieces', {
+                          void action.run('countPieces', {
                             id: layout.id,
                             piece: p.id,
                             count: p.count + 1,
                             rotate: p.rotate,
                           })
                         }
-                        isDisabled={act.busy}
+                        isDisabled={action.isPending}
                         aria-label={`One more ${p.says}`}
                       >
                         more
@@ -353,14 +365,14 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
                       <Button
                         quiet
                         onPress={() =>
-                          void act.run('countPieces', {
+                          void action.run('countPieces', {
                             id: layout.id,
                             piece: p.id,
                             count: p.count - 1,
                             rotate: p.rotate,
                           })
                         }
-                        isDisabled={act.busy}
+                        isDisabled={action.isPending}
                         aria-label={`One ${p.says} less`}
                       >
                         less
@@ -372,8 +384,8 @@ function Pieces({ layout, done }: { layout: Layout; done: boolean }) {
             ))}
           </tbody>
         </Table>
-      </Scroll>
-      <TroubleNote trouble={act.trouble} />
+      </ScrollArea>
+      <ErrorCallout error={action.error} />
     </section>
   );
 }
@@ -387,15 +399,15 @@ function AddPart({
   offered: Offered[];
   proofs: Props['asked'];
 }) {
-  const act = useAct();
+  const action = useAction();
   const { size, withUnit, unit } = useUnits();
   const [formatId, setFormat] = useState(offered[0]?.id ?? '');
   const [count, setCount] = useState('1');
   const [strip, setStrip] = useState({ says: '', size: '' });
-  const n = /^\s*\d+\s*$/.test(count) ? Number(count) : count;
+  const n = wholeOrTyped(count);
   return (
     <section>
-      <SheetTitle>Add</SheetTitle>
+      <PanelTitle>Add</PanelTitle>
       <Stack $gap={12} style={{ paddingTop: 6 }}>
         <Finder
           label="Prints of"
@@ -410,11 +422,11 @@ function AddPart({
             value={count}
             onChange={setCount}
             width={80}
-            wrong={act.wrong('count')}
+            wrong={action.fieldError('count')}
           />
           <Button
             onPress={() =>
-              void act.run('addPieces', {
+              void action.run('addPieces', {
                 id: layoutId,
                 formatId,
                 size: '',
@@ -423,7 +435,7 @@ function AddPart({
                 rotate: true,
               })
             }
-            isDisabled={act.busy || !formatId}
+            isDisabled={action.isPending || !formatId}
           >
             Add prints
           </Button>
@@ -433,7 +445,7 @@ function AddPart({
             <Button
               quiet
               onPress={() =>
-                void act.run('addPieces', {
+                void action.run('addPieces', {
                   id: layoutId,
                   formatId: null,
                   size: `${p.width} um x ${p.height} um`,
@@ -442,7 +454,7 @@ function AddPart({
                   rotate: true,
                 })
               }
-              isDisabled={act.busy}
+              isDisabled={action.isPending}
             >
               Add the {p.says}, {size(p)}
             </Button>
@@ -462,11 +474,11 @@ function AddPart({
             onChange={(v) => setStrip({ ...strip, size: v })}
             width={120}
             placeholder={unit === 'mm' ? '200 x 60 mm' : '8 x 2 1/2 in'}
-            wrong={act.wrong('size')}
+            wrong={action.fieldError('size')}
           />
           <Button
             onPress={() =>
-              void act.run('addPieces', {
+              void action.run('addPieces', {
                 id: layoutId,
                 formatId: null,
                 size: withUnit(strip.size),
@@ -475,13 +487,13 @@ function AddPart({
                 rotate: true,
               })
             }
-            isDisabled={act.busy || !strip.size.trim()}
+            isDisabled={action.isPending || !strip.size.trim()}
           >
             Add it
           </Button>
         </Row>
         <Small>A print takes its whole sheet: border, bleed and the strip that is torn off.</Small>
-        <TroubleNote trouble={act.trouble} fields={['count', 'size']} />
+        <ErrorCallout error={action.error} fields={['count', 'size']} />
       </Stack>
     </section>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { tooNear, type Cut, type Laid } from '@/core/layout/pieces';
-import type { Layout } from '@/studio/layouts';
+import { tooNear, type Cut, type Laid } from '@/core/sheets/pieces';
+import type { Layout } from '@/studio/layouts/layouts';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -189,8 +189,8 @@ function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: 
             </g>
           );
         })}
-      <Dimension x1={0} y1={px(h) + 14} x2={px(w)} y2={px(h) + 14} says={length(w)} />
-      <Dimension x1={-14} y1={px(h)} x2={-14} y2={0} says={length(h)} />
+      <Dimension x1={0} y1={px(h) + 14} x2={px(w)} y2={px(h) + 14} label={length(w)} />
+      <Dimension x1={-14} y1={px(h)} x2={-14} y2={0} label={length(h)} />
     </g>
   );
 }

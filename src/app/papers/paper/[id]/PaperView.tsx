@@ -1,36 +1,38 @@
 'use client';
 import Link from 'next/link';
+import { wholeOrTyped } from '@/core/measure';
 import { useState } from 'react';
-import type { LotOnHand } from '@/studio/lots';
-import type { Held, PaperWhole } from '@/studio/paperDesk';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { LotOnHand } from '@/studio/papers/lots';
+import type { Held, PaperPage } from '@/studio/papers/papers';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import {
   Aside,
-  Beside,
-  Empty,
-  Facts,
-  Head,
+  Columns,
+  EmptyState,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
-import { SheetDialog, SheetEnd, Working } from '@/ui/Slip';
+import { FormDialog, DialogActions, Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { ReceiveSheet } from '../../ReceiveSheet';
 import { PapersNav } from '../../PapersNav';
 import { StockChart } from './StockChart';
 
 type Setting = { id: string; machineId: string; setting: string; feed: string; notes: string };
-type Props = PaperWhole & { machines: { id: string; name: string }[]; settings: Setting[] };
+type Props = PaperPage & { machines: { id: string; name: string }[]; settings: Setting[] };
 type Doing = { lot: LotOnHand; what: 'count' | 'spoil' | 'cut' } | null;
 
 /** One paper: what is on hand and when more is needed, its samples, settings, and what hangs on it. */
@@ -47,15 +49,15 @@ export function PaperView({
   settings,
 }: Props) {
   const { day } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const { length, money } = useUnits();
   const [doing, setDoing] = useState<Doing>(null);
   const [receiving, setReceiving] = useState(false);
   const shown = (form: 'sheet' | 'roll', v: number) =>
     form === 'roll' ? length(v) : `${v} ${Math.abs(v) === 1 ? 'sheet' : 'sheets'}`;
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{paper.name}</PageTitle>
           <Lead>
@@ -73,50 +75,50 @@ export function PaperView({
           <Button onPress={() => setReceiving(true)}>Receive a lot</Button>
           <Button
             onPress={() =>
-              void act.run('discontinuePaper', { id: paper.id, discontinued: !paper.discontinued })
+              void action.run('discontinuePaper', { id: paper.id, discontinued: !paper.discontinued })
             }
           >
             {paper.discontinued ? 'It is made again' : 'No longer made'}
           </Button>
         </Row>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Beside $aside={380}>
+      <Columns $aside={380}>
         <Stack $gap={18}>
           {paper.discontinued && (
-            <Sheet>
-              <SheetTitle>
+            <Panel>
+              <PanelTitle>
                 No longer made: what hangs on it <span>{consequences.length}</span>
-              </SheetTitle>
+              </PanelTitle>
               <Stack $gap={6} style={{ paddingTop: 6 }}>
                 {consequences.length === 0 && (
-                  <Marked kind="holds">
+                  <MarkedText kind="holds">
                     Nothing: no running edition and no reference proof is on it.
-                  </Marked>
+                  </MarkedText>
                 )}
                 {consequences.map((c, i) => (
-                  <Marked key={i} kind="care">
+                  <MarkedText key={i} kind="care">
                     <Link href={`/works/${c.workId}/edition`}>{c.title}</Link>: {c.says}.
-                  </Marked>
+                  </MarkedText>
                 ))}
                 <p style={{ paddingTop: 6 }}>Nearest by base, surface, weight and white:</p>
                 {nearest.map((n) => (
-                  <Marked key={n.paper.id} kind="none">
+                  <MarkedText key={n.paper.id} kind="none">
                     <Link href={`/papers/paper/${n.paper.id}`}>{n.paper.name}</Link>, {n.differs}
-                  </Marked>
+                  </MarkedText>
                 ))}
               </Stack>
-            </Sheet>
+            </Panel>
           )}
-          <Sheet>
-            <SheetTitle>On hand</SheetTitle>
+          <Panel>
+            <PanelTitle>On hand</PanelTitle>
             {held.length === 0 && (
-              <Empty title="None received yet">
+              <EmptyState title="None received yet">
                 <p>
                   Receive a lot, sheets or a roll; what is printed, spoiled or cut leaves it from then on,
                   and its reorder day is worked out.
                 </p>
-              </Empty>
+              </EmptyState>
             )}
             <Stack $gap={24} style={{ paddingTop: 8 }}>
               {held.map((h) => (
@@ -130,13 +132,13 @@ export function PaperView({
                 />
               ))}
             </Stack>
-          </Sheet>
+          </Panel>
           {moves.length > 0 && (
-            <Sheet>
-              <SheetTitle>
+            <Panel>
+              <PanelTitle>
                 What came and went <span>the last {moves.length}</span>
-              </SheetTitle>
-              <Scroll>
+              </PanelTitle>
+              <ScrollArea>
                 <Table aria-label="Moves">
                   <thead>
                     <tr>
@@ -166,17 +168,17 @@ export function PaperView({
                     ))}
                   </tbody>
                 </Table>
-              </Scroll>
-            </Sheet>
+              </ScrollArea>
+            </Panel>
           )}
         </Stack>
         <Aside>
           <DeskPart key={`${paper.sample} ${paper.supplierId}`} paper={paper} suppliers={suppliers} />
           <SettingsPart paperId={paper.id} machines={machines} settings={settings} />
           <section>
-            <SheetTitle>
+            <PanelTitle>
               Passed on it <span>{passed.length}</span>
-            </SheetTitle>
+            </PanelTitle>
             <ul style={{ display: 'grid', gap: 4, paddingTop: 6 }}>
               {passed.length === 0 && <Small>No proof has been accepted on it.</Small>}
               {passed.slice(0, 12).map((p, i) => (
@@ -190,8 +192,8 @@ export function PaperView({
             </ul>
           </section>
           <section>
-            <SheetTitle>Kept</SheetTitle>
-            <Facts
+            <PanelTitle>Kept</PanelTitle>
+            <FactList
               rows={[
                 ['Permanence', paper.permanence || 'no claim on record'],
                 ['Scuffs', paper.scuffs ? 'yes: interleave, gloves, no stacking' : 'no'],
@@ -204,12 +206,12 @@ export function PaperView({
             </Small>
           </section>
         </Aside>
-      </Beside>
+      </Columns>
       {receiving && <ReceiveSheet paper={paper} today={today} onClose={() => setReceiving(false)} />}
       {doing && (
         <LotSheet key={`${doing.lot.id} ${doing.what}`} {...doing} onClose={() => setDoing(null)} />
       )}
-    </Wall>
+    </Page>
   );
 }
 
@@ -241,7 +243,7 @@ function HeldPart({
           `, ${shown(h.form, f.promised)} of it promised to the queue and to open orders`}
       </p>
       <StockChart held={h} today={today} name={name} />
-      <Marked kind={late ? 'fails' : f.perDay > 0 ? 'holds' : 'none'}>
+      <MarkedText kind={late ? 'fails' : f.perDay > 0 ? 'holds' : 'none'}>
         {f.perDay > 0 ? (
           <Working
             working={{
@@ -268,8 +270,8 @@ function HeldPart({
         ) : (
           'Not used lately: nothing to order'
         )}
-      </Marked>
-      <Scroll>
+      </MarkedText>
+      <ScrollArea>
         <Table aria-label={`Lots of ${h.form === 'roll' ? 'roll' : 'sheets'}`} $middle>
           <thead>
             <tr>
@@ -316,7 +318,7 @@ function HeldPart({
             ))}
           </tbody>
         </Table>
-      </Scroll>
+      </ScrollArea>
     </section>
   );
 }
@@ -331,7 +333,7 @@ function LotSheet({
   what: 'count' | 'spoil' | 'cut';
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { length, withUnit } = useUnits();
   const now = lot.form === 'roll' ? length(lot.onHand) : String(lot.onHand);
   const [f, setF] = useState({
@@ -343,25 +345,24 @@ function LotSheet({
     offcut: '',
   });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const whole = (text: string) => (/^\s*\d+\s*$/.test(text) ? Number(text) : text);
   const typed = lot.form === 'roll' ? withUnit(f.amount) : f.amount;
   const save = async () => {
     const done =
       what === 'count'
-        ? await act.run('countLot', { id: lot.id, counted: typed, why: f.why })
+        ? await action.run('countLot', { id: lot.id, counted: typed, why: f.why })
         : what === 'spoil'
-          ? await act.run('spoilLot', { id: lot.id, amount: typed, why: f.why })
-          : await act.run('cutLot', {
+          ? await action.run('spoilLot', { id: lot.id, amount: typed, why: f.why })
+          : await action.run('cutLot', {
               id: lot.id,
-              sheets: whole(f.sheets),
+              sheets: wholeOrTyped(f.sheets),
               size: withUnit(f.size),
-              each: whole(f.each),
+              each: wholeOrTyped(f.each),
               offcut: f.offcut.trim() ? withUnit(f.offcut) : '',
             });
     if (done) onClose();
   };
   return (
-    <SheetDialog
+    <FormDialog
       title={`${what === 'count' ? 'Count' : what === 'spoil' ? 'Spoil some of' : 'Cut'} ${lot.name}`}
       isOpen
       onClose={onClose}
@@ -372,7 +373,7 @@ function LotSheet({
             label="Sheets to cut"
             value={f.sheets}
             onChange={set('sheets')}
-            wrong={act.wrong('sheets')}
+            wrong={action.fieldError('sheets')}
           />
           <Field
             label="Into"
@@ -380,15 +381,20 @@ function LotSheet({
             onChange={set('size')}
             hint="A5, 148 x 210 mm"
             autoFocus
-            wrong={act.wrong('size')}
+            wrong={action.fieldError('size')}
           />
-          <Field label="Out of each" value={f.each} onChange={set('each')} wrong={act.wrong('each')} />
+          <Field
+            label="Out of each"
+            value={f.each}
+            onChange={set('each')}
+            wrong={action.fieldError('each')}
+          />
           <Field
             label="Offcut that is kept"
             value={f.offcut}
             onChange={set('offcut')}
             hint="empty if it is thrown away"
-            wrong={act.wrong('offcut')}
+            wrong={action.fieldError('offcut')}
           />
         </Fields>
       ) : (
@@ -398,31 +404,31 @@ function LotSheet({
             value={f.amount}
             onChange={set('amount')}
             autoFocus
-            wrong={act.wrong(what === 'count' ? 'counted' : 'amount')}
+            wrong={action.fieldError(what === 'count' ? 'counted' : 'amount')}
             hint={`by the record ${now}`}
           />
           <Field
             label="Why"
             value={f.why}
             onChange={set('why')}
-            wrong={act.wrong('why')}
+            wrong={action.fieldError('why')}
             hint={
               what === 'count' ? 'if it is not what the record says' : 'head strike, crease, wrong side'
             }
           />
         </Fields>
       )}
-      <TroubleNote
-        trouble={act.trouble}
+      <ErrorCallout
+        error={action.error}
         fields={['counted', 'amount', 'why', 'sheets', 'size', 'each', 'offcut']}
       />
-      <SheetEnd
+      <DialogActions
         label={what === 'cut' ? 'Cut them' : 'Note it'}
-        busy={act.busy}
+        busy={action.isPending}
         onDo={() => void save()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }
 
@@ -436,7 +442,7 @@ const SAMPLES = [
 ] as const;
 
 function DeskPart({ paper, suppliers }: Pick<Props, 'paper' | 'suppliers'>) {
-  const act = useAct();
+  const action = useAction();
   const [f, setF] = useState({
     sample: paper.sample,
     sampleNotes: paper.sampleNotes,
@@ -449,15 +455,15 @@ function DeskPart({ paper, suppliers }: Pick<Props, 'paper' | 'suppliers'>) {
     (value: (typeof f)[K]) =>
       setF((was) => ({ ...was, [key]: value }));
   const save = () =>
-    act.run('keepPaperDesk', {
+    action.run('keepPaperDesk', {
       id: paper.id,
       ...f,
       supplierId: f.supplierId || null,
-      gasOutHours: /^\s*\d+\s*$/.test(f.gasOutHours) ? Number(f.gasOutHours) : f.gasOutHours,
+      gasOutHours: wholeOrTyped(f.gasOutHours),
     });
   return (
     <section>
-      <SheetTitle>Sample and supplier</SheetTitle>
+      <PanelTitle>Sample and supplier</PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Fields $columns="1fr 1fr">
           <Select<string>
@@ -479,23 +485,23 @@ function DeskPart({ paper, suppliers }: Pick<Props, 'paper' | 'suppliers'>) {
             label="What was thought of it"
             value={f.sampleNotes}
             onChange={set('sampleNotes')}
-            wrong={act.wrong('sampleNotes')}
+            wrong={action.fieldError('sampleNotes')}
           />
           <Field
             label="Gasses out, hours"
             value={f.gasOutHours}
             onChange={set('gasOutHours')}
-            wrong={act.wrong('gasOutHours')}
+            wrong={action.fieldError('gasOutHours')}
             hint="before glazing"
           />
           <Field label="Stored" value={f.storage} onChange={set('storage')} />
         </Fields>
         <Row>
-          <Button onPress={() => void save()} isDisabled={act.busy}>
+          <Button onPress={() => void save()} isDisabled={action.isPending}>
             Keep it
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['sampleNotes', 'gasOutHours']} />
+        <ErrorCallout error={action.error} fields={['sampleNotes', 'gasOutHours']} />
       </Stack>
     </section>
   );
@@ -510,7 +516,7 @@ function SettingsPart({
   machines: { id: string; name: string }[];
   settings: Setting[];
 }) {
-  const act = useAct();
+  const action = useAction();
   const [f, setF] = useState({
     machineId: machines[0]?.id ?? '',
     setting: settings[0]?.setting ?? '',
@@ -520,7 +526,7 @@ function SettingsPart({
   if (!machines.length) return null;
   return (
     <section>
-      <SheetTitle>The setting that worked</SheetTitle>
+      <PanelTitle>The setting that worked</PanelTitle>
       <Stack $gap={8} style={{ paddingTop: 6 }}>
         {settings.map((s) => (
           <div key={s.id}>
@@ -539,7 +545,7 @@ function SettingsPart({
             label="Media setting"
             value={f.setting}
             onChange={(setting) => setF({ ...f, setting })}
-            wrong={act.wrong('setting')}
+            wrong={action.fieldError('setting')}
           />
           <Field
             label="Feed"
@@ -551,13 +557,13 @@ function SettingsPart({
         </Fields>
         <Row>
           <Button
-            onPress={() => void act.run('keepMediaSetting', { paperId, ...f })}
-            isDisabled={act.busy || !f.setting.trim()}
+            onPress={() => void action.run('keepMediaSetting', { paperId, ...f })}
+            isDisabled={action.isPending || !f.setting.trim()}
           >
             Keep the setting
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['setting']} />
+        <ErrorCallout error={action.error} fields={['setting']} />
       </Stack>
     </section>
   );

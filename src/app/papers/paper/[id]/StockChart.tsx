@@ -1,7 +1,7 @@
 'use client';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
-import type { Held } from '@/studio/paperDesk';
+import type { Held } from '@/studio/papers/papers';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 

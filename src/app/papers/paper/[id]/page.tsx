@@ -2,15 +2,15 @@ import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
-import { machinesAtHand, settingsOfPapers } from '@/studio/machines';
-import { paperWhole } from '@/studio/paperDesk';
+import { machinesAtHand, settingsOfPapers } from '@/studio/machines/machines';
+import { loadPaperPage } from '@/studio/papers/papers';
 import { PaperView } from './PaperView';
 
 export const metadata: Metadata = { title: 'Paper' };
 
 async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio();
-  const whole = await paperWhole(s, (await params).id);
+  const whole = await loadPaperPage(s, (await params).id);
   if (!whole) notFound();
   const [machines, settings] = await Promise.all([machinesAtHand(s.db), settingsOfPapers(s.db)]);
   return (

@@ -1,28 +1,30 @@
 'use client';
 import { useRef, useState } from 'react';
+import { wholeOrTyped } from '@/core/measure';
 import type { Route } from '@/store/proofs';
-import type { PriceLine } from '@/studio/routes';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { PriceLine } from '@/studio/routes/routes';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
 import {
   Aside,
-  Beside,
-  Empty,
-  Facts,
-  Head,
+  Columns,
+  EmptyState,
+  FactList,
+  PageHeader,
   Lead,
   PageTitle,
-  Scroll,
-  Sheet,
-  SheetTitle,
+  ScrollArea,
+  Panel,
+  PanelTitle,
   Small,
   Stack,
   Table,
-  Wall,
+  Page,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../../PapersNav';
 
 type Bad = { line: number; field: string; value: string; expected: string };
@@ -39,7 +41,7 @@ export function RouteView({
   lines: PriceLine[];
   today: string;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { length, size, money, bareMoney, currency } = useUnits();
   const [terms, setTerms] = useState({
     carriage: bareMoney(r.carriageMinor),
@@ -60,14 +62,18 @@ export function RouteView({
     (l) => !find.trim() || `${nameOf(l)} ${l.paper}`.toLowerCase().includes(find.trim().toLowerCase()),
   );
   const read = async (file: File) => {
-    const done = await act.run('importPrices', { routeId: r.id, text: await file.text(), readOn: today });
-    if (done) setBad((done.more?.bad as Bad[]) ?? []);
+    const done = await action.run('importPrices', {
+      routeId: r.id,
+      text: await file.text(),
+      readOn: today,
+    });
+    if (done) setBad((done.bad as Bad[]) ?? []);
   };
   const set = (key: keyof typeof terms) => (value: string) =>
     setTerms((was) => ({ ...was, [key]: value }));
   return (
-    <Wall>
-      <Head>
+    <Page>
+      <PageHeader>
         <div>
           <PageTitle>{r.name}</PageTitle>
           <Lead>
@@ -78,21 +84,21 @@ export function RouteView({
             {r.givesProofs ? 'gives proofs' : 'gives no proofs'}.
           </Lead>
         </div>
-      </Head>
+      </PageHeader>
       <PapersNav />
-      <Beside $aside={360}>
-        <Sheet>
-          <SheetTitle>
+      <Columns $aside={360}>
+        <Panel>
+          <PanelTitle>
             Prices{' '}
             <span>
               {lines.length
                 ? `${lines.length}, read ${r.readOn ?? 'no day on record'}`
                 : `none: ${money(r.pricePerM2Minor)} a square metre counts`}
             </span>
-          </SheetTitle>
+          </PanelTitle>
           <Row style={{ alignItems: 'end', padding: '8px 0' }}>
             <Field label="Find a size or paper" value={find} onChange={setFind} width={200} />
-            <Button onPress={() => input.current?.click()} isDisabled={act.busy}>
+            <Button onPress={() => input.current?.click()} isDisabled={action.isPending}>
               Read a table from a file
             </Button>
             <input
@@ -108,15 +114,15 @@ export function RouteView({
               }}
             />
           </Row>
-          <TroubleNote
-            trouble={act.trouble}
+          <ErrorCallout
+            error={action.error}
             fields={['size', 'from', 'price', 'carriage', 'freeFrom', 'setUp', 'bleed', 'readOn']}
           />
           {bad.length > 0 && (
             <Stack $gap={3} role="group" aria-label="Rows kept out" style={{ paddingBottom: 10 }}>
-              <Marked kind="care">
+              <MarkedText kind="care">
                 {bad.length} {bad.length === 1 ? 'row was' : 'rows were'} kept out; the others are in.
-              </Marked>
+              </MarkedText>
               {bad.slice(0, 20).map((b) => (
                 <Small key={b.line}>
                   Line {b.line}, {b.field}: got “{b.value}”, expected {b.expected}.
@@ -126,15 +132,15 @@ export function RouteView({
             </Stack>
           )}
           {lines.length === 0 && !bad.length && (
-            <Empty title="No table yet">
+            <EmptyState title="No table yet">
               <p>
                 A file with columns for size, quantity, price and, if it has one, paper. A size of
                 “custom” is the price of a square metre.
               </p>
-            </Empty>
+            </EmptyState>
           )}
           {found.length > 0 && (
-            <Scroll>
+            <ScrollArea>
               <Table aria-label="Price table" $middle>
                 <thead>
                   <tr>
@@ -151,40 +157,40 @@ export function RouteView({
                   ))}
                 </tbody>
               </Table>
-            </Scroll>
+            </ScrollArea>
           )}
           {found.length > SHOWN && <Small>{found.length - SHOWN} more: type a size to find them.</Small>}
           <AddPrice routeId={r.id} />
-        </Sheet>
+        </Panel>
         <Aside>
           <section>
-            <SheetTitle>Besides its prices</SheetTitle>
+            <PanelTitle>Besides its prices</PanelTitle>
             <Stack $gap={10} style={{ paddingTop: 6 }}>
               <Fields $columns="1fr 1fr">
                 <Field
                   label={`Carriage, ${currency}`}
                   value={terms.carriage}
                   onChange={set('carriage')}
-                  wrong={act.wrong('carriage')}
+                  wrong={action.fieldError('carriage')}
                 />
                 <Field
                   label="Free from"
                   value={terms.freeFrom}
                   onChange={set('freeFrom')}
                   hint="empty: never"
-                  wrong={act.wrong('freeFrom')}
+                  wrong={action.fieldError('freeFrom')}
                 />
                 <Field
                   label="Set-up, an order"
                   value={terms.setUp}
                   onChange={set('setUp')}
-                  wrong={act.wrong('setUp')}
+                  wrong={action.fieldError('setUp')}
                 />
                 <Field
                   label="Bleed it wants"
                   value={terms.bleed}
                   onChange={set('bleed')}
-                  wrong={act.wrong('bleed')}
+                  wrong={action.fieldError('bleed')}
                 />
                 {r.givesProofs && (
                   <>
@@ -198,13 +204,13 @@ export function RouteView({
                       label={`A proof, ${currency}`}
                       value={terms.proof}
                       onChange={set('proof')}
-                      wrong={act.wrong('proof')}
+                      wrong={action.fieldError('proof')}
                     />
                     <Field
                       label="Days for a proof"
                       value={terms.proofDays}
                       onChange={set('proofDays')}
-                      wrong={act.wrong('proofDays')}
+                      wrong={action.fieldError('proofDays')}
                     />
                   </>
                 )}
@@ -213,26 +219,24 @@ export function RouteView({
                   value={terms.readOn}
                   onChange={set('readOn')}
                   type="date"
-                  wrong={act.wrong('readOn')}
+                  wrong={action.fieldError('readOn')}
                 />
               </Fields>
               <Row>
                 <Button
                   onPress={() =>
-                    void act.run('changeTerms', {
+                    void action.run('changeTerms', {
                       id: r.id,
                       ...terms,
-                      proofDays: /^\s*\d+\s*$/.test(terms.proofDays)
-                        ? Number(terms.proofDays)
-                        : terms.proofDays,
+                      proofDays: wholeOrTyped(terms.proofDays),
                     })
                   }
-                  isDisabled={act.busy}
+                  isDisabled={action.isPending}
                 >
                   Keep the terms
                 </Button>
               </Row>
-              <Facts
+              <FactList
                 rows={[
                   ['Least an order', money(r.minimumMinor)],
                   ['Notes', r.notes],
@@ -241,13 +245,13 @@ export function RouteView({
             </Stack>
           </section>
         </Aside>
-      </Beside>
-    </Wall>
+      </Columns>
+    </Page>
   );
 }
 
 function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; routeId: string }) {
-  const act = useAct();
+  const action = useAction();
   const { bareMoney } = useUnits();
   const first = bareMoney(l.priceMinor);
   const [price, setPrice] = useState(first);
@@ -264,7 +268,7 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
           value={price}
           onChange={setPrice}
           width={96}
-          wrong={act.wrong('price')}
+          wrong={action.fieldError('price')}
         />
       </td>
       <td>
@@ -272,7 +276,7 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
           {price !== first && (
             <Button
               onPress={() =>
-                void act.run('keepPrice', {
+                void action.run('keepPrice', {
                   id: l.id,
                   routeId,
                   size,
@@ -281,15 +285,15 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
                   price,
                 })
               }
-              isDisabled={act.busy}
+              isDisabled={action.isPending}
             >
               Keep
             </Button>
           )}
           <Button
             quiet
-            onPress={() => void act.run('dropPrice', { id: l.id })}
-            isDisabled={act.busy}
+            onPress={() => void action.run('dropPrice', { id: l.id })}
+            isDisabled={action.isPending}
             aria-label={`Take out ${name} from ${l.fromQuantity}`}
           >
             Out
@@ -301,17 +305,17 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
 }
 
 function AddPrice({ routeId }: { routeId: string }) {
-  const act = useAct();
+  const action = useAction();
   const { withUnit } = useUnits();
   const [f, setF] = useState({ size: '', paper: '', from: '1', price: '' });
   const add = async () => {
     if (
-      await act.run('keepPrice', {
+      await action.run('keepPrice', {
         id: null,
         routeId,
         size: f.size.trim() ? withUnit(f.size) : '',
         paper: f.paper,
-        from: /^\d+$/.test(f.from.trim()) ? Number(f.from) : f.from,
+        from: wholeOrTyped(f.from),
         price: f.price,
       })
     )
@@ -332,7 +336,7 @@ function AddPrice({ routeId }: { routeId: string }) {
           onChange={(size) => setF({ ...f, size })}
           width={150}
           hint="empty: custom, by area"
-          wrong={act.wrong('size')}
+          wrong={action.fieldError('size')}
         />
         <Field
           label="Paper"
@@ -346,22 +350,22 @@ function AddPrice({ routeId }: { routeId: string }) {
           value={f.from}
           onChange={(from) => setF({ ...f, from })}
           width={64}
-          wrong={act.wrong('from')}
+          wrong={action.fieldError('from')}
         />
         <Field
           label="Each"
           value={f.price}
           onChange={(price) => setF({ ...f, price })}
           width={90}
-          wrong={act.wrong('price')}
+          wrong={action.fieldError('price')}
         />
         <div style={{ paddingTop: 18 }}>
-          <Button type="submit" isDisabled={act.busy || !f.price.trim()}>
+          <Button type="submit" isDisabled={action.isPending || !f.price.trim()}>
             Add it
           </Button>
         </div>
       </Row>
-      <TroubleNote trouble={act.trouble} fields={['size', 'from', 'price']} />
+      <ErrorCallout error={action.error} fields={['size', 'from', 'price']} />
     </form>
   );
 }

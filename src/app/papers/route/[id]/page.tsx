@@ -1,18 +1,17 @@
 import { seen } from '@/app/seen';
-import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
 import { findRow } from '@/store/rows';
-import { routes } from '@/store/schema';
-import { pricesOfRoute } from '@/studio/routes';
+import { pricesOfRoute } from '@/studio/routes/routes';
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
 import { RouteView } from './RouteView';
 
 export const metadata: Metadata = { title: 'Route' };
 
 async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio();
-  const route = await findRow(s.db, routes, (await params).id);
+  const route = await findRow(s.db, 'routes', (await params).id);
   if (!route) notFound();
   return (
     <RouteView

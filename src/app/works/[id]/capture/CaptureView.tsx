@@ -4,14 +4,15 @@ import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { NamedFinding, Readings } from '@/core/capture/readings';
 import type { Master } from '@/store/works';
-import { useAct, TroubleNote } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
 import { IntakeZone } from '@/ui/Intake';
-import { Aside, Beside, Empty, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { Aside, Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { useUnits } from '@/ui/Units';
 import { Findings, hasMap, MAP_SAYS, MapOver, type MapKind } from './Findings';
 
@@ -64,7 +65,7 @@ export function CaptureView({
     <IntakeZone workId={workId} label={masters.length ? 'Bring in another capture' : 'Bring the file in'}>
       {(choose) =>
         !current ? (
-          <Empty title="No file yet">
+          <EmptyState title="No file yet">
             <p>
               A master is one digital capture of the work, kept byte for byte as it came in. Drop a TIFF,
               JPEG, PNG or WebP up to 2 GB anywhere on this page, or plan the capture first: what to scan
@@ -76,17 +77,17 @@ export function CaptureView({
                 <ButtonLink href={`/works/${workId}/capture/plan`}>Plan its capture</ButtonLink>
               </Row>
             </div>
-          </Empty>
+          </EmptyState>
         ) : (
-          <Beside $aside={372}>
+          <Columns $aside={372}>
             <Shown master={current} readings={readings} />
             <Aside>
               <Findings master={current} readings={readings} findings={findings} measuring={measuring} />
               <FileFacts master={current} />
               <section>
-                <SheetTitle>
+                <PanelTitle>
                   Masters of this work <span>{masters.length}</span>
-                </SheetTitle>
+                </PanelTitle>
                 <ul>
                   {masters.map((m) => (
                     <OneMaster key={m.id} master={m} />
@@ -95,13 +96,13 @@ export function CaptureView({
                 <div style={{ marginTop: 12 }}>{choose}</div>
               </section>
               {smears && (
-                <Slip>
+                <Callout>
                   <h3>This surface smears</h3>Never lay it face down on a scanner’s glass, nor drag it.
                   Photograph it, or have it scanned without contact.
-                </Slip>
+                </Callout>
               )}
             </Aside>
-          </Beside>
+          </Columns>
         )
       }
     </IntakeZone>
@@ -153,26 +154,29 @@ function Shown({ master, readings }: { master: Master; readings: Readings | null
 
 /** A capture that is kept whole and could not be read: why, and what can be done about it. */
 function NotRead({ master }: { master: Master }) {
-  const act = useAct();
+  const action = useAction();
   return (
     <figcaption>
       <Stack $gap={8}>
-        <Marked kind="fails">
+        <MarkedText kind="fails">
           {master.fileName} is kept, byte for byte, and could not be read. {master.trouble}
-        </Marked>
+        </MarkedText>
         <Row>
-          <Button onPress={() => void act.run('readAgain', { id: master.id })} isDisabled={act.busy}>
+          <Button
+            onPress={() => void action.run('readAgain', { id: master.id })}
+            isDisabled={action.isPending}
+          >
             Read again
           </Button>
           <Button
             quiet
-            onPress={() => void act.run('cancelReading', { id: master.id })}
-            isDisabled={act.busy}
+            onPress={() => void action.run('cancelReading', { id: master.id })}
+            isDisabled={action.isPending}
           >
             Take it out of the studio
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
     </figcaption>
   );
@@ -181,7 +185,7 @@ function NotRead({ master }: { master: Master }) {
 /** Follows a reading and shows the picture when it is there. */
 function ReadingNow({ master }: { master: Master }) {
   const router = useRouter();
-  const act = useAct();
+  const action = useAction();
   const [reading, setReading] = useState<Reading | null>(null);
   useEffect(() => {
     let over = false;
@@ -206,18 +210,21 @@ function ReadingNow({ master }: { master: Master }) {
   return (
     <figcaption>
       <Stack $gap={8}>
-        <Marked kind="none">
+        <MarkedText kind="none">
           {reading
             ? `${reading.step[0]!.toUpperCase()}${reading.step.slice(1)}, ${reading.megapixels.toFixed(1)} megapixels: about ${reading.secondsLeft} s left.`
             : 'Being read.'}{' '}
           Everything else can go on meanwhile.
-        </Marked>
+        </MarkedText>
         <Row>
-          <Button onPress={() => void act.run('cancelReading', { id: master.id })} isDisabled={act.busy}>
+          <Button
+            onPress={() => void action.run('cancelReading', { id: master.id })}
+            isDisabled={action.isPending}
+          >
             Stop, and take it out again
           </Button>
         </Row>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
     </figcaption>
   );
@@ -227,21 +234,21 @@ const mb = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 2 : 1)} MB`
 
 function FileFacts({ master: m }: { master: Master }) {
   const { length } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [method, setMethod] = useState(m.method);
   const at = m.density
     ? `${Math.round(m.density * 100) / 100} ppi (written per ${m.densityUnit}), ${length(Math.round((m.widthPx / m.density) * 25_400))} wide: a label in the file, not a measure`
     : 'none in the file';
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         What the file says{' '}
         <a href={`/api/masters/${m.id}/file`}>
           <Small>save the master</Small>
         </a>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10}>
-        <Facts
+        <FactList
           rows={[
             ['File', m.fileName],
             [
@@ -276,7 +283,7 @@ function FileFacts({ master: m }: { master: Master }) {
         <form
           onSubmit={(e) => {
             e.preventDefault();
-            void act.run('noteCapture', { id: m.id, method });
+            void action.run('noteCapture', { id: m.id, method });
           }}
         >
           <Row>
@@ -287,12 +294,12 @@ function FileFacts({ master: m }: { master: Master }) {
               width={230}
               hint="flatbed at 630 ppi, camera, …"
             />
-            <Button type="submit" isDisabled={method === m.method || act.busy}>
+            <Button type="submit" isDisabled={method === m.method || action.isPending}>
               Note it
             </Button>
           </Row>
         </form>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
     </section>
   );
@@ -300,7 +307,7 @@ function FileFacts({ master: m }: { master: Master }) {
 
 function OneMaster({ master: m }: { master: Master }) {
   const { day } = useUnits();
-  const act = useAct();
+  const action = useAction();
   return (
     <MasterLine $on={m.current}>
       <div>
@@ -315,7 +322,10 @@ function OneMaster({ master: m }: { master: Master }) {
       {m.current ? (
         <Small>current</Small>
       ) : (
-        <Button onPress={() => void act.run('chooseMaster', { id: m.id })} isDisabled={act.busy}>
+        <Button
+          onPress={() => void action.run('chooseMaster', { id: m.id })}
+          isDisabled={action.isPending}
+        >
           Make current
         </Button>
       )}

@@ -4,11 +4,11 @@ import { useEffect } from 'react';
 import styled from 'styled-components';
 import type { NamedFinding, Readings, ShareMap } from '@/core/capture/readings';
 import type { Master } from '@/store/works';
-import { useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
 import { Button } from '@/ui/Button';
-import { SheetTitle, Small } from '@/ui/Layout';
+import { PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { Histogram } from './Histogram';
 
 const List = styled.ul`
@@ -29,18 +29,21 @@ export function Findings({
   findings: NamedFinding[];
   measuring: { step: string } | null;
 }) {
-  const act = useAct();
+  const action = useAction();
   if (!readings) {
     return (
       <section>
-        <SheetTitle>What it holds</SheetTitle>
+        <PanelTitle>What it holds</PanelTitle>
         {master.state === 'ready' && (measuring || !master.measuredAt) ? (
           <StillMeasuring id={master.id} step={measuring?.step ?? 'waiting its turn'} />
         ) : (
           <Small>Nothing measured yet.</Small>
         )}
         {master.state === 'ready' && !measuring && (
-          <Button onPress={() => void act.run('measureAgain', { id: master.id })} isDisabled={act.busy}>
+          <Button
+            onPress={() => void action.run('measureAgain', { id: master.id })}
+            isDisabled={action.isPending}
+          >
             Measure it
           </Button>
         )}
@@ -49,12 +52,12 @@ export function Findings({
   }
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         What it holds{' '}
         <span>
           measured {readings.width} × {readings.height} px
         </span>
-      </SheetTitle>
+      </PanelTitle>
       <List aria-label="Findings">
         {findings.map((f) => (
           <li key={f.says}>
@@ -80,10 +83,10 @@ function StillMeasuring({ id, step }: { id: string; step: string }) {
   }, [id, router]);
   return (
     <p role="status">
-      <Marked kind="none">
+      <MarkedText kind="none">
         Being measured: {step}. A few seconds for each fifty megapixels; everything else can go on
         meanwhile.
-      </Marked>
+      </MarkedText>
     </p>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 /** Waits for a capture that is being read, and shows the page when it is there. */
 export function StillReading({ masterId, fileName }: { masterId: string; fileName: string }) {
@@ -17,7 +17,7 @@ export function StillReading({ masterId, fileName }: { masterId: string; fileNam
   }, [masterId, router]);
   return (
     <p role="status">
-      <Marked kind="none">{fileName} is being read; this page follows by itself.</Marked>
+      <MarkedText kind="none">{fileName} is being read; this page follows by itself.</MarkedText>
     </p>
   );
 }

@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
-import { measuringOf, masterFindings, readingsOf } from '@/studio/measureMaster';
-import { wholeOf, type Params } from '../whole';
+import { measuringOf, masterFindings, readingsOf } from '@/studio/capture/measure';
+import { wholeOf, type Params } from '../workPage';
 import { CaptureView } from './CaptureView';
 
 async function CapturePage({ params }: Params) {

@@ -1,13 +1,13 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/states';
+import { STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
 import type { Edition } from '@/store/editions';
 import type { Format, Work } from '@/store/works';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Lead, Small, Stack } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { OpenSheet } from './OpenSheet';
 import { useUnits } from '@/ui/Units';
@@ -61,7 +61,7 @@ function byWord(counts: Record<string, number>, edition: Edition): [string, numb
 export function EditionStation({ work, editions, formats, remake, picture }: Props) {
   const [opening, setOpening] = useState(false);
   const ready = work.mayPrint === 'yes' && formats.length > 0;
-  useKeys(ready ? [{ key: 'o', says: 'open an edition', run: () => setOpening(true) }] : []);
+  useKeys(ready ? [{ key: 'o', label: 'open an edition', run: () => setOpening(true) }] : []);
   return (
     <Stack>
       <Row style={{ justifyContent: 'space-between' }}>
@@ -76,7 +76,7 @@ export function EditionStation({ work, editions, formats, remake, picture }: Pro
         )}
       </Row>
       {editions.length === 0 && (
-        <Empty title="No edition yet">
+        <EmptyState title="No edition yet">
           <p>
             {work.mayPrint !== 'yes'
               ? 'This work may not be printed yet; Original says when it may.'
@@ -91,16 +91,16 @@ export function EditionStation({ work, editions, formats, remake, picture }: Pro
               </Button>
             </div>
           )}
-        </Empty>
+        </EmptyState>
       )}
       {editions.map(({ edition: e, counts }) => (
         <OneEdition key={e.id} edition={e} counts={counts} picture={picture} />
       ))}
-      <Slip style={{ maxWidth: 620 }}>
+      <Callout style={{ maxWidth: 620 }}>
         <h3>What the law asks</h3>Some places lay down what an edition and its certificate must state, and
         how long the seller answers for it. Glassine keeps the record; it does not claim to satisfy any
         law. Ask someone licensed where you sell.
-      </Slip>
+      </Callout>
       {opening && (
         <OpenSheet
           workId={work.id}

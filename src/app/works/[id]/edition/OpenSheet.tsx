@@ -1,14 +1,16 @@
 'use client';
+import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { coversSentence, proofShareFinding, type EditionKind } from '@/core/edition/declare';
-import { SIGNINGS, type Signing } from '@/core/edition/states';
-import { bordersOf, signingRoom } from '@/core/layout/sheet';
+import { SIGNINGS, type Signing } from '@/core/edition/impressionStates';
+import { bordersOf, signingRoom } from '@/core/crop/border';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd, Slip } from '@/ui/Slip';
+import { FormDialog, DialogActions, Callout } from '@/ui/Callout';
 import { Verdict } from '@/ui/Verdict';
 
 const whole = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null);
@@ -35,7 +37,7 @@ export function OpenSheet({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const act = useAct();
+  const action = useAction();
   const [kind, setKind] = useState<EditionKind>('open');
   const [size, setSize] = useState('40');
   const [AP, setAP] = useState('4');
@@ -58,24 +60,23 @@ export function OpenSheet({
     const input = {
       workId,
       kind,
-      run: limited ? run : 'all sizes',
+      run: limited ? run : ('all sizes' as const),
       signing,
       formatId: limited && run === 'per size' ? formatId : null,
       name: limited ? name : '',
-      // What is not a whole number goes as it was typed, so that the answer can name it.
-      size: limited ? (n ?? size) : null,
+      size: limited ? wholeOrTyped(size) : null,
       proofs: limited
-        ? { AP: whole(AP) ?? AP, PP: whole(PP) ?? PP, HC: whole(HC) ?? HC }
+        ? { AP: wholeOrTyped(AP), PP: wholeOrTyped(PP), HC: wholeOrTyped(HC) }
         : { AP: 0, PP: 0, HC: 0 },
     };
-    const done = await act.run('openEdition', input);
+    const done = await action.run('openEdition', input);
     if (done) {
       onClose();
       router.push(`/register/${done.id}`);
     }
   };
   return (
-    <SheetDialog title="Open an edition" isOpen onClose={onClose} width={620}>
+    <FormDialog title="Open an edition" isOpen onClose={onClose} width={620}>
       <Stack>
         <Fields $columns="1fr 1fr">
           <Select<EditionKind>
@@ -97,15 +98,25 @@ export function OpenSheet({
         {kind === 'limited' && (
           <>
             <Fields $columns="repeat(4, 1fr)">
-              <Field label="Run of" value={size} onChange={setSize} wrong={act.wrong('size')} />
-              <Field label="Artist’s proofs" value={AP} onChange={setAP} wrong={act.wrong('proofs.AP')} />
+              <Field label="Run of" value={size} onChange={setSize} wrong={action.fieldError('size')} />
+              <Field
+                label="Artist’s proofs"
+                value={AP}
+                onChange={setAP}
+                wrong={action.fieldError('proofs.AP')}
+              />
               <Field
                 label="Printer’s proofs"
                 value={PP}
                 onChange={setPP}
-                wrong={act.wrong('proofs.PP')}
+                wrong={action.fieldError('proofs.PP')}
               />
-              <Field label="Not for sale" value={HC} onChange={setHC} wrong={act.wrong('proofs.HC')} />
+              <Field
+                label="Not for sale"
+                value={HC}
+                onChange={setHC}
+                wrong={action.fieldError('proofs.HC')}
+              />
             </Fields>
             {closedRuns > 0 && (
               <Field
@@ -113,7 +124,7 @@ export function OpenSheet({
                 hint="The numbers of the closed run exist once for ever. This name stands beside every number of the new one."
                 value={name}
                 onChange={setName}
-                wrong={act.wrong('name')}
+                wrong={action.fieldError('name')}
               />
             )}
             <Fields $columns="1fr 1fr">
@@ -147,16 +158,21 @@ export function OpenSheet({
             }}
           />
         )}
-        <Slip>
+        <Callout>
           <h3>The sentence it will be known by</h3>
           {coversSentence({ kind, size: n, proofs, run, remake, name: name.trim() })}
-        </Slip>
-        <TroubleNote
-          trouble={act.trouble}
+        </Callout>
+        <ErrorCallout
+          error={action.error}
           fields={['size', 'name', 'proofs.AP', 'proofs.PP', 'proofs.HC']}
         />
       </Stack>
-      <SheetEnd label="Declare it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="Declare it"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }

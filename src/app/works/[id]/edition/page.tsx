@@ -1,5 +1,5 @@
 import { seen } from '@/app/seen';
-import { wholeOf, type Params } from '../whole';
+import { wholeOf, type Params } from '../workPage';
 import { EditionStation } from './EditionStation';
 
 async function EditionPage({ params }: Params) {

@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Listing } from '@/studio/listing';
+import type { Listing } from '@/studio/prices/listing';
 import { Button } from '@/ui/Button';
-import { Beside, Empty, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 
 const Text = styled.div`
   border: 1px solid ${t.line};
@@ -26,7 +26,7 @@ export function ListingView({ listing }: { listing: Listing }) {
   const [copied, setCopied] = useState(false);
   if (!listing.ready) {
     return (
-      <Empty title="Not yet to be listed">
+      <EmptyState title="Not yet to be listed">
         <p>
           A listing is written from the records: it needs a size that holds and has a price, and an
           edition that is open.
@@ -34,20 +34,20 @@ export function ListingView({ listing }: { listing: Listing }) {
         <div>
           <Stack $gap={6}>
             {listing.left.map((l) => (
-              <Marked key={l.name} kind="care">
+              <MarkedText key={l.name} kind="care">
                 {l.name} stays out: {l.why}.
-              </Marked>
+              </MarkedText>
             ))}
           </Stack>
         </div>
-      </Empty>
+      </EmptyState>
     );
   }
   const copy = () => {
     void navigator.clipboard?.writeText(listing.paragraphs.join('\n\n')).then(() => setCopied(true));
   };
   return (
-    <Beside $aside={340}>
+    <Columns $aside={340}>
       <Text>
         {listing.paragraphs.map((p) => (
           <p key={p}>{p}</p>
@@ -55,7 +55,7 @@ export function ListingView({ listing }: { listing: Listing }) {
       </Text>
       <Stack>
         <section>
-          <SheetTitle>Use it</SheetTitle>
+          <PanelTitle>Use it</PanelTitle>
           <div style={{ margin: '10px 0' }}>
             <Button main onPress={copy}>
               {copied ? 'Copied' : 'Copy the text'}
@@ -68,7 +68,7 @@ export function ListingView({ listing }: { listing: Listing }) {
           </Small>
         </section>
         <section>
-          <SheetTitle>Called a fine print?</SheetTitle>
+          <PanelTitle>Called a fine print?</PanelTitle>
           <Stack $gap={6} style={{ marginTop: 8 }}>
             {listing.finePrint.map((f) => (
               <Verdict key={f.says} finding={f} />
@@ -78,17 +78,17 @@ export function ListingView({ listing }: { listing: Listing }) {
         </section>
         {listing.left.length > 0 && (
           <section>
-            <SheetTitle>Left out</SheetTitle>
+            <PanelTitle>Left out</PanelTitle>
             <Stack $gap={6} style={{ marginTop: 8 }}>
               {listing.left.map((l) => (
-                <Marked key={l.name} kind="care">
+                <MarkedText key={l.name} kind="care">
                   {l.name}: {l.why}
-                </Marked>
+                </MarkedText>
               ))}
             </Stack>
           </section>
         )}
       </Stack>
-    </Beside>
+    </Columns>
   );
 }

@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
-import { listingOf } from '@/studio/listing';
-import { wholeOf, type Params } from '../whole';
+import { listingOf } from '@/studio/prices/listing';
+import { wholeOf, type Params } from '../workPage';
 import { ListingView } from './ListingView';
 
 async function ListingPage({ params }: Params) {

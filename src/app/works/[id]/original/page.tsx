@@ -1,16 +1,16 @@
 import { seen } from '@/app/seen';
 import { WorkForm } from '@/app/works/WorkForm';
 import { localDay } from '@/core/measure';
-import { movesOf } from '@/studio/originalMoves';
-import { wholeOf, type Params } from '../whole';
-import { Hands } from './Hands';
+import { movesOf } from '@/studio/works/custody';
+import { wholeOf, type Params } from '../workPage';
+import { CustodyLog } from './CustodyLog';
 
 async function OriginalPage({ params }: Params) {
   const { work, settings, studio } = await wholeOf(params);
   return (
     <>
       <WorkForm key={work.id} work={work} />
-      <Hands
+      <CustodyLog
         workId={work.id}
         title={work.title}
         moves={await movesOf(studio.db, work.id)}

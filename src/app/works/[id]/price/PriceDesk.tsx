@@ -11,14 +11,15 @@ import {
   type PriceAnswer,
   type PriceQuestion,
 } from '@/core/price/solve';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { Beside, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { SharesBar } from './SharesBar';
 import type { PriceLine, PriceRow } from './PriceView';
 
@@ -71,7 +72,7 @@ type Props = {
 /** The costs, fees and wishes behind one price, the price they lead to, and who keeps what. */
 export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize }: Props) {
   const { currency, money, bareMoney } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const { format, price, suggestion } = line;
   const kept = price?.question ?? copyFrom?.question ?? null;
   const begin = price?.question.costs ?? [
@@ -127,10 +128,10 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
   const bar = 'answer' in worked && shown !== null ? sharesOf(shown, worked.question) : null;
   const save = () => {
     if ('question' in worked)
-      void act.run('setPrice', { formatId: format.id, question: worked.question, price: own.trim() });
+      void action.run('setPrice', { formatId: format.id, question: worked.question, price: own.trim() });
   };
   return (
-    <Beside $aside={420}>
+    <Columns $aside={420}>
       <Stack $gap={18}>
         <Amounts
           title="What one print costs"
@@ -159,7 +160,7 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
       </Stack>
       <Stack $gap={14}>
         <section>
-          <SheetTitle>What you want</SheetTitle>
+          <PanelTitle>What you want</PanelTitle>
           <Row style={{ alignItems: 'flex-start', marginTop: 8 }}>
             <Field label="To keep, % of the price" value={margin} onChange={setMargin} width={150} />
             <Field label="Given away, %" value={given} onChange={setGiven} width={110} />
@@ -173,9 +174,9 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
         </section>
         {'wrong' in worked ? (
           <div role="alert">
-            <Marked kind="fails">
+            <MarkedText kind="fails">
               {worked.wrong.field}: expected {worked.wrong.expected}.
-            </Marked>
+            </MarkedText>
           </div>
         ) : (
           <>
@@ -190,7 +191,7 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
               width={170}
               hint="empty: the sum worked out above"
               wrong={
-                act.wrong('price') ??
+                action.fieldError('price') ??
                 (own.trim() && ownMinor === null ? 'Expected an amount such as "53.00".' : null)
               }
             />
@@ -207,11 +208,11 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
             )}
           </>
         )}
-        <TroubleNote trouble={act.trouble} fields={['price']} />
+        <ErrorCallout error={action.error} fields={['price']} />
         <Row>
           <Button
             main
-            isDisabled={act.busy || 'wrong' in worked || (own.trim() !== '' && ownMinor === null)}
+            isDisabled={action.isPending || 'wrong' in worked || (own.trim() !== '' && ownMinor === null)}
             onPress={save}
           >
             {price ? 'Change the price' : 'Set this price'}
@@ -219,15 +220,15 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
           {price && (
             <Button
               quiet
-              isDisabled={act.busy}
-              onPress={() => void act.run('removePrice', { formatId: format.id })}
+              isDisabled={action.isPending}
+              onPress={() => void action.run('removePrice', { formatId: format.id })}
             >
               Take the price away
             </Button>
           )}
         </Row>
       </Stack>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -269,10 +270,10 @@ function Beside_({
         <Small>No price of the original is recorded: a third of it would stand here as a check.</Small>
       )}
       {odd?.price && (
-        <Marked kind="care">
+        <MarkedText kind="care">
           {odd.format.name} sells for {money(odd.price.priceMinor)}: a larger print is usually not the
           cheaper one.
-        </Marked>
+        </MarkedText>
       )}
     </Stack>
   );
@@ -297,9 +298,9 @@ function Amounts({
     onChange(lines.map((l) => (l.key === key ? { ...l, ...patch } : l)));
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         {title} <span>{note}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Rows style={{ marginTop: 8 }}>
         {lines.map((l, i) => (
           <div key={l.key}>

@@ -1,17 +1,17 @@
 'use client';
-import { useState } from 'react';
-import styled from 'styled-components';
 import type { Size } from '@/core/measure';
-import type { prices } from '@/store/schema';
+import { type Row } from '@/store/rows';
 import type { Format } from '@/store/works';
-import type { CostSuggestion } from '@/studio/costs';
-import { Empty, Lead, Small, Stack } from '@/ui/Layout';
+import type { CostSuggestion } from '@/studio/prices/costs';
+import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Mark } from '@/ui/Verdict';
+import { useState } from 'react';
+import styled from 'styled-components';
 import { PriceDesk } from './PriceDesk';
 
-export type PriceRow = typeof prices.$inferSelect;
+export type PriceRow = Row<'prices'>;
 export type PriceLine = { format: Format; price: PriceRow | null; suggestion: CostSuggestion };
 type Props = { lines: PriceLine[]; originalPrice: number | null; originalSize: Size | null };
 
@@ -53,12 +53,12 @@ export function PriceView({ lines, originalPrice, originalSize }: Props) {
   const open = lines.find((l) => l.format.id === at) ?? lines[0];
   if (!open)
     return (
-      <Empty title="Nothing to price yet">
+      <EmptyState title="Nothing to price yet">
         <p>
           A price belongs to a size on offer. Tick one under Sizes; its paper, ink and wrapping are then
           reckoned from your own records.
         </p>
-      </Empty>
+      </EmptyState>
     );
   const copyFrom = lines.find((l) => l.price && l.format.id !== open.format.id)?.price ?? null;
   return (

@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
-import { wholeOf, type Params } from '../whole';
-import { costSuggestion } from '@/studio/costs';
+import { wholeOf, type Params } from '../workPage';
+import { costSuggestion } from '@/studio/prices/costs';
 import { PriceView } from './PriceView';
 
 async function PricePage({ params }: Params) {

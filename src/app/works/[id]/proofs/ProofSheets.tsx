@@ -1,18 +1,19 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/states';
+import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/proofStates';
 import type { Paper, Route } from '@/store/proofs';
 import type { Format } from '@/store/works';
-import type { ProofLine } from '@/studio/proofs';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { ProofLine } from '@/studio/proofs/rounds';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 const KIND_NAMES: Record<ProofKind, string> = {
   whole: 'whole, at full size',
@@ -47,16 +48,17 @@ export function AskSheet({
   const [changed, setChanged] = useState('');
   const [cost, setCost] = useState('');
   const [made, setMade] = useState(true);
-  const act = useAct();
+  const action = useAction();
   const { currency } = useUnits();
   const before = lines.find(
     (l) => l.format.id === formatId && l.paper.id === paperId && l.route.id === routeId,
   );
   const save = async () => {
-    if (await act.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made })) onClose();
+    if (await action.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made }))
+      onClose();
   };
   return (
-    <SheetDialog title={`Record round ${(before?.proof.round ?? 0) + 1}`} isOpen onClose={onClose}>
+    <FormDialog title={`Record round ${(before?.proof.round ?? 0) + 1}`} isOpen onClose={onClose}>
       <Stack>
         <Fields $columns="1fr 1fr">
           <Select
@@ -96,22 +98,27 @@ export function AskSheet({
               ? `The last was judged: “${before.proof.words}”`
               : 'one thing, e.g. “lightness +4 in the shadows”'
           }
-          wrong={act.wrong('changed')}
+          wrong={action.fieldError('changed')}
         />
         <Field
           label={`What it cost, ${currency}`}
           value={cost}
           onChange={setCost}
           width={140}
-          wrong={act.wrong('cost')}
+          wrong={action.fieldError('cost')}
         />
         <Check checked={made} onChange={setMade}>
           It is made, and drying now
         </Check>
-        <TroubleNote trouble={act.trouble} fields={['changed', 'cost']} />
+        <ErrorCallout error={action.error} fields={['changed', 'cost']} />
       </Stack>
-      <SheetEnd label="Record it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="Record it"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }
 
@@ -125,7 +132,7 @@ const VERDICTS: readonly { key: ProofVerdict; name: string }[] = [
 export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
   const { proof: p, format, paper, dry } = line;
   const { length, withUnit } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [verdict, setVerdict] = useState<ProofVerdict>('accept');
   const [light, setLight] = useState('daylight, D50 booth');
   const [shown] = useState(length(p.distanceUm));
@@ -134,11 +141,13 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
   const [words, setWords] = useState('');
   const save = async (reason = '') => {
     const exact = distance === shown ? `${p.distanceUm} um` : withUnit(distance);
-    if (await act.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place }))
+    if (
+      await action.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place })
+    )
       onClose();
   };
   return (
-    <SheetDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
+    <FormDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
       <Stack>
         <p>
           {format.name} on {paper.name}, {p.kind}.{' '}
@@ -147,9 +156,9 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
           </Small>
         </p>
         {dry.left > 0 && (
-          <Marked kind="care">
+          <MarkedText kind="care">
             Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.
-          </Marked>
+          </MarkedText>
         )}
         <Select<ProofVerdict>
           label="Verdict"
@@ -159,14 +168,19 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
           width={330}
         />
         <Fields $columns="1fr 1fr">
-          <Field label="Where" value={place} onChange={setPlace} wrong={act.wrong('place')} />
-          <Field label="In what light" value={light} onChange={setLight} wrong={act.wrong('light')} />
+          <Field label="Where" value={place} onChange={setPlace} wrong={action.fieldError('place')} />
+          <Field
+            label="In what light"
+            value={light}
+            onChange={setLight}
+            wrong={action.fieldError('light')}
+          />
           <Field
             label="From how far"
             value={distance}
             onChange={setDistance}
             hint="the distance this size is judged from"
-            wrong={act.wrong('distance')}
+            wrong={action.fieldError('distance')}
           />
         </Fields>
         <Field
@@ -177,19 +191,24 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
           hint={
             verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much'
           }
-          wrong={act.wrong('words')}
+          wrong={action.fieldError('words')}
         />
         {verdict === 'accept' && p.kind !== 'whole' && (
           <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>
         )}
-        <TroubleNote
-          trouble={act.trouble}
+        <ErrorCallout
+          error={action.error}
           fields={['light', 'distance', 'words']}
           onReason={(reason) => void save(reason)}
         />
       </Stack>
-      <SheetEnd label="Judge it so" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <DialogActions
+        label="Judge it so"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }
 
@@ -197,7 +216,7 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
 export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
   const { day } = useUnits();
   const { proof: p, format } = line;
-  const act = useAct();
+  const action = useAction();
   const router = useRouter();
   const [to, setTo] = useState(p.client?.to ?? ''),
     [words, setWords] = useState(''),
@@ -206,14 +225,14 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
     setSays('');
     const url = `/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`;
     const answer = await sendFile(url, file);
-    setSays('done' in answer ? answer.done.says : answer.trouble.says);
+    setSays('done' in answer ? answer.done.message : answer.error.message);
     router.refresh();
   };
   const answer = async (how: 'accepted' | 'asks for changes') => {
-    if (await act.run('clientAnswered', { id: p.id, answer: how, words })) onClose();
+    if (await action.run('clientAnswered', { id: p.id, answer: how, words })) onClose();
   };
   return (
-    <SheetDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
+    <FormDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
       <Stack>
         <label>
           Photograph of the proof
@@ -256,7 +275,7 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
         </p>
         {!p.client && (
           <Fields $columns="1fr">
-            <Field label="Sent to" value={to} onChange={setTo} wrong={act.wrong('to')} />
+            <Field label="Sent to" value={to} onChange={setTo} wrong={action.fieldError('to')} />
           </Fields>
         )}
         {p.client && (
@@ -270,35 +289,35 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
               value={words}
               onChange={setWords}
               lines={2}
-              wrong={act.wrong('words')}
+              wrong={action.fieldError('words')}
               hint="a limit they know and accept, such as softness from near, belongs here"
             />
           </>
         )}
-        <TroubleNote trouble={act.trouble} fields={['to', 'words']} />
+        <ErrorCallout error={action.error} fields={['to', 'words']} />
         {p.client && (
           <Row>
-            <Button onPress={() => void answer('accepted')} isDisabled={act.busy}>
+            <Button onPress={() => void answer('accepted')} isDisabled={action.isPending}>
               They accept it
             </Button>
-            <Button onPress={() => void answer('asks for changes')} isDisabled={act.busy}>
+            <Button onPress={() => void answer('asks for changes')} isDisabled={action.isPending}>
               They ask for changes
             </Button>
           </Row>
         )}
       </Stack>
       {!p.client && (
-        <SheetEnd
+        <DialogActions
           label="Note that it was sent"
-          busy={act.busy}
+          busy={action.isPending}
           onDo={() => {
-            void act.run('sendToClient', { id: p.id, to }).then((done) => {
+            void action.run('sendToClient', { id: p.id, to }).then((done) => {
               if (done) onClose();
             });
           }}
           onClose={onClose}
         />
       )}
-    </SheetDialog>
+    </FormDialog>
   );
 }

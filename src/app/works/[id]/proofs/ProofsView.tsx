@@ -4,15 +4,15 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import type { Paper, Route } from '@/store/proofs';
 import type { Format } from '@/store/works';
-import type { ProofLine } from '@/studio/proofs';
-import { useAct } from '@/ui/Acts';
+import type { ProofLine } from '@/studio/proofs/rounds';
+import { useAction } from '@/app/useAction';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Lead, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { EmptyState, Lead, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, type MarkKind } from '@/ui/Verdict';
+import { MarkedText, type MarkKind } from '@/ui/Verdict';
 import { sayAdjustment } from '@/core/colour/adjust';
 import type { Mark } from '@/core/finding';
 import { coverage, type ProofPlan } from '@/core/proof/plan';
@@ -78,7 +78,7 @@ export function ProofsView({
 }: Props) {
   const [asking, setAsking] = useState(false);
   const [judging, setJudging] = useState<ProofLine | null>(null);
-  const act = useAct();
+  const action = useAction();
   const { money } = useUnits();
   const spent = lines.reduce((sum, l) => sum + l.proof.costMinor, 0),
     days = lines.reduce((sum, l) => sum + (l.days ?? 0), 0);
@@ -88,9 +88,9 @@ export function ProofsView({
   const ready = hasMaster && formats.length > 0 && papers.length > 0 && routes.length > 0;
   useKeys([
     ...(nextToJudge
-      ? [{ key: 'j', says: 'judge the proof that waits', run: () => setJudging(nextToJudge) }]
+      ? [{ key: 'j', label: 'judge the proof that waits', run: () => setJudging(nextToJudge) }]
       : []),
-    ...(ready ? [{ key: 'r', says: 'record the next round', run: () => setAsking(true) }] : []),
+    ...(ready ? [{ key: 'r', label: 'record the next round', run: () => setAsking(true) }] : []),
   ]);
   const lacks = [
     !hasMaster && 'a file (Capture)',
@@ -117,13 +117,13 @@ export function ProofsView({
         )}
       </Row>
       {lines.length === 0 && (
-        <Empty title="No proof yet">
+        <EmptyState title="No proof yet">
           <p>
             {ready
               ? 'Record a snippet, a strip or a whole proof of one size on one paper by one route. Its round is counted, its drying time kept, and it comes to the bench when it can be judged.'
               : `A proof needs ${lacks.join(', ')} first.`}
           </p>
-        </Empty>
+        </EmptyState>
       )}
       {lines.length > 0 && (
         <List aria-label="Proofs, newest first">
@@ -133,7 +133,7 @@ export function ProofsView({
               line={l}
               first={l === nextToJudge}
               onJudge={() => setJudging(l)}
-              onHere={() => void act.run('proofMade', { id: l.proof.id })}
+              onHere={() => void action.run('proofMade', { id: l.proof.id })}
               workId={workId}
               compared={compared[l.proof.id]}
             />
@@ -148,9 +148,9 @@ export function ProofsView({
       )}
       {advice.length > 0 && (
         <section style={{ maxWidth: 760 }}>
-          <SheetTitle>
+          <PanelTitle>
             Papers that may suit <span>by kind and surface; a proof decides</span>
-          </SheetTitle>
+          </PanelTitle>
           <ul aria-label="Papers that may suit" style={{ display: 'grid', gap: 4, paddingTop: 6 }}>
             {advice.map((a) => (
               <li key={a.id}>
@@ -163,10 +163,10 @@ export function ProofsView({
           </ul>
         </section>
       )}
-      <Slip style={{ maxWidth: 560 }}>
+      <Callout style={{ maxWidth: 560 }}>
         <h3>One thing at a time</h3>A round that changes two things at once cannot say which of them
         helped. A snippet speaks only for the part of the picture it shows.
-      </Slip>
+      </Callout>
       {asking && (
         <AskSheet
           formats={formats}
@@ -201,7 +201,7 @@ function OneProof({
   const [client, setClient] = useState(false);
   const shows = p.plan ? coverageOf(p.plan) : null;
   const { length, money } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const state = STATE[p.state];
   return (
     <Line data-state={p.state}>
@@ -225,9 +225,9 @@ function OneProof({
         {p.changes.length > 0 && (
           <p>
             {p.changes.length > 1 ? (
-              <Marked kind="care">
+              <MarkedText kind="care">
                 Differs from the round before in {p.changes.length} things: {p.changes.join(', ')}
-              </Marked>
+              </MarkedText>
             ) : (
               <Small>Glassine sees one difference from the round before: {p.changes[0]}</Small>
             )}
@@ -253,10 +253,10 @@ function OneProof({
       </div>
       <div>
         <p>
-          <Marked kind={state.mark}>
+          <MarkedText kind={state.mark}>
             {state.word}
             {p.reference ? ', the reference' : ''}
-          </Marked>
+          </MarkedText>
         </p>
         {p.state === 'made' && (
           <p>
@@ -288,19 +288,19 @@ function OneProof({
         {p.words && <p style={{ whiteSpace: 'pre-line' }}>“{p.words}”</p>}
         {stale.length > 0 && (
           <p>
-            <Marked kind="care">Stale: {stale.join(' and ')} changed since</Marked>
+            <MarkedText kind="care">Stale: {stale.join(' and ')} changed since</MarkedText>
           </p>
         )}
         {lot && (
           <p>
-            <Marked kind="care">{lot}</Marked>
+            <MarkedText kind="care">{lot}</MarkedText>
           </p>
         )}
         {compared && (
           <p>
-            <Marked kind={compared.verdict}>
+            <MarkedText kind={compared.verdict}>
               Compared back: {compared.word}, {compared.says}
-            </Marked>{' '}
+            </MarkedText>{' '}
             <Small>
               <Link href={`/works/${workId}/proofs/compare?proof=${p.id}`} prefetch={false}>
                 the figures
@@ -310,7 +310,7 @@ function OneProof({
         )}
         {p.client && (
           <p>
-            <Marked
+            <MarkedText
               kind={
                 p.client.answer === 'accepted' ? 'holds' : p.client.answer === 'waiting' ? 'none' : 'care'
               }
@@ -318,7 +318,7 @@ function OneProof({
               {p.client.answer === 'waiting'
                 ? `With ${p.client.to} since ${day(p.client.sentAt)}`
                 : `${p.client.to}: ${p.client.answer}, ${day(p.client.answeredAt)}`}
-            </Marked>
+            </MarkedText>
             {p.client.words && <> “{p.client.words}”</>}
           </p>
         )}
@@ -342,7 +342,11 @@ function OneProof({
         )}
         {client && <ClientSheet line={line} onClose={() => setClient(false)} />}
         {(p.state === 'asked' || p.state === 'made') && (
-          <Button quiet isDisabled={act.busy} onPress={() => void act.run('takeBackProof', { id: p.id })}>
+          <Button
+            quiet
+            isDisabled={action.isPending}
+            onPress={() => void action.run('takeBackProof', { id: p.id })}
+          >
             Take it back
           </Button>
         )}

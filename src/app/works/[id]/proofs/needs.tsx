@@ -1,10 +1,10 @@
 import Link from 'next/link';
-import { Empty } from '@/ui/Layout';
+import { EmptyState } from '@/ui/Layout';
 
 /** What must be there before colours can be foreseen, each with the way to it. */
 export function Needs({ workId, lacks }: { workId: string; lacks: ('file' | 'size' | 'profile')[] }) {
   return (
-    <Empty title="Not yet">
+    <EmptyState title="Not yet">
       <p>
         {lacks.includes('file') ? (
           <>
@@ -22,6 +22,6 @@ export function Needs({ workId, lacks }: { workId: string; lacks: ('file' | 'siz
           </>
         )}
       </p>
-    </Empty>
+    </EmptyState>
   );
 }

@@ -1,9 +1,9 @@
 import { seen } from '@/app/seen';
 import { papersAndRoutes } from '@/store/proofs';
-import { adviceFor } from '@/studio/paperDesk';
-import { comparisonsOf } from '@/studio/comparing';
-import { proofStates } from '@/studio/proofs';
-import { wholeOf, type Params } from '../whole';
+import { adviceFor } from '@/studio/papers/papers';
+import { comparisonsOf } from '@/studio/proofs/comparisons';
+import { proofStates } from '@/studio/proofs/rounds';
+import { wholeOf, type Params } from '../workPage';
 import { ProofsView } from './ProofsView';
 
 async function ProofsPage({ params }: Params) {

@@ -210,14 +210,14 @@ function Sheets({ rungs, chosen, lit, onLit, onChoose, picture, most }: Props & 
         y1={floor + 14}
         x2={w}
         y2={floor + 14}
-        says={`${bare(chosen.frame.width)} ${unit}`}
+        label={`${bare(chosen.frame.width)} ${unit}`}
       />
       <Dimension
         x1={-14}
         y1={floor}
         x2={-14}
         y2={floor - h}
-        says={`${bare(chosen.frame.height)} ${unit}`}
+        label={`${bare(chosen.frame.height)} ${unit}`}
       />
     </>
   );

@@ -4,10 +4,10 @@ import { inGroups } from '@/core/groups';
 import { toDecimals } from '@/core/measure';
 import { shownPpi, type Rung } from '@/core/resolution';
 import { Check } from '@/ui/Field';
-import { Scroll, Small, Table } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { ScrollArea, Small, Table } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import type { RoutePrice } from './SizesView';
 
 type Props = {
@@ -53,7 +53,7 @@ function TruePpi({ ppi, share }: { ppi: number; share: number }) {
   };
   return (
     <Working working={working}>
-      {share < DETAIL_WARNS ? <Marked kind="care">{shown}</Marked> : shown}
+      {share < DETAIL_WARNS ? <MarkedText kind="care">{shown}</MarkedText> : shown}
     </Working>
   );
 }
@@ -131,7 +131,7 @@ export function LadderTable({
   const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Sizes against this file" $middle $tight>
         <thead>
           <tr>
@@ -174,7 +174,7 @@ export function LadderTable({
                   {r.name && <Small> {r.name}</Small>}
                 </th>
                 <td style={{ whiteSpace: 'nowrap' }}>
-                  <Marked kind={r.check.finding.verdict}>{shortVerdict(r)}</Marked>
+                  <MarkedText kind={r.check.finding.verdict}>{shortVerdict(r)}</MarkedText>
                 </td>
                 <td className="n">
                   <Working working={r.check.working}>
@@ -202,6 +202,6 @@ export function LadderTable({
           ])}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }

@@ -1,18 +1,19 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { type Borders, bordersOf, imageOf, sheetOf, signingRoom } from '@/core/layout/sheet';
+import { type Borders, bordersOf, imageOf, sheetOf, signingRoom } from '@/core/crop/border';
 import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import type { Offered } from './SizesView';
 
 const Line = styled.li`
@@ -41,18 +42,18 @@ export function OfferedFormats({
   lying: Orientation | null;
 }) {
   const [open, setOpen] = useState<Format | null>(null);
-  const act = useAct();
+  const action = useAction();
   const { size, other, bare, unit } = useUnits();
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Offered{' '}
         <span>
           {offered.length === 0
             ? 'tick a size beside the drawing'
             : `${offered.length} ${offered.length === 1 ? 'size' : 'sizes'}, each with its sheet`}
         </span>
-      </SheetTitle>
+      </PanelTitle>
       <ul aria-label="Offered sizes">
         {offered.map(({ format: f, check }) => {
           const b = bordersOf(f);
@@ -77,10 +78,10 @@ export function OfferedFormats({
                   orientationOf(imageOf(f)) !== lying &&
                   orientationOf(imageOf(f)) !== 'square' && (
                     <Small>
-                      <Marked kind="care">
+                      <MarkedText kind="care">
                         It lies {orientationOf(imageOf(f))} and the picture {lying}: swapped, or a crop
                         that is meant.
-                      </Marked>
+                      </MarkedText>
                     </Small>
                   )}
                 <Small>
@@ -92,7 +93,7 @@ export function OfferedFormats({
                 <Button onPress={() => setOpen(f)}>Border</Button>
                 <Button
                   quiet
-                  onPress={() => void act.run('withdrawFormat', { id: f.id, withdrawn: true })}
+                  onPress={() => void action.run('withdrawFormat', { id: f.id, withdrawn: true })}
                 >
                   Stop offering
                 </Button>
@@ -120,7 +121,7 @@ function BorderSheet({
   picture: string | null;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, size, withUnit } = useUnits();
   const was = bordersOf(format);
   const [first] = useState(
@@ -140,12 +141,12 @@ function BorderSheet({
     // A side nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
     const sides = Object.fromEntries(
       SIDES.map((s) => [s, typed[s] === first[s] ? `${was[s]} um` : withUnit(typed[s])]),
-    );
-    if (await act.run('changeBorder', { id: format.id, ...sides })) onClose();
+    ) as Record<(typeof SIDES)[number], string>;
+    if (await action.run('changeBorder', { id: format.id, ...sides })) onClose();
   };
   const sheet = sheetOf(imageOf(format), drawn);
   return (
-    <SheetDialog title={`Border of ${size(imageOf(format))}`} isOpen onClose={onClose} width={720}>
+    <FormDialog title={`Border of ${size(imageOf(format))}`} isOpen onClose={onClose} width={720}>
       <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap' }}>
         <Stack $gap={10} style={{ width: 160 }}>
           {SIDES.map((s) => (
@@ -154,7 +155,7 @@ function BorderSheet({
               label={`${s[0]!.toUpperCase()}${s.slice(1)}`}
               value={typed[s]}
               onChange={change(s)}
-              wrong={act.wrong(s)}
+              wrong={action.fieldError(s)}
               autoFocus={s === 'top'}
             />
           ))}
@@ -172,9 +173,14 @@ function BorderSheet({
       <p style={{ marginTop: 10 }}>
         <Verdict finding={signingRoom(drawn)} />
       </p>
-      <TroubleNote trouble={act.trouble} fields={[...SIDES]} />
-      <SheetEnd label="Keep this border" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={[...SIDES]} />
+      <DialogActions
+        label="Keep this border"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={onClose}
+      />
+    </FormDialog>
   );
 }
 
@@ -206,8 +212,8 @@ function SheetDrawn({
         <rect {...at} fill={t.hair} />
       )}
       <rect {...at} fill="none" stroke={t.line} strokeWidth="0.6" />
-      <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} says={length(sheet.width)} />
-      <Dimension x1={-14} y1={h} x2={-14} y2={0} says={length(sheet.height)} />
+      <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} label={length(sheet.width)} />
+      <Dimension x1={-14} y1={h} x2={-14} y2={0} label={length(sheet.height)} />
     </>
   );
 }

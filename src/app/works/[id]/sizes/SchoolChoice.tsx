@@ -2,11 +2,13 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { FAMILY_NAMES, schoolInWords, type FamilyName, type School } from '@/core/resolution';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -90,7 +92,7 @@ function SchoolSheet({
   studioSchool,
   onClose,
 }: Omit<Props, 'showThin' | 'onShowThin'> & { onClose: () => void }) {
-  const act = useAct();
+  const action = useAction();
   const { length, unit, withUnit } = useUnits();
   const [kind, setKind] = useState<Kind>(own.school ? school.kind : 'studio');
   const [ppi, setPpi] = useState(school.kind === 'flat' ? String(school.ppi) : '300');
@@ -104,7 +106,7 @@ function SchoolSheet({
   );
   const [chosen, setChosen] = useState<FamilyName[]>(families);
   const save = async () => {
-    const picked: unknown =
+    const picked: ActionInput<'judgeSizesBy'>['school'] =
       kind === 'studio'
         ? null
         : kind === 'flat'
@@ -112,10 +114,10 @@ function SchoolSheet({
           : kind === 'stepped'
             ? { kind, steps: [{ upTo: withUnit(upTo), ppi: Number(nearPpi) }, { ppi: Number(farPpi) }] }
             : { kind, ...(distance.trim() && { distance: withUnit(distance) }) };
-    if (await act.run('judgeSizesBy', { workId, school: picked, families: chosen })) onClose();
+    if (await action.run('judgeSizesBy', { workId, school: picked, families: chosen })) onClose();
   };
   return (
-    <SheetDialog title="How these sizes are judged" isOpen onClose={onClose}>
+    <FormDialog title="How these sizes are judged" isOpen onClose={onClose}>
       <Stack>
         <Select<Kind>
           label="School"
@@ -135,7 +137,7 @@ function SchoolSheet({
             value={ppi}
             onChange={setPpi}
             width={160}
-            wrong={act.wrong('school')}
+            wrong={action.fieldError('school')}
           />
         )}
         {kind === 'stepped' && (
@@ -145,7 +147,7 @@ function SchoolSheet({
               value={upTo}
               onChange={setUpTo}
               width={130}
-              wrong={act.wrong('school')}
+              wrong={action.fieldError('school')}
             />
             <Field label="ppi asked there" value={nearPpi} onChange={setNearPpi} width={110} />
             <Field label="ppi asked above it" value={farPpi} onChange={setFarPpi} width={120} />
@@ -157,7 +159,7 @@ function SchoolSheet({
             value={distance}
             onChange={setDistance}
             width={160}
-            wrong={act.wrong('school')}
+            wrong={action.fieldError('school')}
             hint="empty: 1.5 × the diagonal of each print, at least 250 mm"
           />
         )}
@@ -172,15 +174,15 @@ function SchoolSheet({
             </Check>
           ))}
         </Stack>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
-      <SheetEnd
+      <DialogActions
         label="Judge by this"
-        busy={act.busy}
+        busy={action.isPending}
         disabled={chosen.length === 0}
         onDo={() => void save()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }

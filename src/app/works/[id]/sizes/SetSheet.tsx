@@ -1,12 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { proposeSet } from '@/core/layout/set';
+import { proposeSet } from '@/core/crop/sizeSet';
 import type { Size } from '@/core/measure';
 import type { Rung } from '@/core/resolution';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Check } from '@/ui/Field';
-import { Empty, Scroll, Small, Stack, Table } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { EmptyState, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 const keyOf = (s: Size) => `${s.width} um x ${s.height} um`;
@@ -25,7 +26,7 @@ export function SetSheet({
   offered: Size[];
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { size, other } = useUnits();
   const set = useMemo(
     () =>
@@ -44,18 +45,18 @@ export function SetSheet({
   const chosen = set.filter((p) => !left.includes(keyOf(p.size)));
   const has = (s: Size) => offered.some((o) => o.width === s.width && o.height === s.height);
   const offer = async () => {
-    if (await act.run('offerSet', { workId, sizes: chosen.map((p) => keyOf(p.size)), family: 'set' }))
+    if (await action.run('offerSet', { workId, sizes: chosen.map((p) => keyOf(p.size)), family: 'set' }))
       onClose();
   };
   return (
-    <SheetDialog title="A set of sizes" isOpen onClose={onClose} width={680}>
+    <FormDialog title="A set of sizes" isOpen onClose={onClose} width={680}>
       {set.length ? (
         <Stack>
           <p>
             Few sizes are easier to proof, stock and price, and each should look plainly larger than the
             one before: about 1.4 times in side is twice the area. All of these hold.
           </p>
-          <Scroll>
+          <ScrollArea>
             <Table aria-label="Proposed sizes" $middle>
               <thead>
                 <tr>
@@ -90,24 +91,24 @@ export function SetSheet({
                 })}
               </tbody>
             </Table>
-          </Scroll>
-          <TroubleNote trouble={act.trouble} />
+          </ScrollArea>
+          <ErrorCallout error={action.error} />
         </Stack>
       ) : (
-        <Empty title="No set to propose">
+        <EmptyState title="No set to propose">
           <p>
             No size over 140 mm holds under this school. Capture the work again, or judge by viewing
             distance.
           </p>
-        </Empty>
+        </EmptyState>
       )}
-      <SheetEnd
+      <DialogActions
         label={`Offer ${chosen.length === 1 ? 'this size' : `these ${chosen.length}`}`}
-        busy={act.busy}
+        busy={action.isPending}
         disabled={!chosen.length}
         onDo={() => void offer()}
         onClose={onClose}
       />
-    </SheetDialog>
+    </FormDialog>
   );
 }

@@ -10,19 +10,20 @@ import {
 } from '@/core/resolution';
 import { orientationOf, type Size } from '@/core/measure';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Empty, Small, Stack } from '@/ui/Layout';
-import { Slip } from '@/ui/Slip';
+import { EmptyState, Small, Stack } from '@/ui/Layout';
+import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { LadderDrawing } from './LadderDrawing';
 import { LadderTable } from './LadderTable';
 import { OfferedFormats } from './OfferedFormats';
 import { SchoolChoice } from './SchoolChoice';
 import { SetSheet } from './SetSheet';
-import { imageOf } from '@/core/layout/sheet';
+import { imageOf } from '@/core/crop/border';
 
 export type Offered = { format: Format; check: ResolutionCheck | null };
 type Props = {
@@ -102,15 +103,15 @@ export function SizesView({
     shown.find((r) => r.check.verdict === 'holds') ??
     shown[0];
   const [lit, setLit] = useState<string | null>(null);
-  const act = useAct();
+  const action = useAction();
   const { size } = useUnits();
   const formatOf = (r: Rung) => offered.find((o) => isRung(o.format, r))?.format;
   const toggle = (r: Rung) => {
     const format = formatOf(r);
     // Micrometres in the typed form: 203.2 mm must not become 203 mm on the way.
-    if (format) void act.run('withdrawFormat', { id: format.id, withdrawn: true });
+    if (format) void action.run('withdrawFormat', { id: format.id, withdrawn: true });
     else
-      void act.run('offerFormat', {
+      void action.run('offerFormat', {
         workId,
         size: `${r.frame.width} um x ${r.frame.height} um`,
         family: r.family,
@@ -122,12 +123,12 @@ export function SizesView({
     if (next) setChosen(next.key);
   };
   useKeys([
-    { key: 'n', says: 'the next size of the ladder', run: step(1) },
-    { key: 'b', says: 'the size before', run: step(-1) },
-    { key: 'm', says: 'make a set of sizes', run: () => setMaking(true) },
+    { key: 'n', label: 'the next size of the ladder', run: step(1) },
+    { key: 'b', label: 'the size before', run: step(-1) },
+    { key: 'm', label: 'make a set of sizes', run: () => setMaking(true) },
     {
       key: 'o',
-      says: 'offer the chosen size, or stop offering it',
+      label: 'offer the chosen size, or stop offering it',
       run: () => {
         if (chosen) toggle(chosen);
       },
@@ -135,12 +136,12 @@ export function SizesView({
   ]);
   if (!hasFile || !chosen) {
     return (
-      <Empty title="No size can be judged yet">
+      <EmptyState title="No size can be judged yet">
         <p>
           Sizes are judged against the pixels of the current master. Bring a file in under Capture; every
           size of the chosen families is then worked out at once.
         </p>
-      </Empty>
+      </EmptyState>
     );
   }
   const n = countVerdicts(all);
@@ -190,12 +191,12 @@ export function SizesView({
         />
       )}
       {mayPrint !== 'yes' && (
-        <Slip style={{ marginTop: 12 }}>
+        <Callout style={{ marginTop: 12 }}>
           <h3>
             {mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}
           </h3>
           Sizes can be looked at; an edition opens only when Original says it may be printed.
-        </Slip>
+        </Callout>
       )}
       <Two>
         <Stack $gap={22}>
@@ -223,7 +224,7 @@ export function SizesView({
             onChoose={setChosen}
             isOffered={(r) => formatOf(r) !== undefined}
             onOffer={toggle}
-            busy={act.busy}
+            busy={action.isPending}
             detailShare={detailShare}
             route={route}
           />
@@ -231,7 +232,7 @@ export function SizesView({
             {n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it.
             Chosen now: {size(chosen.frame)}.
           </Small>
-          <TroubleNote trouble={act.trouble} fields={['size']} />
+          <ErrorCallout error={action.error} fields={['size']} />
           <OwnSize workId={workId} />
         </Stack>
       </Two>
@@ -241,11 +242,11 @@ export function SizesView({
 
 /** A size of one's own, written the way people write them. */
 function OwnSize({ workId }: { workId: string }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, withUnit } = useUnits();
   const [typed, setTyped] = useState('');
   const offer = async () => {
-    if (await act.run('offerFormat', { workId, size: withUnit(typed), family: 'own' })) setTyped('');
+    if (await action.run('offerFormat', { workId, size: withUnit(typed), family: 'own' })) setTyped('');
   };
   return (
     <form
@@ -261,15 +262,15 @@ function OwnSize({ workId }: { workId: string }) {
           onChange={setTyped}
           width={230}
           hint={unit === 'mm' ? '365 x 274 mm, A3+, 12x12 in' : '14 3/8 x 10 3/4 in, A3+'}
-          wrong={act.wrong('size')}
+          wrong={action.fieldError('size')}
         />
         <div style={{ paddingTop: 18 }}>
-          <Button type="submit" isDisabled={!typed.trim() || act.busy}>
+          <Button type="submit" isDisabled={!typed.trim() || action.isPending}>
             Offer it
           </Button>
         </div>
       </Row>
-      <TroubleNote trouble={act.trouble} fields={['size']} />
+      <ErrorCallout error={action.error} fields={['size']} />
     </form>
   );
 }

@@ -1,20 +1,13 @@
+import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { ladderAcross, largestFor } from '@/core/resolution';
-import { routes as routesTable } from '@/store/schema';
-import { formatCheck, viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../whole';
+import { formatCheck, viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../workPage';
 import { SizesView } from './SizesView';
 
 async function SizesPage({ params }: Params) {
   const { work, current, rungs, formats, school, families, settings, studio } = await wholeOf(params);
-  const routes = await studio.db
-    .select({
-      id: routesTable.id,
-      name: routesTable.name,
-      pricePerM2Minor: routesTable.pricePerM2Minor,
-      minimumMinor: routesTable.minimumMinor,
-    })
-    .from(routesTable);
+  const routes = await findRows(studio.db, 'routes');
   const pixels = current ? viewedPixels(current) : null;
   return (
     <SizesView

@@ -1,6 +1,6 @@
 import { InputError } from '@/core/errors';
 import { withUpload } from '@/app/uploads';
-import { checkEvenness, checkJoint } from '@/studio/checkCapture';
+import { checkEvenness, checkJoint } from '@/studio/capture/checks';
 
 /** A frame of blank board, or a neighbouring tile: read against a master, not kept. */
 export async function POST(

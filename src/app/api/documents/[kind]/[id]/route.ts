@@ -1,8 +1,8 @@
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
-import { addressLabel, certificate, packingSlip } from '@/studio/documents';
-import { jobSheet, orderListDocument } from '@/studio/paperDesk';
+import { addressLabel, certificate, packingSlip } from '@/studio/reports/documents';
+import { jobSheet, orderListDocument } from '@/studio/papers/papers';
 
 const KINDS = {
   certificate,
@@ -26,6 +26,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ kind: stri
       },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

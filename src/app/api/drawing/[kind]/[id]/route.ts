@@ -1,6 +1,6 @@
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
-import { drawingFile } from '@/studio/drawings';
+import { drawingFile } from '@/studio/reports/shopDrawings';
 
 /** A shop drawing at true size, as PDF unless SVG is asked for. */
 export async function GET(
@@ -20,6 +20,6 @@ export async function GET(
       },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

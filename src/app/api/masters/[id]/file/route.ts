@@ -1,16 +1,15 @@
 import { keptFile } from '@/app/keptFile';
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { rowById } from '@/store/rows';
-import { masters } from '@/store/schema';
 
 /** The master itself, byte for byte. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     const s = await studio();
-    const { sha256, fileName } = await rowById(s.db, masters, (await params).id, 'master');
+    const { sha256, fileName } = await rowById(s.db, 'masters', (await params).id, 'master');
     return await keptFile(s, { sha256, fileName });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

@@ -1,10 +1,9 @@
 import { pixelAt } from '@/app/pixelAt';
 import { rowById } from '@/store/rows';
-import { masters } from '@/store/schema';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return pixelAt(
     request,
-    async (s) => (await rowById(s.db, masters, (await params).id, 'master')).sha256,
+    async (s) => (await rowById(s.db, 'masters', (await params).id, 'master')).sha256,
   );
 }

@@ -1,19 +1,18 @@
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { rowById } from '@/store/rows';
-import { masters } from '@/store/schema';
-import { profileOfTiles } from '@/studio/masters';
+import { profileOfTiles } from '@/studio/capture/masters';
 
 /** What the numbers in a master's tiles mean: its own profile where it has one of RGB, sRGB for what was converted. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
     const s = await studio();
-    const master = await rowById(s.db, masters, (await params).id, 'master');
+    const master = await rowById(s.db, 'masters', (await params).id, 'master');
     const said = new URL(request.url).searchParams.get('is') === 'opRGB' ? 'opRGB' : 'sRGB';
     return new Response(new Uint8Array(await profileOfTiles(s, master, said)), {
       headers: { 'content-type': 'application/vnd.iccprofile', 'cache-control': 'private, max-age=3600' },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

@@ -1,13 +1,12 @@
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
 import { findRow } from '@/store/rows';
-import { masters } from '@/store/schema';
-import { readingOf } from '@/studio/readMaster';
+import { readingOf } from '@/studio/capture/reading';
 
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {
   return answer(async () => {
     const s = await studio();
-    const master = await findRow(s.db, masters, (await params).id);
+    const master = await findRow(s.db, 'masters', (await params).id);
     return master
       ? {
           state: master.state,

@@ -2,9 +2,9 @@ import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
-import { deriveAgain } from '@/studio/readMaster';
+import { deriveAgain } from '@/studio/capture/reading';
 
 /** What may be asked for of a picture: its view, its small picture, or one tile of a level. Nothing else becomes a path. */
 function fileFor(parts: string[]): string | null {
@@ -38,6 +38,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ sha: strin
       },
     });
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }

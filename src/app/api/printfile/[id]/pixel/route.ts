@@ -1,6 +1,6 @@
 import { RefusedError } from '@/core/errors';
 import { pixelAt } from '@/app/pixelAt';
-import { printFileById } from '@/studio/printFiles';
+import { printFileById } from '@/studio/print-files/printFiles';
 
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   return pixelAt(request, async (s) => {

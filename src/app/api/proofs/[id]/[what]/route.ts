@@ -1,15 +1,14 @@
-import { readFile } from 'node:fs/promises';
 import { keptFile } from '@/app/keptFile';
-import { trouble } from '@/app/respond';
+import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { turnedAway, withUpload } from '@/app/uploads';
 import { InputError, RefusedError } from '@/core/errors';
-import { practicePress } from '@/standins/practicePress';
+import { practicePress } from '@/simulators/practicePress';
 import { rowById } from '@/store/rows';
-import { proofs } from '@/store/schema';
-import { keepCapture, practiceReadingsOf } from '@/studio/comparing';
-import { clientPage, sheetView } from '@/studio/clientPage';
-import { keepProofPhoto } from '@/studio/proofSheets';
+import { clientPage, sheetView } from '@/studio/proofs/clientPage';
+import { keepCapture, practiceReadingsOf } from '@/studio/proofs/comparisons';
+import { keepProofPhoto } from '@/studio/proofs/sheets';
+import { readFile } from 'node:fs/promises';
 
 type Params = { params: Promise<{ id: string; what: string }> };
 const WHAT = ['sheet', 'view', 'photo', 'page', 'readings'];
@@ -21,7 +20,7 @@ export async function GET(request: Request, { params }: Params) {
   try {
     const { id, what } = await params;
     const s = await studio();
-    const proof = await rowById(s.db, proofs, id, 'proof');
+    const proof = await rowById(s.db, 'proofs', id, 'proof');
     const named = (name: string, type: string, how = 'attachment') => ({
       'content-type': type,
       'content-disposition': `${how}; filename*=UTF-8''${encodeURIComponent(name)}`,
@@ -73,7 +72,7 @@ export async function GET(request: Request, { params }: Params) {
         throw new InputError('what', what, `one of ${WHAT.join(', ')}`);
     }
   } catch (error) {
-    return trouble(error);
+    return errorResponse(error);
   }
 }
 

@@ -5,11 +5,13 @@ import styled from 'styled-components';
 import type { CaptureCheck } from '@/core/capture/checks';
 import type { Point, Quad } from '@/core/capture/quad';
 import type { Master } from '@/store/works';
-import { postJson, TroubleNote, useAct, type Trouble } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { postJson, ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
-import { Aside, Beside, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { JobProgress } from '@/ui/Job';
+import { Aside, Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import {
   DragPoint,
   drawSource,
@@ -20,9 +22,9 @@ import {
   type Source,
   type View,
 } from '@/ui/Loupe';
-import { Slip } from '@/ui/Slip';
+import { Callout } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
-import { Marked, Verdict, type MarkKind } from '@/ui/Verdict';
+import { MarkedText, Verdict, type MarkKind } from '@/ui/Verdict';
 import { sendFile } from '@/ui/sendFile';
 
 type Check = { id: string; at: string; body: CaptureCheck };
@@ -65,7 +67,7 @@ export function ChecksView({ workId, master, size, checks, practice, hasTarget }
       { x: inset.x, y: size.height - inset.y },
     ];
   const [mids, setMids] = useState<Quad | null>(null);
-  const act = useAct();
+  const action = useAction();
   const move = (i: number) => (p: Point) =>
     setCorners((was) => ({
       ...was,
@@ -79,11 +81,11 @@ export function ChecksView({ workId, master, size, checks, practice, hasTarget }
       ) as unknown as Quad,
     }));
   const guess = async () => {
-    const done = await act.run('guessCorners', { id: master.id });
-    if (done?.more?.corners) setCorners((was) => ({ ...was, [shows]: done.more!.corners as Quad }));
+    const done = await action.run('guessCorners', { id: master.id });
+    if (done?.corners) setCorners((was) => ({ ...was, [shows]: done.corners as Quad }));
   };
   return (
-    <Beside $aside={404}>
+    <Columns $aside={404}>
       <Stack $gap={10}>
         <Row $gap={14}>
           <Select
@@ -99,7 +101,7 @@ export function ChecksView({ workId, master, size, checks, practice, hasTarget }
             ]}
             width={230}
           />
-          <Button onPress={() => void guess()} isDisabled={act.busy}>
+          <Button onPress={() => void guess()} isDisabled={action.isPending}>
             Find them for me
           </Button>
           {shows === 'square' && (
@@ -123,7 +125,7 @@ export function ChecksView({ workId, master, size, checks, practice, hasTarget }
           Drag a corner, or move it with the arrow keys once it has the focus: one pixel, ten with shift.
           The wheel looks closer.
         </Small>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
       <Aside>
         {shows === 'square' ? (
@@ -136,7 +138,7 @@ export function ChecksView({ workId, master, size, checks, practice, hasTarget }
         {shows === 'square' && hasTarget && !find('target') && <FitHere master={master} />}
         <Practice workId={workId} />
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -210,19 +212,19 @@ function Corners({
 
 /** An act that ends in a job, and its line. */
 function useJob() {
-  const act = useAct();
+  const action = useAction();
   const [job, setJob] = useState<string | null>(null);
-  const begin = async (name: string, input: unknown) => {
-    const done = await act.run(name, input);
-    if (typeof done?.more?.job === 'string') setJob(done.more.job);
+  const begin = async <N extends 'makeCopy'>(name: N, input: ActionInput<N>) => {
+    const done = await action.run(name, input);
+    if (typeof done?.job === 'string') setJob(done.job);
   };
   return {
     begin,
-    busy: act.busy,
+    busy: action.isPending,
     line: (
       <>
-        {job && <JobLine key={job} job={job} />}
-        <TroubleNote trouble={act.trouble} />
+        {job && <JobProgress key={job} job={job} />}
+        <ErrorCallout error={action.error} />
       </>
     ),
   };
@@ -239,7 +241,7 @@ function Squareness({
   mids: Quad | null;
   check?: Extract<CaptureCheck, { kind: 'keystone' }>;
 }) {
-  const act = useAct();
+  const action = useAction();
   const job = useJob();
   const mark: MarkKind = !check
     ? 'none'
@@ -250,22 +252,22 @@ function Squareness({
         : 'care';
   return (
     <section>
-      <SheetTitle>Squareness</SheetTitle>
+      <PanelTitle>Squareness</PanelTitle>
       <Stack $gap={8}>
-        <Marked kind={mark}>
+        <MarkedText kind={mark}>
           {check
             ? check.reading.says
             : 'Set the four corners of the work, then read how far the camera was off.'}
-        </Marked>
+        </MarkedText>
         {check?.bow !== null && check?.bow !== undefined && (
-          <Marked
+          <MarkedText
             kind={Math.abs(check.bow) > 0.003 ? 'care' : 'holds'}
-          >{`Edges bow by ${(100 * check.bow).toFixed(2)} % of their length${Math.abs(check.bow) > 0.003 ? ': a lens too wide, too near' : ''}.`}</Marked>
+          >{`Edges bow by ${(100 * check.bow).toFixed(2)} % of their length${Math.abs(check.bow) > 0.003 ? ': a lens too wide, too near' : ''}.`}</MarkedText>
         )}
         <Row>
           <Button
-            onPress={() => void act.run('checkSquare', { id: master.id, corners: quad, mids })}
-            isDisabled={act.busy}
+            onPress={() => void action.run('checkSquare', { id: master.id, corners: quad, mids })}
+            isDisabled={action.isPending}
           >
             Read the corners
           </Button>
@@ -279,7 +281,7 @@ function Squareness({
           )}
         </Row>
         {job.line}
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
     </section>
   );
@@ -317,12 +319,12 @@ function TargetPart({
 }) {
   const [reference, setReference] = useState(practice);
   const [chart, setChart] = useState('the practice chart');
-  const act = useAct();
+  const action = useAction();
   const job = useJob();
   const r = check?.reading;
   return (
     <section>
-      <SheetTitle>Target of 24 patches</SheetTitle>
+      <PanelTitle>Target of 24 patches</PanelTitle>
       <Stack $gap={8}>
         {r ? (
           <Verdict
@@ -333,7 +335,9 @@ function TargetPart({
             }}
           />
         ) : (
-          <Marked kind="none">Lay the grid over the target, then read it against its reference.</Marked>
+          <MarkedText kind="none">
+            Lay the grid over the target, then read it against its reference.
+          </MarkedText>
         )}
         {r && (
           <>
@@ -358,15 +362,15 @@ function TargetPart({
           value={reference}
           onChange={setReference}
           lines={5}
-          wrong={act.wrong('reference')}
+          wrong={action.fieldError('reference')}
           hint="Lab or XYZ under D50; the made-up practice chart stands here until you put in your own"
         />
         <Row>
           <Button
             onPress={() =>
-              void act.run('checkTarget', { id: master.id, corners: quad, chart, reference })
+              void action.run('checkTarget', { id: master.id, corners: quad, chart, reference })
             }
-            isDisabled={act.busy}
+            isDisabled={action.isPending}
           >
             Read the target
           </Button>
@@ -380,7 +384,7 @@ function TargetPart({
           )}
         </Row>
         {job.line}
-        <TroubleNote trouble={act.trouble} fields={['reference']} />
+        <ErrorCallout error={action.error} fields={['reference']} />
       </Stack>
     </section>
   );
@@ -390,7 +394,7 @@ function FitHere({ master }: { master: Master }) {
   const job = useJob();
   return (
     <section>
-      <SheetTitle>Colours fitted to a target</SheetTitle>
+      <PanelTitle>Colours fitted to a target</PanelTitle>
       <Stack $gap={8}>
         <Small>
           A target was read in another capture of this work. If that was taken in the same light, its fit
@@ -413,16 +417,16 @@ function FitHere({ master }: { master: Master }) {
 /** A button that chooses a file and sends it to be read, not kept. */
 function SendFile({ url, label, onSaid }: { url: string; label: string; onSaid: () => void }) {
   const input = useRef<HTMLInputElement>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [error, setError] = useState<ActionError | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const send = async (file: File) => {
-    setTrouble(null);
+    setError(null);
     setShare(0);
     const answer = await sendFile(`${url}?name=${encodeURIComponent(file.name)}`, file, {
       onProgress: (sent, total) => setShare(total ? sent / total : 1),
     });
     setShare(null);
-    if ('trouble' in answer) setTrouble(answer.trouble);
+    if ('error' in answer) setError(answer.error);
     else onSaid();
   };
   return (
@@ -442,7 +446,7 @@ function SendFile({ url, label, onSaid }: { url: string; label: string; onSaid: 
       <Button onPress={() => input.current?.click()} isDisabled={share !== null}>
         {share === null ? label : share < 1 ? `Sending, ${Math.round(100 * share)} %` : 'Reading it'}
       </Button>
-      <TroubleNote trouble={trouble} />
+      <ErrorCallout error={error} />
     </>
   );
 }
@@ -470,15 +474,15 @@ function EvennessPart({
   const c = check?.reading.corners;
   return (
     <section>
-      <SheetTitle>Evenness of light</SheetTitle>
+      <PanelTitle>Evenness of light</PanelTitle>
       <Stack $gap={8}>
         {check ? (
           <Verdict finding={check.reading} />
         ) : (
-          <Marked kind="none">
+          <MarkedText kind="none">
             Bring in a frame of blank board, taken in the same place under the same lamps. Its light map
             is kept, the frame is not.
-          </Marked>
+          </MarkedText>
         )}
         {check && c && (
           <Falloff
@@ -584,15 +588,15 @@ function JointPart({
   const r = check?.reading;
   return (
     <section>
-      <SheetTitle>Joint to the next tile</SheetTitle>
+      <PanelTitle>Joint to the next tile</PanelTitle>
       <Stack $gap={8}>
-        <Marked
+        <MarkedText
           kind={!r ? 'none' : r.word === 'joins' ? 'holds' : r.word === 'step of tone' ? 'care' : 'fails'}
         >
           {r
             ? `${check!.besideName}: ${r.says}`
             : 'Bring in the neighbouring tile of the same scan: where they overlap, and any step of tone between them, is found.'}
-        </Marked>
+        </MarkedText>
         <Row>
           <SendFile
             url={`/api/check/${master.id}/beside`}
@@ -607,14 +611,14 @@ function JointPart({
 
 function usePractice(workId: string) {
   const [job, setJob] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [error, setError] = useState<ActionError | null>(null);
   const begin = async (
     device: 'flatbed' | 'camera',
     shows: 'work' | 'blank board' | 'target',
     onlyPass: number | null = null,
   ) => {
-    setTrouble(null);
-    const answer = await postJson<{ more: { job: string } }>('/api/capture', {
+    setError(null);
+    const answer = await postJson<{ job: string }>('/api/capture', {
       device,
       workId,
       ppi: 150,
@@ -622,15 +626,15 @@ function usePractice(workId: string) {
       shows,
       onlyPass,
     });
-    if ('trouble' in answer) setTrouble(answer.trouble);
-    else setJob(answer.done.more.job);
+    if ('error' in answer) setError(answer.error);
+    else setJob(answer.done.job);
   };
   return {
     begin,
     line: (
       <>
-        {job && <JobLine key={job} job={job} />}
-        <TroubleNote trouble={trouble} />
+        {job && <JobProgress key={job} job={job} />}
+        <ErrorCallout error={error} />
       </>
     ),
   };
@@ -639,7 +643,7 @@ function usePractice(workId: string) {
 function Practice({ workId }: { workId: string }) {
   const practise = usePractice(workId);
   return (
-    <Slip>
+    <Callout>
       <h3>Practise, simulated</h3>
       <p>
         Stand-ins for a flatbed and a camera capture this work with honest faults: soft optics, noise,
@@ -652,6 +656,6 @@ function Practice({ workId }: { workId: string }) {
         <Button onPress={() => void practise.begin('camera', 'target')}>Camera with a target</Button>
       </Row>
       {practise.line}
-    </Slip>
+    </Callout>
   );
 }

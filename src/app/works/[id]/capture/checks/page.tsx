@@ -1,9 +1,9 @@
 import { seen } from '@/app/seen';
 import { practiceCgats } from '@/core/colour/practiceChart';
-import { checksOf } from '@/studio/checkCapture';
-import { viewedPixels } from '@/studio/stations';
-import { Empty } from '@/ui/Layout';
-import { wholeOf, type Params } from '../../whole';
+import { checksOf } from '@/studio/capture/checks';
+import { viewedPixels } from '@/studio/works/workPage';
+import { EmptyState } from '@/ui/Layout';
+import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import { ChecksView } from './ChecksView';
 
@@ -13,12 +13,12 @@ async function ChecksPage({ params }: Params) {
     return <StillReading masterId={current.id} fileName={current.fileName} />;
   if (!current)
     return (
-      <Empty title="No capture to check yet">
+      <EmptyState title="No capture to check yet">
         <p>
           Bring a file in first, or plan how to make one. Then its light, its colours against a target,
           its squareness and its joints are checked here.
         </p>
-      </Empty>
+      </EmptyState>
     );
   return (
     <ChecksView

@@ -2,10 +2,11 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { Size } from '@/core/measure';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
+import { JobProgress } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
 import { Small, Stack } from '@/ui/Layout';
 import {
@@ -67,7 +68,7 @@ export function CompareView({ sides, original }: { sides: Side[]; original: Size
     (sides.find((s) => s.of === sides[0]!.key && s.kind === 'print file') ?? sides[1] ?? sides[0]!).key,
   );
   const [way, setWay] = useState<Way>('side by side');
-  const act = useAct();
+  const action = useAction();
   const [job, setJob] = useState<string | null>(null);
   const [one, two] = [
     sides.find((s) => s.key === a) ?? sides[0]!,
@@ -75,8 +76,8 @@ export function CompareView({ sides, original }: { sides: Side[]; original: Size
   ];
   const missing = [one, two].find((s) => !s.ready);
   const ready = async (s: Side) => {
-    const done = await act.run('viewPrintFile', { id: s.key });
-    if (typeof done?.more?.job === 'string') setJob(done.more.job);
+    const done = await action.run('viewPrintFile', { id: s.key });
+    if (typeof done?.job === 'string') setJob(done.job);
   };
   const options = sides.map((s) => ({
     key: s.key,
@@ -98,15 +99,15 @@ export function CompareView({ sides, original }: { sides: Side[]; original: Size
       {missing ? (
         <Row>
           <Small>{missing.name} has not been made ready to look into.</Small>
-          <Button onPress={() => void ready(missing)} isDisabled={act.busy}>
+          <Button onPress={() => void ready(missing)} isDisabled={action.isPending}>
             Make it ready
           </Button>
         </Row>
       ) : (
         <Looking key={`${a}${b}`} one={one} two={two} way={way} original={original} />
       )}
-      {job && <JobLine key={job} job={job} />}
-      <TroubleNote trouble={act.trouble} />
+      {job && <JobProgress key={job} job={job} />}
+      <ErrorCallout error={action.error} />
     </Stack>
   );
 }
@@ -144,9 +145,9 @@ function Looking({ one, two, way, original }: { one: Side; two: Side; way: Way; 
     [own, f],
   );
   useKeys([
-    { key: '0', says: 'the whole picture', run: () => setOwn(null) },
-    { key: 'o', says: 'one to one', run: () => to(first.width / f.width) },
-    { key: 'p', says: 'four to one', run: () => to((4 * first.width) / f.width) },
+    { key: '0', label: 'the whole picture', run: () => setOwn(null) },
+    { key: 'o', label: 'one to one', run: () => to(first.width / f.width) },
+    { key: 'p', label: 'four to one', run: () => to((4 * first.width) / f.width) },
   ]);
   const drawA = useCallback(
     (ctx: CanvasRenderingContext2D, onCome: () => void) => {

@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
-import { frameInMaster, printFilesOf, viewable } from '@/studio/printFiles';
-import { viewedPixels } from '@/studio/stations';
-import { Empty } from '@/ui/Layout';
-import { wholeOf, type Params } from '../../whole';
+import { frameInMaster, printFilesOf, viewable } from '@/studio/print-files/printFiles';
+import { viewedPixels } from '@/studio/works/workPage';
+import { EmptyState } from '@/ui/Layout';
+import { wholeOf, type Params } from '../../workPage';
 import { CompareView, type Side } from './CompareView';
 
 async function ComparePage({ params }: Params) {
@@ -10,12 +10,12 @@ async function ComparePage({ params }: Params) {
   const ready = masters.filter((m) => m.state === 'ready');
   if (!ready.length)
     return (
-      <Empty title="Nothing to compare yet">
+      <EmptyState title="Nothing to compare yet">
         <p>
           Two captures of the work, or a capture and the print file made of it, are laid side by side here
           at one to one.
         </p>
-      </Empty>
+      </EmptyState>
     );
   const files = (await printFilesOf(studio.db, work.id)).filter((f) => f.sha256 && f.check);
   const sides: Side[] = [

@@ -3,15 +3,16 @@ import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Speck } from '@/core/capture/dust';
 import type { Master } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
+import { JobProgress } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
-import { Aside, Beside, Empty, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Aside, Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { drawSource, Loupe, toScreen, useBox, type Source, type View } from '@/ui/Loupe';
 import { t } from '@/ui/tokens';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 type Found = { id: string; at: string; specks: (Speck & { done: boolean })[]; total: number };
 const List = styled.ol`
@@ -43,7 +44,7 @@ export function DustView({
   size: { width: number; height: number };
   check: Found | null;
 }) {
-  const act = useAct();
+  const action = useAction();
   const [job, setJob] = useState<string | null>(null);
   const first = check
     ? Math.max(
@@ -81,45 +82,45 @@ export function DustView({
     // The next one is looked at straight away: a quick hand must not take back what it just ticked.
     setMarks((was) => ({ ...was, [i]: done }));
     if (done) setAt(Math.min(count - 1, i + 1));
-    if (await act.run('tickSpeck', { id: check.id, at: i, done })) return;
+    if (await action.run('tickSpeck', { id: check.id, at: i, done })) return;
     setMarks((was) => ({ ...was, [i]: !done }));
     setAt(i);
   };
   useKeys([
-    { key: 'j', says: 'the next speck', run: () => step(1) },
-    { key: 'k', says: 'the speck before', run: () => step(-1) },
-    { key: 'd', says: 'this speck is dealt with', run: () => void tick(at, !isDone(at)) },
+    { key: 'j', label: 'the next speck', run: () => step(1) },
+    { key: 'k', label: 'the speck before', run: () => step(-1) },
+    { key: 'd', label: 'this speck is dealt with', run: () => void tick(at, !isDone(at)) },
     {
       key: 'z',
-      says: 'the speck at one to one, four to one and back',
+      label: 'the speck at one to one, four to one and back',
       run: () =>
         setOwn({ at, view: { x: speck?.x ?? 0, y: speck?.y ?? 0, zoom: view.zoom >= 4 ? 1 : 4 } }),
     },
   ]);
   const look = async () => {
-    const done = await act.run('lookForDust', { id: master.id });
-    if (typeof done?.more?.job === 'string') setJob(done.more.job);
+    const done = await action.run('lookForDust', { id: master.id });
+    if (typeof done?.job === 'string') setJob(done.job);
   };
   const left = check ? check.specks.filter((_, i) => !isDone(i)).length : 0;
   const ring = speck && toScreen(view, box, speck.x + 0.5, speck.y + 0.5);
   return (
-    <Beside $aside={330}>
+    <Columns $aside={330}>
       <Stack $gap={8}>
         {!check && !job && (
-          <Empty title="Not looked over yet">
+          <EmptyState title="Not looked over yet">
             <p>
               Specks are small things that differ from all that surrounds them: dust on the glass, on the
               sensor, on the work. They are found over the whole file and shown one by one. The master is
               never mended: what you do about them is logged with the prep.
             </p>
             <div>
-              <Button main onPress={() => void look()} isDisabled={act.busy}>
+              <Button main onPress={() => void look()} isDisabled={action.isPending}>
                 Look for specks
               </Button>
             </div>
-          </Empty>
+          </EmptyState>
         )}
-        {job && <JobLine job={job} />}
+        {job && <JobProgress job={job} />}
         <div ref={ref}>
           {check && count > 0 && (
             <Loupe
@@ -157,25 +158,25 @@ export function DustView({
             </Small>
           </Row>
         )}
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
       <Aside>
         {check && (
           <section>
-            <SheetTitle>
+            <PanelTitle>
               Specks{' '}
               <span>
                 {left} of {count} left
               </span>
-            </SheetTitle>
+            </PanelTitle>
             <Stack $gap={8}>
-              <Marked kind={left === 0 ? 'holds' : 'care'}>
+              <MarkedText kind={left === 0 ? 'holds' : 'care'}>
                 {count === 0
                   ? 'None found: the file is clean.'
                   : left === 0
                     ? 'Every listed speck is dealt with.'
                     : `${left} to look at${check.total > count ? `; ${check.total} were found, the ${count} largest are listed` : ''}.`}
-              </Marked>
+              </MarkedText>
               <List aria-label="Specks by size">
                 {check.specks.map((s, i) => (
                   <li
@@ -208,13 +209,13 @@ export function DustView({
                   {isDone(at) ? 'Not yet' : 'Dealt with'}
                 </Button>
               </Row>
-              <Button onPress={() => void look()} isDisabled={act.busy}>
+              <Button onPress={() => void look()} isDisabled={action.isPending}>
                 Look again
               </Button>
             </Stack>
           </section>
         )}
       </Aside>
-    </Beside>
+    </Columns>
   );
 }

@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
-import { checksOf } from '@/studio/checkCapture';
-import { viewedPixels } from '@/studio/stations';
-import { Empty } from '@/ui/Layout';
-import { wholeOf, type Params } from '../../whole';
+import { checksOf } from '@/studio/capture/checks';
+import { viewedPixels } from '@/studio/works/workPage';
+import { EmptyState } from '@/ui/Layout';
+import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import { DustView } from './DustView';
 
@@ -12,12 +12,12 @@ async function DustPage({ params }: Params) {
     return <StillReading masterId={current.id} fileName={current.fileName} />;
   if (!current)
     return (
-      <Empty title="Nothing to look over yet">
+      <EmptyState title="Nothing to look over yet">
         <p>
           Bring a capture in first. Its specks are then found, and shown at one to one in order of size,
           to be checked off.
         </p>
-      </Empty>
+      </EmptyState>
     );
   const check = (await checksOf(studio.db, current.id)).find((c) => c.body.kind === 'dust');
   return (

@@ -7,17 +7,18 @@ import type { Kernel } from '@/core/printfile/resample';
 import { filePixels, type FileSpace, type Intent } from '@/core/printfile/spec';
 import { alterationsOf, questionsOf } from '@/core/printfile/steps';
 import type { Format, Master, Work } from '@/store/works';
-import type { LikeFactor, Prep } from '@/studio/preps';
-import type { PrintFile } from '@/studio/printFiles';
-import { TroubleNote, useAct, type Trouble } from '@/ui/Acts';
+import type { LikeFactor, Prep } from '@/studio/capture/preps';
+import type { PrintFile } from '@/studio/print-files/printFiles';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { JobLine } from '@/ui/Job';
-import { Aside, Beside, Empty, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { JobProgress } from '@/ui/Job';
+import { Aside, Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { sendFile } from '@/ui/sendFile';
 
 type Listed = PrintFile & { stale: string[] };
@@ -44,26 +45,26 @@ type Props = {
 export function FilesView({ work, current, offered, routes, preps, files }: Props) {
   if (!current)
     return (
-      <Empty title="No master yet">
+      <EmptyState title="No master yet">
         <p>A print file is made of a master, a prep and a size. Bring a capture in first.</p>
-      </Empty>
+      </EmptyState>
     );
   return (
-    <Beside $aside={420}>
+    <Columns $aside={420}>
       <Stack $gap={26}>
         {offered.length ? (
           <MakePart work={work} current={current} offered={offered} routes={routes} preps={preps} />
         ) : (
-          <Empty title="No size is offered yet">
+          <EmptyState title="No size is offered yet">
             <p>Tick a size at the Sizes station; its print file is then made here.</p>
-          </Empty>
+          </EmptyState>
         )}
         <FilesPart files={files} offered={offered} routes={routes} current={current} />
       </Stack>
       <Aside>
         <PrepPart current={current} offered={offered} preps={preps} signature={work.signature} />
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -125,7 +126,7 @@ function MakePart({
     <K extends keyof typeof q>(key: K) =>
     (value: (typeof q)[K]) =>
       setQ((was) => ({ ...was, [key]: value }));
-  const act = useAct();
+  const action = useAction();
   const [job, setJob] = useState<string | null>(null);
   const chosen = offered.find((o) => o.format.id === q.formatId) ?? offered[0]!;
   const f = chosen.format;
@@ -148,7 +149,7 @@ function MakePart({
     }));
   };
   const make = async () => {
-    const done = await act.run('makePrintFile', {
+    const done = await action.run('makePrintFile', {
       formatId: f.id,
       masterId: current.id,
       prepId: q.prepId || null,
@@ -160,20 +161,20 @@ function MakePart({
         : null,
       space: q.space,
       intent: q.intent,
-      bits: q.file === 'JPEG' ? 8 : Number(q.bits),
+      bits: q.file === 'JPEG' || q.bits === '8' ? 8 : 16,
       file: q.file === 'TIFF' ? 'TIFF' : { jpeg: Math.round(number(q.quality)) },
       borderInFile: q.borderInFile,
       untaggedIs: q.untaggedIs === 'ask' ? null : q.untaggedIs,
       forWhat: chosen.wrapped ? q.forWhat : 'sheet',
     });
-    if (typeof done?.more?.job === 'string') setJob(done.more.job);
+    if (typeof done?.job === 'string') setJob(done.job);
   };
   const untagged = !current.profileLabel && current.colour === 'RGB';
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Make a print file <span>{current.fileName}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={14} style={{ paddingTop: 8 }}>
         <Fields $columns="repeat(auto-fill, minmax(168px, 1fr))">
           <Select
@@ -209,7 +210,7 @@ function MakePart({
             label="Pixels per inch"
             value={q.ppi}
             onChange={set('ppi')}
-            wrong={pixels ? act.wrong('ppi') : 'Expected a number from 30 to 1 440.'}
+            wrong={pixels ? action.fieldError('ppi') : 'Expected a number from 30 to 1 440.'}
           />
           <Select
             label="Prep it belongs to"
@@ -254,7 +255,7 @@ function MakePart({
               label="JPEG quality, 50–100"
               value={q.quality}
               onChange={set('quality')}
-              wrong={act.wrong('file')}
+              wrong={action.fieldError('file')}
             />
           )}
           {untagged && (
@@ -282,21 +283,21 @@ function MakePart({
                 value={q.amount}
                 onChange={set('amount')}
                 width={76}
-                wrong={act.wrong('sharpen.amount')}
+                wrong={action.fieldError('sharpen.amount')}
               />
               <Field
                 label="Radius, px"
                 value={q.radius}
                 onChange={set('radius')}
                 width={76}
-                wrong={act.wrong('sharpen.radius')}
+                wrong={action.fieldError('sharpen.radius')}
               />
               <Field
                 label="Threshold, of 255"
                 value={q.threshold}
                 onChange={set('threshold')}
                 width={110}
-                wrong={act.wrong('sharpen.threshold')}
+                wrong={action.fieldError('sharpen.threshold')}
               />
             </>
           )}
@@ -306,7 +307,7 @@ function MakePart({
         </Row>
         {chosen.check && pixels && (
           <Stack $gap={5}>
-            <Marked kind="none">
+            <MarkedText kind="none">
               The file:{' '}
               <Working
                 working={{
@@ -328,12 +329,12 @@ function MakePart({
                 {pixels.sheet.width} × {pixels.sheet.height} px
               </Working>
               , resample factor × {((chosen.check.factor * ppi) / chosen.check.requiredPpi).toFixed(2)}.
-            </Marked>
+            </MarkedText>
             {chosen.passed.map((p) => (
-              <Marked key={p.prepId} kind="holds">
+              <MarkedText key={p.prepId} kind="holds">
                 Last time the factor was near this (× {p.factor.toFixed(2)}, {p.title}), these settings
                 passed at round {p.round}: {p.settings}.
-              </Marked>
+              </MarkedText>
             ))}
           </Stack>
         )}
@@ -341,18 +342,18 @@ function MakePart({
           <Button
             main
             onPress={() => void make()}
-            isDisabled={act.busy || !pixels || work.mayPrint !== 'yes'}
+            isDisabled={action.isPending || !pixels || work.mayPrint !== 'yes'}
           >
             Make the print file
           </Button>
           {work.mayPrint !== 'yes' && (
-            <Marked kind="fails">
+            <MarkedText kind="fails">
               This work may not be printed{work.mayPrint === 'no' ? '' : ' yet'}.
-            </Marked>
+            </MarkedText>
           )}
         </Row>
-        {job && <JobLine key={job} job={job} />}
-        <TroubleNote trouble={act.trouble} fields={['ppi', 'file', 'sharpen']} />
+        {job && <JobProgress key={job} job={job} />}
+        <ErrorCallout error={action.error} fields={['ppi', 'file', 'sharpen']} />
       </Stack>
     </section>
   );
@@ -385,13 +386,13 @@ function FilesPart({
   routes: Route[];
   current: Master;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { size } = useUnits();
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Print files <span>{files.length}</span>
-      </SheetTitle>
+      </PanelTitle>
       {!files.length && <Small>None yet. A file made elsewhere passes the same check.</Small>}
       <ul>
         {files.map((f) => {
@@ -419,8 +420,8 @@ function FilesPart({
               </div>
               <Button
                 quiet
-                onPress={() => void act.run('removePrintFile', { id: f.id })}
-                isDisabled={act.busy}
+                onPress={() => void action.run('removePrintFile', { id: f.id })}
+                isDisabled={action.isPending}
                 aria-label={`Remove ${f.fileName}`}
               >
                 Remove
@@ -433,22 +434,22 @@ function FilesPart({
                 ))}
                 {f.stale.length > 0 && (
                   <li>
-                    <Marked kind="care">
+                    <MarkedText kind="care">
                       Stale: {f.stale.join(' and ')} changed since it was made. Make it again before it is
                       printed.
-                    </Marked>
+                    </MarkedText>
                   </li>
                 )}
                 {f.masterId && f.masterId !== current.id && (
                   <li>
-                    <Marked kind="care">
+                    <MarkedText kind="care">
                       Made from an earlier master: the current one is {current.fileName}.
-                    </Marked>
+                    </MarkedText>
                   </li>
                 )}
                 {f.madeAt < current.receivedAt && f.masterId === current.id && (
                   <li>
-                    <Marked kind="care">Older than its master.</Marked>
+                    <MarkedText kind="care">Older than its master.</MarkedText>
                   </li>
                 )}
               </ul>
@@ -456,7 +457,7 @@ function FilesPart({
           );
         })}
       </ul>
-      <TroubleNote trouble={act.trouble} />
+      <ErrorCallout error={action.error} />
       {offered.length > 0 && <BringIn offered={offered} routes={routes} />}
     </section>
   );
@@ -467,12 +468,12 @@ function BringIn({ offered, routes }: { offered: Offered[]; routes: Route[] }) {
   const router = useRouter();
   const [formatId, setFormat] = useState(offered[0]!.format.id);
   const [ppi, setPpi] = useState('300');
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [error, setError] = useState<ActionError | null>(null);
   const [said, setSaid] = useState<{ says: string; holds: boolean } | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const send = async (file: File) => {
-    setTrouble(null);
+    setError(null);
     setSaid(null);
     setShare(0);
     const answer = await sendFile<{ says: string; holds: boolean }>(
@@ -481,7 +482,7 @@ function BringIn({ offered, routes }: { offered: Offered[]; routes: Route[] }) {
       { onProgress: (sent, total) => setShare(total ? sent / total : 1) },
     );
     setShare(null);
-    if ('trouble' in answer) setTrouble(answer.trouble);
+    if ('error' in answer) setError(answer.error);
     else {
       setSaid(answer.done);
       router.refresh();
@@ -517,8 +518,8 @@ function BringIn({ offered, routes }: { offered: Offered[]; routes: Route[] }) {
           {share === null ? 'Choose the file' : `Sending, ${Math.round(100 * share)} %`}
         </Button>
       </Row>
-      {said && <Marked kind={said.holds ? 'holds' : 'fails'}>{said.says}</Marked>}
-      <TroubleNote trouble={trouble} />
+      {said && <MarkedText kind={said.holds ? 'holds' : 'fails'}>{said.says}</MarkedText>}
+      <ErrorCallout error={error} />
     </Stack>
   );
 }
@@ -552,13 +553,13 @@ function PrepPart({
   signature: Work['signature'];
 }) {
   const { size } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [name, setName] = useState('');
   const [formatId, setFormat] = useState(offered[0]?.format.id ?? '');
   const [copyFrom, setCopy] = useState('');
   const begin = async () => {
     if (
-      await act.run('beginPrep', {
+      await action.run('beginPrep', {
         masterId: current.id,
         formatId: formatId || null,
         name: name.trim() || `Prep for ${sizeName(formatId)}`,
@@ -573,9 +574,9 @@ function PrepPart({
   };
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Prep log <span>{preps.length}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={18} style={{ paddingTop: 6 }}>
         {preps.map((p) => (
           <OnePrep
@@ -625,13 +626,13 @@ function PrepPart({
                 onChange={setName}
                 width={220}
                 placeholder={`Prep for ${sizeName(formatId)}`}
-                wrong={act.wrong('name')}
+                wrong={action.fieldError('name')}
               />
-              <Button type="submit" isDisabled={act.busy}>
+              <Button type="submit" isDisabled={action.isPending}>
                 Begin a prep
               </Button>
             </Row>
-            <TroubleNote trouble={act.trouble} fields={['name']} />
+            <ErrorCallout error={action.error} fields={['name']} />
           </Stack>
         </form>
       </Stack>
@@ -648,10 +649,10 @@ function OnePrep({
   forSize: string;
   signature: Work['signature'];
 }) {
-  const act = useAct();
+  const action = useAction();
   const [line, setLine] = useState('');
   const log = async () => {
-    if (line.trim() && (await act.run('logStep', { id: p.id, line }))) setLine('');
+    if (line.trim() && (await action.run('logStep', { id: p.id, line }))) setLine('');
   };
   const altered = alterationsOf(p.steps);
   return (
@@ -666,8 +667,8 @@ function OnePrep({
         </div>
         <Button
           quiet
-          onPress={() => void act.run('removePrep', { id: p.id })}
-          isDisabled={act.busy}
+          onPress={() => void action.run('removePrep', { id: p.id })}
+          isDisabled={action.isPending}
           aria-label={`Remove ${p.name}`}
         >
           Remove
@@ -682,8 +683,8 @@ function OnePrep({
             </span>
             <Button
               quiet
-              onPress={() => void act.run('dropStep', { id: p.id, at: i })}
-              isDisabled={act.busy}
+              onPress={() => void action.run('dropStep', { id: p.id, at: i })}
+              isDisabled={action.isPending}
               aria-label={`Take out step ${i + 1}`}
             >
               Take out
@@ -693,14 +694,14 @@ function OnePrep({
       </Steps>
       <Stack $gap={5} style={{ padding: '6px 0' }}>
         {questionsOf(p.steps, signature).map((says) => (
-          <Marked key={says} kind="care">
+          <MarkedText key={says} kind="care">
             {says}
-          </Marked>
+          </MarkedText>
         ))}
         {altered.length > 0 && (
-          <Marked kind="care">
+          <MarkedText kind="care">
             Altered ({altered.join('; ').toLowerCase()}): a print of it is not called a facsimile.
-          </Marked>
+          </MarkedText>
         )}
       </Stack>
       <form
@@ -716,14 +717,14 @@ function OnePrep({
             onChange={setLine}
             width={290}
             placeholder="sharpen 80% 1.2px 3"
-            wrong={act.wrong('line') ?? act.wrong('step')}
+            wrong={action.fieldError('line') ?? action.fieldError('step')}
           />
-          <Button type="submit" isDisabled={act.busy || !line.trim()}>
+          <Button type="submit" isDisabled={action.isPending || !line.trim()}>
             Log it
           </Button>
         </Row>
       </form>
-      <TroubleNote trouble={act.trouble} fields={['line', 'step']} />
+      <ErrorCallout error={action.error} fields={['line', 'step']} />
     </div>
   );
 }

@@ -1,10 +1,10 @@
+import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
-import { routes as routesTable } from '@/store/schema';
-import { passedNear, prepsOf } from '@/studio/preps';
-import { mountsOf } from '@/studio/mounting';
-import { printFilesOf, staleFile } from '@/studio/printFiles';
-import { formatCheck, viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../../whole';
+import { passedNear, prepsOf } from '@/studio/capture/preps';
+import { mountsOf } from '@/studio/formats/mounts';
+import { printFilesOf, staleFile } from '@/studio/print-files/printFiles';
+import { formatCheck, viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import { FilesView } from './FilesView';
 
@@ -15,7 +15,7 @@ async function FilesPage({ params }: Params) {
   const [preps, files, routes, mounts] = await Promise.all([
     prepsOf(studio.db, work.id),
     printFilesOf(studio.db, work.id),
-    studio.db.select().from(routesTable),
+    findRows(studio.db, 'routes'),
     mountsOf(studio.db, work.id),
   ]);
   const staleOf = (f: (typeof files)[number]) => {

@@ -1,11 +1,12 @@
 'use client';
 import { useState } from 'react';
 import type { Equipment } from '@/core/capture/equipment';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 type Thing = { id: string; name: string; spec: Equipment };
@@ -35,7 +36,7 @@ const BLANK = {
 export function EquipmentSheet({ things, currency }: { things: Thing[]; currency: string }) {
   const [open, setOpen] = useState(false);
   const { size, length, money } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const says = (s: Equipment) =>
     s.kind === 'scanner'
       ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film only' : ''}`
@@ -46,9 +47,9 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
           : `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         To capture with <span>{things.length}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={8}>
         {things.map((x) => (
           <Row key={x.id} $gap={6} style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
@@ -59,8 +60,8 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
             </div>
             <Button
               quiet
-              onPress={() => void act.run('putAwayEquipment', { id: x.id, away: true })}
-              isDisabled={act.busy}
+              onPress={() => void action.run('putAwayEquipment', { id: x.id, away: true })}
+              isDisabled={action.isPending}
               aria-label={`Put ${x.name} away`}
             >
               Put away
@@ -75,7 +76,7 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
         <Row>
           <Button onPress={() => setOpen(true)}>Record another</Button>
         </Row>
-        <TroubleNote trouble={act.trouble} />
+        <ErrorCallout error={action.error} />
       </Stack>
       {open && <NewThing currency={currency} onClose={() => setOpen(false)} />}
     </section>
@@ -88,11 +89,11 @@ function NewThing({ currency, onClose }: { currency: string; onClose: () => void
     <K extends keyof typeof q>(key: K) =>
     (value: (typeof q)[K]) =>
       setQ((was) => ({ ...was, [key]: value }));
-  const act = useAct();
+  const action = useAction();
   const { withUnit } = useUnits();
   const save = async () => {
     if (
-      await act.run('recordEquipment', {
+      await action.run('recordEquipment', {
         ...q,
         size: withUnit(q.size),
         focal: q.focal && !/[a-z]/i.test(q.focal) ? `${q.focal} mm` : q.focal,
@@ -104,9 +105,11 @@ function NewThing({ currency, onClose }: { currency: string; onClose: () => void
     key: 'size' | 'pixels' | 'ppi' | 'steps' | 'seconds' | 'focal' | 'price' | 'days',
     label: string,
     hint?: string,
-  ) => <Field label={label} value={q[key]} onChange={set(key)} hint={hint} wrong={act.wrong(key)} />;
+  ) => (
+    <Field label={label} value={q[key]} onChange={set(key)} hint={hint} wrong={action.fieldError(key)} />
+  );
   return (
-    <SheetDialog title="Something to capture with" isOpen onClose={onClose}>
+    <FormDialog title="Something to capture with" isOpen onClose={onClose}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -119,7 +122,7 @@ function NewThing({ currency, onClose }: { currency: string; onClose: () => void
             label="Called"
             value={q.name}
             onChange={set('name')}
-            wrong={act.wrong('name')}
+            wrong={action.fieldError('name')}
             autoFocus
           />
           {q.kind === 'scanner' && (
@@ -148,12 +151,17 @@ function NewThing({ currency, onClose }: { currency: string; onClose: () => void
             </>
           )}
         </Fields>
-        <TroubleNote
-          trouble={act.trouble}
+        <ErrorCallout
+          error={action.error}
           fields={['name', 'size', 'pixels', 'ppi', 'steps', 'seconds', 'focal', 'price', 'days']}
         />
-        <SheetEnd label="Record it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
+        <DialogActions
+          label="Record it"
+          busy={action.isPending}
+          onDo={() => void save()}
+          onClose={onClose}
+        />
       </form>
-    </SheetDialog>
+    </FormDialog>
   );
 }

@@ -7,11 +7,11 @@ import { InputError } from '@/core/errors';
 import { parseMoney, parseSize, type Size } from '@/core/measure';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { Aside, Beside, Empty, Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Slip, Working } from '@/ui/Slip';
+import { Aside, Columns, EmptyState, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
+import { Callout, Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { EquipmentSheet } from './EquipmentSheet';
 import { WayDrawing } from './WayDrawing';
 
@@ -116,7 +116,7 @@ export function PlannerView({
     ok?.plan.ways.find((w) => w.name === ok.plan.advised) ??
     ok?.plan.ways[0];
   return (
-    <Beside $aside={330}>
+    <Columns $aside={330}>
       <Stack>
         <Fields $columns="repeat(auto-fill, minmax(150px, 1fr))">
           <Select
@@ -154,18 +154,18 @@ export function PlannerView({
           </Check>
         </Row>
         {!ok ? (
-          <Empty title={planned ? 'One figure cannot be read yet' : 'Say the largest print'}>
+          <EmptyState title={planned ? 'One figure cannot be read yet' : 'Say the largest print'}>
             <p>
               {planned
                 ? 'It is named above; the plan appears as soon as it can be worked out.'
                 : 'The largest print decides everything that follows: pixels, passes, light and cost. All ways then stand here side by side.'}
             </p>
-          </Empty>
+          </EmptyState>
         ) : (
           <>
             <Advice role="status">{ok.plan.advice}</Advice>
             {ok.plan.ways.length > 0 && (
-              <Scroll>
+              <ScrollArea>
                 <Table aria-label="Ways of capturing it" $middle>
                   <thead>
                     <tr>
@@ -215,7 +215,7 @@ export function PlannerView({
                     ))}
                   </tbody>
                 </Table>
-              </Scroll>
+              </ScrollArea>
             )}
             {way && ok.original && (
               <WayDrawing
@@ -242,7 +242,7 @@ export function PlannerView({
       </Stack>
       <Aside>
         <section>
-          <SheetTitle>Figures it works with</SheetTitle>
+          <PanelTitle>Figures it works with</PanelTitle>
           <Fields $columns="1fr 1fr">
             <Field
               label="Work fills the frame by, %"
@@ -278,14 +278,14 @@ export function PlannerView({
         </section>
         <EquipmentSheet things={equipment} currency={currency} />
         {q.smears && (
-          <Slip>
+          <Callout>
             <h3>This surface smears</h3>It is never laid face down on glass, nor dragged between tiles.
             Photograph it, or have it scanned without contact. Pastel and pigment dust: air, and no breath
             on it.
-          </Slip>
+          </Callout>
         )}
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -332,21 +332,21 @@ function CameraFacts({
   const c = way.camera!;
   return (
     <Stack $gap={5}>
-      <Marked kind="none">
+      <MarkedText kind="none">
         Lens:{' '}
         {c.distance
           ? `${c.lens}, ${length(Math.round(c.distance / 10_000) * 10_000)} from the work. Move the camera, not the zoom.`
           : 'record one to see how far it stands.'}
-      </Marked>
-      <Marked kind="none">
+      </MarkedText>
+      <MarkedText kind="none">
         Lamps: two alike at 45°, {length(c.lamp)} or more from the middle of the work; nearer, the corners
         fall under it by more than 0.10 stops.
-      </Marked>
-      <Marked kind="none">
+      </MarkedText>
+      <MarkedText kind="none">
         Level: the lens at the middle of the work, {length(Math.round(original.height / 2))} above its
         lower edge and {length(Math.round(original.width / 2))} from its side; the sensor parallel to it
         both ways.
-      </Marked>
+      </MarkedText>
     </Stack>
   );
 }

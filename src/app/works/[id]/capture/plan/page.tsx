@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
-import { equipmentAtHand } from '@/studio/equipment';
-import { wholeOf, type Params } from '../../whole';
+import { equipmentAtHand } from '@/studio/capture/equipment';
+import { wholeOf, type Params } from '../../workPage';
 import { PlannerView } from './PlannerView';
 
 async function PlanPage({ params }: Params) {

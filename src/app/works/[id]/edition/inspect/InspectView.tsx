@@ -10,14 +10,15 @@ import {
   type Inspected,
   type InspectionPoint,
 } from '@/core/proof/inspection';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
-import { Beside, Empty, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 type Waiting = {
   id: string;
@@ -70,7 +71,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
   const [measured, setMeasured] = useState(''),
     [words, setWords] = useState('');
   const [bears, setBears] = useState<Bearer>('the studio');
-  const act = useAct();
+  const action = useAction();
   const mark = (how: 'right' | 'wrong', at = here) => {
     const p = INSPECTION[Math.min(at, INSPECTION.length - 1)]!;
     setPoints((all) => ({ ...all, [p]: how }));
@@ -79,7 +80,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
   const wrong = INSPECTION.filter((p) => points[p] === 'wrong'),
     left = INSPECTION.filter((p) => points[p] === 'not looked at').length;
   const save = () =>
-    void act.run('inspectPrint', {
+    void action.run('inspectPrint', {
       impressionId: print!.id,
       points,
       measured,
@@ -89,27 +90,27 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
   useKeys(
     print
       ? [
-          { key: 'y', says: 'this point is right', run: () => mark('right') },
-          { key: 'a', says: 'this point is wrong', run: () => mark('wrong') },
-          { key: 'b', says: 'one point back', run: () => setHere((h) => Math.max(0, h - 1)) },
-          { key: 'k', says: 'keep the inspection', run: save },
+          { key: 'y', label: 'this point is right', run: () => mark('right') },
+          { key: 'a', label: 'this point is wrong', run: () => mark('wrong') },
+          { key: 'b', label: 'one point back', run: () => setHere((h) => Math.max(0, h - 1)) },
+          { key: 'k', label: 'keep the inspection', run: save },
         ]
       : [],
   );
   if (!print)
     return (
       <Stack>
-        <Empty title="Every print has been looked over">
+        <EmptyState title="Every print has been looked over">
           <p>
             When prints are noted as printed, each is looked over here beside its reference: pass, or
             spoil with the reason. <Link href={`/works/${workId}/edition`}>To the edition</Link>
           </p>
-        </Empty>
+        </EmptyState>
         <Done done={done} />
       </Stack>
     );
   return (
-    <Beside $aside={360}>
+    <Columns $aside={360}>
       <Stack>
         <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
           <h2 style={{ font: `italic 24px/28px ${t.serif}` }}>
@@ -117,7 +118,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
           </h2>
           <Small>{waiting.length} to look over</Small>
         </Row>
-        <Facts
+        <FactList
           rows={[
             ['Format', `${print.format}: image ${size(print.image)}`],
             ['Paper', print.paper],
@@ -137,9 +138,9 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
                 {points[p] !== 'not looked at' && (
                   <>
                     <br />
-                    <Marked kind={points[p] === 'right' ? 'holds' : 'fails'}>
+                    <MarkedText kind={points[p] === 'right' ? 'holds' : 'fails'}>
                       {points[p] === 'right' ? 'right' : INSPECTION_WORDS[p].wrong}
-                    </Marked>
+                    </MarkedText>
                   </>
                 )}
               </span>
@@ -169,7 +170,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
             onChange={setMeasured}
             width={220}
             hint={`within 1 mm of ${size(print.image)}`}
-            wrong={act.wrong('measured')}
+            wrong={action.fieldError('measured')}
           />
           {wrong.length > 0 && (
             <Select<Bearer>
@@ -185,26 +186,31 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
           <Field label="What happened" value={words} onChange={setWords} lines={2} />
         )}
         <Row>
-          <Button main keyName="k" onPress={save} isDisabled={act.busy || (left > 0 && !wrong.length)}>
+          <Button
+            main
+            keyName="k"
+            onPress={save}
+            isDisabled={action.isPending || (left > 0 && !wrong.length)}
+          >
             {wrong.length ? 'Spoil it, with the reason' : 'Pass it'}
           </Button>
           <Small>
             {wrong.length ? `${wrong.length} wrong` : left ? `${left} still to look at` : 'all right'}
           </Small>
         </Row>
-        <TroubleNote trouble={act.trouble} fields={['measured']} />
+        <ErrorCallout error={action.error} fields={['measured']} />
         <Done done={done} />
       </Stack>
       <aside>
-        <SheetTitle>The reference</SheetTitle>
+        <PanelTitle>The reference</PanelTitle>
         <Stack $gap={9} style={{ paddingTop: 8 }}>
           {print.reference ? (
             <>
               <p>
-                <Marked kind="holds">
+                <MarkedText kind="holds">
                   Round {print.reference.round}, accepted
                   {print.reference.light ? `, judged in ${print.reference.light}` : ''}
-                </Marked>
+                </MarkedText>
               </p>
               {print.reference.words && <p>“{print.reference.words}”</p>}
               {(print.reference.photo || sha256) && (
@@ -227,13 +233,13 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
               </Small>
             </>
           ) : (
-            <Marked kind="care">
+            <MarkedText kind="care">
               Printed without an accepted proof: there is no reference to hold it against.
-            </Marked>
+            </MarkedText>
           )}
         </Stack>
       </aside>
-    </Beside>
+    </Columns>
   );
 }
 
@@ -242,15 +248,15 @@ function Done({ done }: { done: Props['done'] }) {
   if (!done.length) return null;
   return (
     <section>
-      <SheetTitle>Looked over lately</SheetTitle>
+      <PanelTitle>Looked over lately</PanelTitle>
       <ul>
         {done.map((d) => (
           <li key={d.id} style={{ padding: '5px 0' }}>
-            <Marked kind={d.body.verdict === 'passed' ? 'holds' : 'fails'}>
+            <MarkedText kind={d.body.verdict === 'passed' ? 'holds' : 'fails'}>
               {d.label}: {d.body.verdict}
               {d.body.words ? `, ${d.body.words}` : ''}
               {d.body.bears ? `; borne by ${d.body.bears}` : ''} <Small>{day(d.at)}</Small>
-            </Marked>
+            </MarkedText>
           </li>
         ))}
       </ul>

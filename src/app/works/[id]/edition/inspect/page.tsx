@@ -1,6 +1,6 @@
 import { seen } from '@/app/seen';
-import { toInspect } from '@/studio/inspections';
-import { wholeOf, type Params } from '../../whole';
+import { toInspect } from '@/studio/editions/inspections';
+import { wholeOf, type Params } from '../../workPage';
 import { InspectView } from './InspectView';
 
 async function InspectPage({ params }: Params) {

@@ -4,15 +4,16 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { isNone, sayAdjustment } from '@/core/colour/adjust';
 import type { Limits } from '@/core/proof/compare';
-import type { ComparisonRow } from '@/studio/comparing';
-import { postJson, useAct } from '@/ui/Acts';
+import type { ComparisonRow } from '@/studio/proofs/comparisons';
+import { useAction } from '@/app/useAction';
+import { postJson } from '@/ui/Actions';
 import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
 import { useJob } from '@/ui/Job';
-import { Aside, Beside, Empty, Facts, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
+import { Aside, Columns, EmptyState, FactList, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { CurveDrawing } from '../sheet/SheetView';
 
 type ProofChoice = {
@@ -69,23 +70,23 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
   const [twice, setTwice] = useState(true),
     [celsius, setCelsius] = useState('23'),
     [is, setIs] = useState<'sRGB' | 'opRGB' | ''>('');
-  const act = useAct(),
-    aimed = useAct();
+  const action = useAction(),
+    aimed = useAction();
   const router = useRouter();
   if (!proof)
     return (
-      <Empty title="Nothing to compare yet">
+      <EmptyState title="Nothing to compare yet">
         <p>
           When a proof has come, scan or photograph it and bring the file in here: Glassine finds it in
           the capture and says in figures how far it is from the picture, and what would bring the next
           one nearer.
         </p>
-      </Empty>
+      </EmptyState>
     );
   const send = async (file: File) => {
     const url = `/api/proofs/${chosen}/capture?name=${encodeURIComponent(file.name)}`;
     const answer = await sendFile<{ sha256: string; fileName: string }>(url, file);
-    if ('trouble' in answer) throw new Error(answer.trouble.says);
+    if ('error' in answer) throw new Error(answer.error.message);
     const { sha256, fileName } = answer.done;
     return { sha256, fileName };
   };
@@ -93,31 +94,31 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
     setSays('');
     try {
       const captures = [await send(first!), ...(second ? [await send(second)] : [])];
-      const done = await act.run('compareCaptures', {
+      const done = await action.run('compareCaptures', {
         proofId: chosen,
         captures,
         untaggedIs: is || null,
       });
-      if (done?.more?.job) job.begin(done.more.job as string);
+      if (done?.job) job.begin(done.job as string);
     } catch (error) {
       setSays(error instanceof Error ? error.message : 'The file did not come in.');
     }
   };
   const practise = async () => {
     setSays('');
-    const answer = await postJson<{ more: { job: string } }>('/api/practice', {
+    const answer = await postJson<{ job: string }>('/api/practice', {
       what: 'proof',
       proofId: chosen,
       celsius: Number(celsius.replace(',', '.')),
       twice,
       untaggedIs: is || null,
     });
-    if ('done' in answer) job.begin(answer.done.more.job);
-    else setSays(answer.trouble.says);
+    if ('done' in answer) job.begin(answer.done.job);
+    else setSays(answer.error.message);
   };
   const readings = async () => {
     if (
-      await act.run('compareReadingTexts', {
+      await action.run('compareReadingTexts', {
         proofId: chosen,
         fileName: reading!.name,
         readings: await reading!.text(),
@@ -127,7 +128,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
       router.refresh();
   };
   return (
-    <Beside $aside={310}>
+    <Columns $aside={310}>
       <Stack>
         <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
           <Select
@@ -145,19 +146,19 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
           </Small>
         </Row>
         {aim === 'improve' && (
-          <Marked kind="care">
+          <MarkedText kind="care">
             Prints of this work are to improve on the original: what follows says how far a proof left it,
             not whether it is good.
-          </Marked>
+          </MarkedText>
         )}
         {job.line}
         {own.length === 0 && !job.line && (
-          <Empty title="Not compared yet">
+          <EmptyState title="Not compared yet">
             <p>
               Bring in a scan or a photograph of this proof. A second capture of the same page, taken
               anew, shows what the capture itself is worth: nothing passes on luck.
             </p>
-          </Empty>
+          </EmptyState>
         )}
         {own.map((r) => (
           <OneComparison key={r.id} row={r} workId={workId} />
@@ -165,7 +166,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
       </Stack>
       <Aside>
         <section>
-          <SheetTitle>Bring in captures</SheetTitle>
+          <PanelTitle>Bring in captures</PanelTitle>
           <Stack $gap={9} style={{ paddingTop: 8 }}>
             <Drop>
               Scan or photograph of the proof
@@ -200,18 +201,20 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
             <Button
               main={first !== null}
               onPress={() => void compare()}
-              isDisabled={!first || act.busy || job.goesOn || proof.state === 'asked'}
+              isDisabled={!first || action.isPending || job.goesOn || proof.state === 'asked'}
             >
               Compare
             </Button>
-            {(says || act.trouble) && <Marked kind="fails">{says || act.trouble!.says}</Marked>}
+            {(says || action.error) && (
+              <MarkedText kind="fails">{says || action.error!.message}</MarkedText>
+            )}
           </Stack>
         </section>
         {proof.sheet && (
           <section>
-            <SheetTitle>
+            <PanelTitle>
               Practise <span>nothing real is printed</span>
-            </SheetTitle>
+            </PanelTitle>
             <Stack $gap={9} style={{ paddingTop: 8 }}>
               {proof.practice ? (
                 <>
@@ -249,9 +252,9 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
           </section>
         )}
         <section>
-          <SheetTitle>
+          <PanelTitle>
             Readings of an instrument <span>CGATS or CSV</span>
-          </SheetTitle>
+          </PanelTitle>
           <Stack $gap={9} style={{ paddingTop: 8 }}>
             <Drop>
               Readings
@@ -273,14 +276,14 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
             </Drop>
             <Button
               onPress={() => void readings()}
-              isDisabled={!reading || act.busy || proof.state === 'asked'}
+              isDisabled={!reading || action.isPending || proof.state === 'asked'}
             >
               Compare readings
             </Button>
           </Stack>
         </section>
         <section>
-          <SheetTitle>What prints are to do</SheetTitle>
+          <PanelTitle>What prints are to do</PanelTitle>
           <Stack $gap={6} style={{ paddingTop: 8 }}>
             <Select<'match' | 'improve'>
               label="Prints of this work are to"
@@ -295,21 +298,21 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
           </Stack>
         </section>
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 
 function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) {
-  const act = useAct();
+  const action = useAction();
   const router = useRouter();
   const b = row.body;
   const at = row.at.slice(0, 16).replace('T', ', ');
   if (b.way === 'readings')
     return (
       <section>
-        <SheetTitle>
+        <PanelTitle>
           Readings: {b.fileName} <span>{at}</span>
-        </SheetTitle>
+        </PanelTitle>
         <Stack $gap={8} style={{ paddingTop: 8 }}>
           <p>
             {b.patches.length} patches: mean {b.mean.toFixed(1)} ΔE00, 95th percentile {b.p95.toFixed(1)};
@@ -341,7 +344,7 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
             </tbody>
           </Table>
           <Row>
-            <Button quiet onPress={() => void act.run('removeComparison', { id: row.id })}>
+            <Button quiet onPress={() => void action.run('removeComparison', { id: row.id })}>
               Take it out
             </Button>
           </Row>
@@ -349,20 +352,20 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
       </section>
     );
   const take = async () => {
-    const done = await act.run('takeAdvice', { id: row.id });
-    if (done?.more?.href) router.push(done.more.href as string);
+    const done = await action.run('takeAdvice', { id: row.id });
+    if (done?.href) router.push(done.href as string);
   };
   return (
     <section data-verdict-of={b.finding.verdict}>
-      <SheetTitle>
+      <PanelTitle>
         {row.captures.map((c) => c.fileName).join(' and ')} <span>{at}</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 8 }}>
         <Verdict finding={b.finding} />
         <div style={{ display: 'flex', gap: 26, flexWrap: 'wrap', alignItems: 'start' }}>
           <DeltaMap columns={b.columns} rows={b.rows} cells={b.byCell} />
           <div style={{ minWidth: 250, flex: 1 }}>
-            <Facts
+            <FactList
               rows={[
                 ['Mean', `${b.mean.toFixed(2)} ΔE00`],
                 ['95th percentile', `${b.p95.toFixed(2)} ΔE00`],
@@ -408,7 +411,7 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
           <Button
             main={b.finding.verdict !== 'holds'}
             onPress={() => void take()}
-            isDisabled={act.busy || isNone(b.advice)}
+            isDisabled={action.isPending || isNone(b.advice)}
           >
             Begin the next round with this
           </Button>
@@ -417,11 +420,11 @@ function OneComparison({ row, workId }: { row: ComparisonRow; workId: string }) 
               ? 'nothing is left to adjust'
               : `in all, with what was adjusted before: ${sayAdjustment(b.advice)}`}
           </Small>
-          <Button quiet onPress={() => void act.run('removeComparison', { id: row.id })}>
+          <Button quiet onPress={() => void action.run('removeComparison', { id: row.id })}>
             Take it out
           </Button>
         </Row>
-        {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
+        {action.error && <MarkedText kind="fails">{action.error.message}</MarkedText>}
         <Small>
           Relative to the bare paper. <a href={`/works/${workId}/proofs`}>To the rounds</a>
         </Small>

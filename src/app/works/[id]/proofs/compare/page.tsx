@@ -1,9 +1,9 @@
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import { USUAL_LIMITS } from '@/core/proof/compare';
-import { comparisonsOf } from '@/studio/comparing';
-import { profilesAtHand } from '@/studio/profiles';
-import { wholeOf, type Params } from '../../whole';
+import { comparisonsOf } from '@/studio/proofs/comparisons';
+import { profilesAtHand } from '@/studio/proofs/profiles';
+import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { CompareView } from './CompareView';
 

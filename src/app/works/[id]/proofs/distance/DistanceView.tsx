@@ -5,12 +5,12 @@ import { surroundGrey, type Screen } from '@/core/colour/screen';
 import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
-import { Aside, Beside, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Aside, Columns, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Loupe, useBox, type View } from '@/ui/Loupe';
-import { Working } from '@/ui/Slip';
+import { Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import type { ProofAsk, ProofShown } from '@/workers/softProof';
 
 type SizeChoice = { id: string; name: string; ppi: number; judged: number };
@@ -64,12 +64,12 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
     }),
     [source, view, box, sigma],
   );
-  const { shown, trouble } = useSoftProof(startWorker, ask);
+  const { shown, error } = useSoftProof(startWorker, ask);
   const { length } = useUnits();
   const melts = pixelsMelt(size.ppi);
   const stand = (d: number) => setSlide(slideOf(d));
   return (
-    <Beside $aside={300}>
+    <Columns $aside={300}>
       <div ref={ref}>
         <Row style={{ paddingBottom: 12, alignItems: 'end', flexWrap: 'wrap' }}>
           <Select
@@ -99,9 +99,9 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
           <Button onPress={() => stand(size.judged)}>Where it is judged</Button>
           <Button onPress={() => setView({ ...view, zoom: 1 })}>1:1</Button>
         </Row>
-        {trouble && (
+        {error && (
           <p role="alert">
-            <Marked kind="fails">{trouble}</Marked>
+            <MarkedText kind="fails">{error}</MarkedText>
           </p>
         )}
         <div
@@ -145,16 +145,16 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
       </div>
       <Aside>
         <section>
-          <SheetTitle>How far to stand</SheetTitle>
+          <PanelTitle>How far to stand</PanelTitle>
           <Stack $gap={8} style={{ paddingTop: 6 }}>
             <p>
-              <Marked kind={distance < melts ? 'care' : 'holds'}>
+              <MarkedText kind={distance < melts ? 'care' : 'holds'}>
                 {distance < melts
                   ? `From ${length(distance)} the file’s pixels can still be told apart; they melt from ${length(melts)} on.`
                   : `From ${length(distance)} no pixel of the file can be told from its neighbour.`}
-              </Marked>
+              </MarkedText>
             </p>
-            <Facts
+            <FactList
               rows={[
                 ['Judged from', length(size.judged)],
                 ['Pixels melt from', length(melts)],
@@ -188,7 +188,7 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
           </Stack>
         </section>
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 

@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
 import { judgedDistanceOf } from '@/core/resolution';
 import { USUAL_SCREEN } from '@/core/colour/screen';
-import { cropOf, viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../../whole';
+import { cropOf, viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { DistanceView } from './DistanceView';
 

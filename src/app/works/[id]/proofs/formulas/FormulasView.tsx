@@ -2,13 +2,13 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { PassedFormula } from '@/studio/formulas';
-import { useAct } from '@/ui/Acts';
+import type { PassedFormula } from '@/studio/proofs/passedFormulas';
+import { useAction } from '@/app/useAction';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
-import { Empty, Lead, Scroll, Small, Stack, Table, WorkTitle } from '@/ui/Layout';
+import { EmptyState, Lead, ScrollArea, Small, Stack, Table, WorkTitle } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 type Props = {
   workId: string;
@@ -24,7 +24,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
   const router = useRouter(),
     path = usePathname();
   const { size } = useUnits();
-  const act = useAct();
+  const action = useAction();
   const [factor, setFactor] = useState(query.factor ?? ''),
     [long, setLong] = useState(query.long ?? ''),
     [words, setWords] = useState(query.words ?? '');
@@ -35,8 +35,8 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
     router.replace(`${path}?${q}`);
   };
   const use = async (proofId: string) => {
-    const done = await act.run('useAgain', { proofId, workId });
-    if (done?.more?.href) router.push(done.more.href as string);
+    const done = await action.run('useAgain', { proofId, workId });
+    if (done?.href) router.push(done.href as string);
   };
   return (
     <Stack>
@@ -74,17 +74,17 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
           <Button type="submit">Find</Button>
         </Row>
       </form>
-      {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
+      {action.error && <MarkedText kind="fails">{action.error.message}</MarkedText>}
       {list.length === 0 ? (
-        <Empty title="Nothing like that has passed">
+        <EmptyState title="Nothing like that has passed">
           <p>
             {Object.values(query).some(Boolean)
               ? 'Ask for less: leave the factor or the paper out.'
               : 'When a proof is accepted, what it was made of is kept here.'}
           </p>
-        </Empty>
+        </EmptyState>
       ) : (
-        <Scroll>
+        <ScrollArea>
           <Table>
             <thead>
               <tr>
@@ -132,7 +132,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
                   </td>
                   <td>{f.words && <Small>“{f.words}”</Small>}</td>
                   <td>
-                    <Button onPress={() => void use(f.proofId)} isDisabled={act.busy}>
+                    <Button onPress={() => void use(f.proofId)} isDisabled={action.isPending}>
                       Use again
                     </Button>
                   </td>
@@ -140,7 +140,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
               ))}
             </tbody>
           </Table>
-        </Scroll>
+        </ScrollArea>
       )}
     </Stack>
   );

@@ -1,9 +1,9 @@
+import { WORK_KINDS } from '@/core/works';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { WORK_KINDS } from '@/store/schema';
 import { papersAndRoutes } from '@/store/proofs';
-import { passedFormulas } from '@/studio/formulas';
-import { wholeOf, type Params } from '../../whole';
+import { passedFormulas } from '@/studio/proofs/passedFormulas';
+import { wholeOf, type Params } from '../../workPage';
 import { FormulasView } from './FormulasView';
 
 async function FormulasPage({

@@ -12,14 +12,15 @@ import {
   type ProofPlan,
   type Region,
 } from '@/core/proof/plan';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import { useJob } from '@/ui/Job';
-import { Aside, Beside, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Aside, Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 
 type Crop = Region & { degrees: number };
 type FormatChoice = { id: string; name: string; crop: Crop; image: { width: number; height: number } };
@@ -102,7 +103,7 @@ const Picture = styled.div`
     outline-offset: 2px;
   }
 `;
-const Columns = styled.div`
+const FieldColumns = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 20px;
@@ -152,9 +153,9 @@ export function SheetView(p: Props) {
           .map((x) => ({ ...x.from, says: x.says }))
       : [];
   const [regions, setRegions] = useState<Said[]>(kept);
-  const propose = useAct(),
-    make = useAct(),
-    gang = useAct();
+  const propose = useAction(),
+    make = useAction(),
+    gang = useAction();
 
   const scale = format.crop.width / (format.image.width / 25_400);
   const mm = (text: string) =>
@@ -235,9 +236,9 @@ export function SheetView(p: Props) {
       height: `${height} mm`,
       untaggedIs: is || null,
     });
-    if (done?.more?.regions)
+    if (done?.regions)
       setRegions(
-        (done.more.regions as Said[]).map(({ left, top, width: w, height: h, says }) => ({
+        (done.regions as Said[]).map(({ left, top, width: w, height: h, says }) => ({
           left,
           top,
           width: w,
@@ -264,12 +265,12 @@ export function SheetView(p: Props) {
       cost,
       what,
     });
-    if (done?.more?.job) job.begin(done.more.job as string);
+    if (done?.job) job.begin(done.job as string);
   };
   const set = (i: number, to: Partial<Region>) =>
     setRegions((all) => (all.length ? all : shownRegions).map((r, k) => (k === i ? { ...r, ...to } : r)));
   return (
-    <Beside $aside={320}>
+    <Columns $aside={320}>
       <Stack>
         <Fields>
           <Select
@@ -326,7 +327,7 @@ export function SheetView(p: Props) {
             label="Pixels per inch of the sheet"
             value={ppi}
             onChange={setPpi}
-            wrong={make.wrong('ppi')}
+            wrong={make.fieldError('ppi')}
           />
           <Select<Kernel>
             label="Resampling"
@@ -339,15 +340,15 @@ export function SheetView(p: Props) {
             <Field label="its radius, px" value={radius} onChange={setRadius} />
           </Fields>
         </Fields>
-        <SheetTitle>
+        <PanelTitle>
           {kind === 'snippet' || kind === 'strip' ? 'Which part' : 'The sheet'}{' '}
           <span>
             {kind === 'snippet' || kind === 'strip'
               ? 'drag a frame, or move it by the arrow keys'
               : 'to scale'}
           </span>
-        </SheetTitle>
-        <Columns>
+        </PanelTitle>
+        <FieldColumns>
           <div>
             <RegionsOn
               sha256={p.master.sha256}
@@ -361,7 +362,7 @@ export function SheetView(p: Props) {
                 <Row style={{ paddingTop: 10, alignItems: 'end', flexWrap: 'wrap' }}>
                   <Field label="Wide, mm of print" value={width} onChange={setWidth} width={104} />
                   <Field label="High, mm" value={height} onChange={setHeight} width={90} />
-                  <Button onPress={() => void doPropose()} isDisabled={propose.busy}>
+                  <Button onPress={() => void doPropose()} isDisabled={propose.isPending}>
                     Propose by measure
                   </Button>
                   {kind === 'snippet' && shownRegions.length < 6 && (
@@ -370,7 +371,7 @@ export function SheetView(p: Props) {
                     </Button>
                   )}
                 </Row>
-                {propose.trouble && <Marked kind="fails">{propose.trouble.says}</Marked>}
+                {propose.error && <MarkedText kind="fails">{propose.error.message}</MarkedText>}
                 <ol style={{ paddingTop: 8 }} aria-label="Regions">
                   {shownRegions.map((r, i) => (
                     <li
@@ -388,11 +389,11 @@ export function SheetView(p: Props) {
                   ))}
                 </ol>
                 <p style={{ paddingTop: 4 }}>
-                  <Marked kind={share < 0.25 ? 'care' : 'holds'}>
+                  <MarkedText kind={share < 0.25 ? 'care' : 'holds'}>
                     {share < 0.25
                       ? `Shows ${(100 * share).toFixed(1)} % of the picture: no evidence for the rest.`
                       : `Shows ${Math.round(100 * share)} % of the picture.`}
-                  </Marked>
+                  </MarkedText>
                 </p>
               </>
             )}
@@ -436,14 +437,14 @@ export function SheetView(p: Props) {
                 label={`${length(plan.sheet.width)} × ${length(plan.sheet.height)}`}
               />
             ) : (
-              <Marked kind="fails">{cannot}</Marked>
+              <MarkedText kind="fails">{cannot}</MarkedText>
             )}
           </div>
-        </Columns>
+        </FieldColumns>
       </Stack>
       <Aside>
         <section>
-          <SheetTitle>Adjusted</SheetTitle>
+          <PanelTitle>Adjusted</PanelTitle>
           <Stack $gap={9} style={{ paddingTop: 8 }}>
             <p>
               {isNone(adjust)
@@ -469,7 +470,7 @@ export function SheetView(p: Props) {
           </Stack>
         </section>
         <section>
-          <SheetTitle>Make it</SheetTitle>
+          <PanelTitle>Make it</PanelTitle>
           <Stack $gap={9} style={{ paddingTop: 8 }}>
             {p.master.untagged && (
               <Select
@@ -488,29 +489,29 @@ export function SheetView(p: Props) {
               value={changed}
               onChange={setChanged}
               hint="Glassine lists what it sees itself"
-              wrong={make.wrong('changed')}
+              wrong={make.fieldError('changed')}
             />
             <Field
               label="What it costs"
               value={cost}
               onChange={setCost}
               width={120}
-              wrong={make.wrong('cost')}
+              wrong={make.fieldError('cost')}
             />
             {job.line}
             {!job.goesOn && (
-              <Button main onPress={() => void doMake()} isDisabled={make.busy || !plan}>
+              <Button main onPress={() => void doMake()} isDisabled={make.isPending || !plan}>
                 Make the proof sheet
               </Button>
             )}
-            <TroubleNote trouble={make.trouble} fields={['changed', 'cost', 'ppi']} />
+            <ErrorCallout error={make.error} fields={['changed', 'cost', 'ppi']} />
           </Stack>
         </section>
         {p.waiting.length > 0 && (
           <section>
-            <SheetTitle>
+            <PanelTitle>
               Made, to be printed <span>{p.waiting.length}</span>
-            </SheetTitle>
+            </PanelTitle>
             <ul>
               {p.waiting.map((w) => {
                 const fits = p.layouts.filter((l) => l.paperId === w.paperId);
@@ -528,7 +529,7 @@ export function SheetView(p: Props) {
                       <Row key={l.id} style={{ paddingTop: 4 }}>
                         <Button
                           quiet
-                          isDisabled={gang.busy}
+                          isDisabled={gang.isPending}
                           onPress={() => void gang.run('gangProof', { id: w.id, layoutId: l.id })}
                         >
                           Lay it on {l.name}
@@ -539,11 +540,11 @@ export function SheetView(p: Props) {
                 );
               })}
             </ul>
-            {gang.trouble && <Marked kind="fails">{gang.trouble.says}</Marked>}
+            {gang.error && <MarkedText kind="fails">{gang.error.message}</MarkedText>}
           </section>
         )}
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 

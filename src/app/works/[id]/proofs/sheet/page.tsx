@@ -1,12 +1,10 @@
-import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { eq } from 'drizzle-orm';
-import { findRow } from '@/store/rows';
-import { comparisons, lots, machines, proofs } from '@/store/schema';
+import { seen } from '@/app/seen';
 import { papersAndRoutes } from '@/store/proofs';
-import { allLayouts } from '@/studio/layouts';
-import { cropOf, viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../../whole';
+import { findRow, findRows } from '@/store/rows';
+import { allLayouts } from '@/studio/layouts/layouts';
+import { cropOf, viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { SheetView } from './SheetView';
 
@@ -20,13 +18,11 @@ async function ProofSheetPage({
   const q = await queryOf(searchParams);
   const [{ papers, routes }, allMachines, allLots] = await Promise.all([
     papersAndRoutes(studio.db),
-    studio.db.select().from(machines),
-    studio.db.select().from(lots),
+    findRows(studio.db, 'machines'),
+    findRows(studio.db, 'lots'),
   ]);
-  const from = q.from ? await findRow(studio.db, proofs, q.from) : rows[0]?.proof;
-  const advised = q.advice
-    ? (await studio.db.select().from(comparisons).where(eq(comparisons.id, q.advice)))[0]
-    : undefined;
+  const from = q.from ? await findRow(studio.db, 'proofs', q.from) : rows[0]?.proof;
+  const advised = q.advice ? (await findRows(studio.db, 'comparisons', { id: q.advice }))[0] : undefined;
   const sheets = rows.filter((r) => r.proof.printFileSha && r.proof.state === 'asked');
   const layouts = (await allLayouts(studio.db)).filter((l) => l.state === 'laid');
   return (

@@ -8,15 +8,15 @@ import { INTENTS, type Intent } from '@/core/colour/intents';
 import type { IntentAdvice } from '@/core/colour/intentAdvice';
 import { shareAbove, type GamutStatistics } from '@/core/colour/outOfGamut';
 import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
-import { useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
 import { Button, Row } from '@/ui/Button';
 import { Check, Select } from '@/ui/Field';
 import { useJob } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
-import { Aside, Beside, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
+import { Aside, Columns, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Loupe, useBox, wholeView, type View } from '@/ui/Loupe';
 import { t } from '@/ui/tokens';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import type { ProofAsk, ProofShown } from '@/workers/softProof';
 import { GamutMap } from './GamutMap';
 
@@ -147,39 +147,39 @@ export function SoftProofView({
         : null,
     [known, source, view, box, chosen, intent, bpc, paperWhite, map, threshold],
   );
-  const { shown, trouble } = useSoftProof(startWorker, ask);
-  const act = useAct();
+  const { shown, error } = useSoftProof(startWorker, ask);
+  const action = useAction();
   const job = useJob();
   const zoom = (z: number) => setMoved({ ...view, zoom: z });
   useKeys([
     {
       key: 'v',
-      says: 'proof, picture, or both split',
+      label: 'proof, picture, or both split',
       run: () => setShow((s) => (s === 'proof' ? 'picture' : s === 'picture' ? 'split' : 'proof')),
     },
-    { key: 'g', says: 'mark what is out of gamut', run: () => setMap((m) => !m) },
+    { key: 'g', label: 'mark what is out of gamut', run: () => setMap((m) => !m) },
     {
       key: 'i',
-      says: 'the other intent',
+      label: 'the other intent',
       run: () => setIntent((i) => (i === 'perceptual' ? 'relative colorimetric' : 'perceptual')),
     },
-    { key: 'w', says: 'the paper’s own white', run: () => setPaperWhite((p) => !p) },
-    { key: '0', says: 'the whole picture', run: () => setMoved(null) },
-    { key: '1', says: 'one to one', run: () => zoom(1) },
+    { key: 'w', label: 'the paper’s own white', run: () => setPaperWhite((p) => !p) },
+    { key: '0', label: 'the whole picture', run: () => setMoved(null) },
+    { key: '1', label: 'one to one', run: () => zoom(1) },
   ]);
   const toggle = (id: string, on: boolean) =>
     setChosen((c) => (on ? [...c, id].slice(-3) : c.length > 1 ? c.filter((x) => x !== id) : c));
   const count = counts.find((c) => c.profileId === first.id);
   const run = async () => {
-    const done = await act.run('countGamut', {
+    const done = await action.run('countGamut', {
       masterId: master.id,
       profileId: first.id,
       untaggedIs: is || null,
     });
-    if (done?.more?.job) job.begin(done.more.job as string);
+    if (done?.job) job.begin(done.job as string);
   };
   return (
-    <Beside $aside={316}>
+    <Columns $aside={316}>
       <div ref={ref}>
         <Bar>
           <Select
@@ -257,7 +257,7 @@ export function SoftProofView({
         </Bar>
         {master.untagged && (
           <Row style={{ paddingBottom: 12 }}>
-            <Marked kind="care">{master.fileName} is untagged: what do its numbers mean?</Marked>
+            <MarkedText kind="care">{master.fileName} is untagged: what do its numbers mean?</MarkedText>
             <Button onPress={() => setIs('sRGB')} isDisabled={is === 'sRGB'}>
               sRGB
             </Button>
@@ -266,9 +266,9 @@ export function SoftProofView({
             </Button>
           </Row>
         )}
-        {trouble && (
+        {error && (
           <p role="alert">
-            <Marked kind="fails">{trouble}</Marked>
+            <MarkedText kind="fails">{error}</MarkedText>
           </p>
         )}
         <Surround
@@ -318,7 +318,7 @@ export function SoftProofView({
       </div>
       <Aside>
         <section>
-          <SheetTitle>The screen</SheetTitle>
+          <PanelTitle>The screen</PanelTitle>
           <Stack $gap={6} style={{ paddingTop: 6 }}>
             <Verdict finding={screenSays} />
             <Small>
@@ -334,9 +334,9 @@ export function SoftProofView({
           </Stack>
         </section>
         <section>
-          <SheetTitle>
+          <PanelTitle>
             Side by side <span>up to three</span>
-          </SheetTitle>
+          </PanelTitle>
           <Stack $gap={5} style={{ paddingTop: 8 }}>
             {papers.map((p) => (
               <Check key={p.id} checked={chosen.includes(p.id)} onChange={(on) => toggle(p.id, on)}>
@@ -346,20 +346,22 @@ export function SoftProofView({
           </Stack>
         </section>
         <section>
-          <SheetTitle>
+          <PanelTitle>
             The whole file <span>{first.paper}</span>
-          </SheetTitle>
+          </PanelTitle>
           <Stack $gap={9} style={{ paddingTop: 8 }}>
             {count ? (
               <>
                 <p>
-                  <Marked kind={shareAbove(count.statistics.shares, threshold) > 0.1 ? 'care' : 'holds'}>
+                  <MarkedText
+                    kind={shareAbove(count.statistics.shares, threshold) > 0.1 ? 'care' : 'holds'}
+                  >
                     {percent(shareAbove(count.statistics.shares, threshold))} of{' '}
                     {(count.statistics.pixels / 1e6).toFixed(1)} megapixels is out of gamut, above{' '}
                     {threshold.toFixed(1)} ΔE00.
-                  </Marked>
+                  </MarkedText>
                 </p>
-                <Facts
+                <FactList
                   rows={[
                     ['Worst', `${count.statistics.worst.toFixed(1)} ΔE00`],
                     ['The rest moves by', `${count.statistics.meanInside.toFixed(2)} ΔE00`],
@@ -402,12 +404,12 @@ export function SoftProofView({
             )}
             {job.line}
             {!job.goesOn && (
-              <Button main={!count} onPress={() => void run()} isDisabled={act.busy || !known}>
+              <Button main={!count} onPress={() => void run()} isDisabled={action.isPending || !known}>
                 {count ? 'Count again' : 'Count the whole file'}
               </Button>
             )}
-            {act.trouble && <Marked kind="fails">{act.trouble.says}</Marked>}
-            <Facts
+            {action.error && <MarkedText kind="fails">{action.error.message}</MarkedText>}
+            <FactList
               rows={[
                 [
                   'Paper white',
@@ -424,7 +426,7 @@ export function SoftProofView({
           </Stack>
         </section>
       </Aside>
-    </Beside>
+    </Columns>
   );
 }
 

@@ -2,10 +2,10 @@ import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import { localDay } from '@/core/measure';
 import { screenFinding, USUAL_SCREEN } from '@/core/colour/screen';
-import { gamutCountsOf } from '@/studio/softProof';
-import { profilesAtHand } from '@/studio/profiles';
-import { viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../../whole';
+import { gamutCountsOf } from '@/studio/proofs/softProof';
+import { profilesAtHand } from '@/studio/proofs/profiles';
+import { viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { SoftProofView } from './SoftProofView';
 

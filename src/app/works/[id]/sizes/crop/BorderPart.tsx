@@ -1,15 +1,16 @@
 'use client';
 import { useState } from 'react';
-import { cropAt, insidePlace } from '@/core/layout/crop';
-import { drawSheet, shareOfCrop } from '@/core/layout/drawings';
-import { finishSheet, NO_FINISH } from '@/core/layout/finish';
-import { bordersOf, imageOf, signingRoom } from '@/core/layout/sheet';
+import { cropAt, insidePlace } from '@/core/crop/crop';
+import { drawSheet, shareOfCrop } from '@/core/drawing/shopDrawings';
+import { finishSheet, NO_FINISH } from '@/core/crop/finish';
+import { bordersOf, imageOf, signingRoom } from '@/core/crop/border';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 import { useTypedLengths } from '../typedLengths';
@@ -44,7 +45,7 @@ export function BorderPart({
   limited: number | null;
   routes: { name: string; addsBorder: boolean }[];
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, size } = useUnits();
   const image = imageOf(format),
     wasFinish = format.finish ?? NO_FINISH;
@@ -62,7 +63,7 @@ export function BorderPart({
   const save = async () => {
     const sent = f.sent();
     if (
-      !(await act.run('changeBorder', {
+      !(await action.run('changeBorder', {
         id: format.id,
         top: sent.top,
         right: sent.right,
@@ -72,7 +73,7 @@ export function BorderPart({
     )
       return;
     if (line !== wasFinish.title || EXTRAS.some((k) => sent[k] !== `${was[k]} um`))
-      await act.run('changeFinish', {
+      await action.run('changeFinish', {
         id: format.id,
         title: line,
         type: sent.type,
@@ -98,13 +99,13 @@ export function BorderPart({
   const weighted = Math.round((borders.top * 1.25) / 1_000) * 1_000;
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Border and edge{' '}
         <span>
           {size(finished.sheet)}
           {drawn.deckle > 0 && `, torn from ${size(finished.blank)}`}
         </span>
-      </SheetTitle>
+      </PanelTitle>
       <div
         style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start', paddingTop: 8 }}
       >
@@ -122,7 +123,7 @@ export function BorderPart({
                 label={NAMES[s]}
                 value={typed[s]}
                 onChange={change(s)}
-                wrong={act.wrong(s)}
+                wrong={action.fieldError(s)}
               />
             ))}
           </Fields>
@@ -144,7 +145,7 @@ export function BorderPart({
               value={line}
               onChange={setLine}
               hint="printed where the border is in the file"
-              wrong={act.wrong('title')}
+              wrong={action.fieldError('title')}
             />
             {EXTRAS.map((k) => (
               <Field
@@ -152,7 +153,7 @@ export function BorderPart({
                 label={NAMES[k]}
                 value={typed[k]}
                 onChange={change(k)}
-                wrong={act.wrong(k)}
+                wrong={action.fieldError(k)}
                 hint={k === 'bleed' ? 'only without a border' : undefined}
               />
             ))}
@@ -173,11 +174,11 @@ export function BorderPart({
             )}
           </Stack>
           <Row>
-            <Button main onPress={() => void save()} isDisabled={act.busy}>
+            <Button main onPress={() => void save()} isDisabled={action.isPending}>
               Keep border and edge
             </Button>
           </Row>
-          <TroubleNote trouble={act.trouble} fields={[...SIDES, ...EXTRAS, 'title']} />
+          <ErrorCallout error={action.error} fields={[...SIDES, ...EXTRAS, 'title']} />
         </Stack>
       </div>
     </section>

@@ -1,7 +1,7 @@
 'use client';
 import { useId, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import styled from 'styled-components';
-import type { Crop, CropPlace } from '@/core/layout/crop';
+import type { Crop, CropPlace } from '@/core/crop/crop';
 import type { Size } from '@/core/measure';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';

@@ -9,18 +9,19 @@ import {
   placeLosing,
   samePlace,
   type CropPlace,
-} from '@/core/layout/crop';
+} from '@/core/crop/crop';
 import { lengthOrNull, toDecimals } from '@/core/measure';
 import { checkResolution, shownPpi, type School } from '@/core/resolution';
 import type { Format } from '@/store/works';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
-import { Empty, Facts, SheetTitle, Small, Stack } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
-import { imageOf } from '@/core/layout/sheet';
+import { imageOf } from '@/core/crop/border';
 import { BorderPart } from './BorderPart';
 import { CropFrame } from './CropFrame';
 
@@ -43,15 +44,15 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
   const format = formats.find((f) => f.id === chosen) ?? formats[0];
   if (!format)
     return (
-      <Empty title="No size is offered yet">
+      <EmptyState title="No size is offered yet">
         <p>Tick a size on the ladder; its crop and border are set here.</p>
-      </Empty>
+      </EmptyState>
     );
   if (!picture)
     return (
-      <Empty title="No file yet">
+      <EmptyState title="No file yet">
         <p>A crop is drawn on the picture. Bring a file in under Capture.</p>
-      </Empty>
+      </EmptyState>
     );
   return (
     <Stack $gap={24}>
@@ -82,7 +83,7 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
 }
 
 function CropPart({ format, picture, school }: { format: Format; picture: Picture; school: School }) {
-  const act = useAct();
+  const action = useAction();
   const { size, length, unit, withUnit } = useUnits();
   const image = imageOf(format);
   const kept = insidePlace(picture, image, format.crop ?? CENTRED);
@@ -99,15 +100,15 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
   };
   const type = (key: 'left' | 'top' | 'fill' | 'turn') => (text: string) => {
     setTyped((was) => ({ ...was, [key]: text }));
-    const trouble = (says: string | null) => setWrong((was) => ({ ...was, [key]: says ?? undefined }));
+    const refuse = (says: string | null) => setWrong((was) => ({ ...was, [key]: says ?? undefined }));
     if (key === 'left' || key === 'top') {
       const um = lengthOrNull(withUnit(text), unit);
-      if (um === null) return trouble('Expected a length such as "12 mm" or "1/2 in".');
+      if (um === null) return refuse('Expected a length such as "12 mm" or "1/2 in".');
       try {
         setPlace(placeLosing(picture, image, place, { [key]: um }));
-        trouble(null);
-      } catch (error) {
-        trouble(`Expected ${(error as { expected?: string }).expected ?? 'a cut inside the picture'}.`);
+        refuse(null);
+      } catch (caught) {
+        refuse(`Expected ${(caught as { expected?: string }).expected ?? 'a cut inside the picture'}.`);
       }
       return;
     }
@@ -115,19 +116,19 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
     if (key === 'fill') {
       if (n >= 10 && n <= 100) {
         setPlace(insidePlace(picture, image, { ...place, fill: Math.round(n * 10_000) }));
-        trouble(null);
-      } else trouble('Expected a share from 10 to 100 %.');
+        refuse(null);
+      } else refuse('Expected a share from 10 to 100 %.');
     } else if (Math.abs(n) <= MOST_TURN / 1_000 && text.trim() !== '') {
       setPlace(insidePlace(picture, image, { ...place, turn: Math.round(n * 1_000) }));
-      trouble(null);
-    } else trouble(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);
+      refuse(null);
+    } else refuse(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);
   };
   const plain = samePlace(place, CENTRED) || samePlace(place, insidePlace(picture, image, CENTRED));
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Crop of {size(image)} <span>the master stays as it is</span>
-      </SheetTitle>
+      </PanelTitle>
       <div
         style={{ display: 'flex', gap: 28, flexWrap: 'wrap', alignItems: 'flex-start', paddingTop: 8 }}
       >
@@ -167,7 +168,7 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
               hint="the horizon’s slope, right side down positive"
             />
           </Fields>
-          <Facts
+          <FactList
             rows={[
               ['Lost right', length(lost.right)],
               ['Lost below', length(lost.bottom)],
@@ -206,8 +207,10 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
           <Row>
             <Button
               main
-              onPress={() => void act.run('placeCrop', { id: format.id, place: plain ? null : place })}
-              isDisabled={act.busy || samePlace(place, kept) || Object.values(wrong).some(Boolean)}
+              onPress={() => void action.run('placeCrop', { id: format.id, place: plain ? null : place })}
+              isDisabled={
+                action.isPending || samePlace(place, kept) || Object.values(wrong).some(Boolean)
+              }
             >
               Keep this crop
             </Button>
@@ -215,7 +218,7 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
               The middle again
             </Button>
           </Row>
-          <TroubleNote trouble={act.trouble} />
+          <ErrorCallout error={action.error} />
         </Stack>
       </div>
     </section>

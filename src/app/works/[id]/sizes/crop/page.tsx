@@ -1,15 +1,13 @@
+import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { routes as routesTable } from '@/store/schema';
-import { viewedPixels } from '@/studio/stations';
-import { wholeOf, type Params } from '../../whole';
+import { viewedPixels } from '@/studio/works/workPage';
+import { wholeOf, type Params } from '../../workPage';
 import { CropView } from './CropView';
 
 async function CropPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, school, editions, studio } = await wholeOf(params);
-  const routes = await studio.db
-    .select({ name: routesTable.name, addsBorder: routesTable.addsBorder })
-    .from(routesTable);
+  const routes = await findRows(studio.db, 'routes');
   return (
     <CropView
       routes={routes}

@@ -1,10 +1,11 @@
 'use client';
 import { useState } from 'react';
-import type { Cutter } from '@/studio/mounting';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Cutter } from '@/studio/formats/mounts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
-import { SheetDialog, SheetEnd } from '@/ui/Slip';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 const KEYS = ['sheet', 'image', 'window', 'placing'] as const;
@@ -25,7 +26,7 @@ export function CutterSheet({
   today: string;
   onClose: () => void;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { length, withUnit, unit } = useUnits();
   const um = {
     sheet: cutter?.toleranceSheetUm,
@@ -49,9 +50,9 @@ export function CutterSheet({
   const save = async () => {
     const lengths = Object.fromEntries(
       KEYS.map((k) => [k, cutter && f[k] === first[k] ? `${um[k]} um` : withUnit(f[k])]),
-    );
+    ) as Record<(typeof KEYS)[number], string>;
     if (
-      await act.run('recordCutter', {
+      await action.run('recordCutter', {
         id: cutter?.id ?? null,
         name: f.name,
         readOn: f.readOn,
@@ -62,7 +63,7 @@ export function CutterSheet({
       onClose();
   };
   return (
-    <SheetDialog title={cutter?.name ?? 'Who cuts'} isOpen onClose={onClose}>
+    <FormDialog title={cutter?.name ?? 'Who cuts'} isOpen onClose={onClose}>
       <Fields $columns="1fr 1fr">
         <Field
           label="Name"
@@ -70,14 +71,14 @@ export function CutterSheet({
           onChange={set('name')}
           required
           autoFocus
-          wrong={act.wrong('name')}
+          wrong={action.fieldError('name')}
         />
         <Field
           label="Said on"
           value={f.readOn}
           onChange={set('readOn')}
           type="date"
-          wrong={act.wrong('readOn')}
+          wrong={action.fieldError('readOn')}
         />
         {KEYS.map((k) => (
           <Field
@@ -85,7 +86,7 @@ export function CutterSheet({
             label={NAMES[k]}
             value={f[k]}
             onChange={set(k)}
-            wrong={act.wrong(k)}
+            wrong={action.fieldError(k)}
             hint={k === 'placing' ? 'either way' : 'the full width: ± 1 mm is 2 mm'}
           />
         ))}
@@ -96,7 +97,7 @@ export function CutterSheet({
           <Button
             quiet
             onPress={() =>
-              void act
+              void action
                 .run('putAwayCutter', { id: cutter.id, away: true })
                 .then((done) => done && onClose())
             }
@@ -105,8 +106,8 @@ export function CutterSheet({
           </Button>
         </Row>
       )}
-      <TroubleNote trouble={act.trouble} fields={['name', 'readOn', ...KEYS]} />
-      <SheetEnd label="Keep it" busy={act.busy} onDo={() => void save()} onClose={onClose} />
-    </SheetDialog>
+      <ErrorCallout error={action.error} fields={['name', 'readOn', ...KEYS]} />
+      <DialogActions label="Keep it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+    </FormDialog>
   );
 }

@@ -1,13 +1,13 @@
 'use client';
-import type { CutLine } from '@/core/layout/mount';
-import { Scroll, Table } from '@/ui/Layout';
+import type { CutLine } from '@/core/mounting/mount';
+import { ScrollArea, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 
 /** Every part with its size, as it is handed to who cuts. */
 export function CuttingList({ list }: { list: readonly CutLine[] }) {
   const { size, other } = useUnits();
   return (
-    <Scroll>
+    <ScrollArea>
       <Table aria-label="Cutting list">
         <thead>
           <tr>
@@ -30,6 +30,6 @@ export function CuttingList({ list }: { list: readonly CutLine[] }) {
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </ScrollArea>
   );
 }

@@ -1,15 +1,17 @@
 'use client';
-import { drawSection, THICKEN } from '@/core/layout/drawings';
-import { mounting, type FloatPlan, type FramePlan } from '@/core/layout/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
-import type { Mount } from '@/studio/mounting';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import { drawSection, THICKEN } from '@/core/drawing/shopDrawings';
+import { mounting, type FloatPlan, type FramePlan } from '@/core/mounting/mount';
+import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
+import type { Mount } from '@/studio/formats/mounts';
+import { useAction } from '@/app/useAction';
+import type { ActionInput } from '@/studio/registry';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields } from '@/ui/Field';
-import { Facts, SheetTitle, Stack } from '@/ui/Layout';
+import { FactList, PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
 import { attempt } from './MatDesk';
@@ -36,7 +38,7 @@ export function FrameDesk({
   seen: Seen;
   mount: Mount | null;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, size, length } = useUnits();
   const image = imageOf(seen.format),
     sheet = sheetOf(image, bordersOf(seen.format));
@@ -81,13 +83,13 @@ export function FrameDesk({
                 label={NAMES[k]!}
                 value={f.typed[k]!}
                 onChange={f.type(k)}
-                wrong={act.wrong(k)}
+                wrong={action.fieldError(k)}
               />
             ))}
           </Fields>
           {worked.value ? (
             <>
-              <Facts
+              <FactList
                 rows={[
                   ['Sheet', size(sheet)],
                   [kind === 'float' ? 'Inside of the frame' : 'Seen', size(worked.value.sight)],
@@ -101,30 +103,36 @@ export function FrameDesk({
               </Stack>
             </>
           ) : (
-            <Marked kind="fails">{worked.says}</Marked>
+            <MarkedText kind="fails">{worked.says}</MarkedText>
           )}
           <Row>
             <Button
               main
-              onPress={() => void act.run('keepMount', { kind, formatId: seen.format.id, ...f.sent() })}
-              isDisabled={act.busy}
+              onPress={() =>
+                void action.run('keepMount', {
+                  kind,
+                  formatId: seen.format.id,
+                  ...f.sent(),
+                } as ActionInput<'keepMount'>)
+              }
+              isDisabled={action.isPending}
             >
               Keep this {kind}
             </Button>
             {mount && (
-              <Button quiet onPress={() => void act.run('dropMount', { id: mount.id })}>
+              <Button quiet onPress={() => void action.run('dropMount', { id: mount.id })}>
                 Drop it
               </Button>
             )}
           </Row>
-          <TroubleNote trouble={act.trouble} fields={Object.keys(first)} />
+          <ErrorCallout error={action.error} fields={Object.keys(first)} />
         </Stack>
       </div>
       {worked.value && (
         <section>
-          <SheetTitle>
+          <PanelTitle>
             Cutting list <span>goes in writing to who cuts</span>
-          </SheetTitle>
+          </PanelTitle>
           <CuttingList list={worked.value.list} />
         </section>
       )}

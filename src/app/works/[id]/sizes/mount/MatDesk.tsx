@@ -1,19 +1,20 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { drawMatFace, drawSection, THICKEN } from '@/core/layout/drawings';
-import { matCheck, matFindings, MINIMUM_HOLD_UM, overlapWorking } from '@/core/layout/mat';
-import { matOuter, mounting, type MatPlan } from '@/core/layout/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
+import { drawMatFace, drawSection, THICKEN } from '@/core/drawing/shopDrawings';
+import { matCheck, matFindings, MINIMUM_HOLD_UM, overlapWorking } from '@/core/mounting/mat';
+import { matOuter, mounting, type MatPlan } from '@/core/mounting/mount';
+import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import type { SupplyRow } from '@/store/orders';
-import type { Cutter, Mount } from '@/studio/mounting';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Cutter, Mount } from '@/studio/formats/mounts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields, Select } from '@/ui/Field';
-import { Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
 import type { Seen } from './MountView';
@@ -57,7 +58,7 @@ export function MatDesk({
   cutters: Cutter[];
   kits: SupplyRow[];
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, length, size } = useUnits();
   const { format } = seen;
   const image = imageOf(format),
@@ -118,7 +119,7 @@ export function MatDesk({
   }));
   const save = async () => {
     const { windowWidth, windowHeight, ...rest } = f.sent();
-    await act.run('keepMount', {
+    await action.run('keepMount', {
       kind: 'mat',
       formatId: format.id,
       cutterId: cutterId || null,
@@ -127,7 +128,9 @@ export function MatDesk({
     });
   };
   const wrong = (key: (typeof KEYS)[number]) =>
-    key === 'windowWidth' || key === 'windowHeight' ? act.wrong('window') : act.wrong(key);
+    key === 'windowWidth' || key === 'windowHeight'
+      ? action.fieldError('window')
+      : action.fieldError(key);
   // A mat cut beforehand must take the sheet, hold it, and hide little of the image.
   const fitting = kits.filter((k) => {
     if (!k.windowWidthUm || !k.windowHeightUm || k.widthUm < sheet.width || k.heightUm < sheet.height)
@@ -193,7 +196,7 @@ export function MatDesk({
           </Fields>
           {worked.value ? (
             <>
-              <Scroll>
+              <ScrollArea>
                 <Table aria-label="Hold and cover">
                   <thead>
                     <tr>
@@ -236,7 +239,7 @@ export function MatDesk({
                     )}
                   </tbody>
                 </Table>
-              </Scroll>
+              </ScrollArea>
               <Stack $gap={6} aria-label="What to say to it" role="group">
                 {worked.value.findings.map((x) => (
                   <Verdict key={x.says} finding={x} />
@@ -245,16 +248,16 @@ export function MatDesk({
                   <Verdict key={x.says} finding={x} />
                 ))}
                 {kits.length > 0 && (
-                  <Marked kind={fitting.length ? 'holds' : 'none'}>
+                  <MarkedText kind={fitting.length ? 'holds' : 'none'}>
                     {fitting.length
                       ? `Mats cut beforehand that hold it: ${fitting.map((k) => `${k.name} (${k.onHand} on hand)`).join(', ')}.`
                       : 'None of the mats cut beforehand takes this sheet and shows its image.'}
-                  </Marked>
+                  </MarkedText>
                 )}
               </Stack>
             </>
           ) : (
-            <Marked kind="fails">{worked.says}</Marked>
+            <MarkedText kind="fails">{worked.says}</MarkedText>
           )}
           {fitting
             .filter((k) => k.onHand > 0)
@@ -262,33 +265,33 @@ export function MatDesk({
               <Row key={k.id}>
                 <Button
                   onPress={() =>
-                    void act.run('useSupply', { id: k.id, count: 1, why: `${title}, ${size(image)}` })
+                    void action.run('useSupply', { id: k.id, count: 1, why: `${title}, ${size(image)}` })
                   }
-                  isDisabled={act.busy}
+                  isDisabled={action.isPending}
                 >
                   Take one {k.name} from the shelf
                 </Button>
               </Row>
             ))}
           <Row>
-            <Button main onPress={() => void save()} isDisabled={act.busy}>
+            <Button main onPress={() => void save()} isDisabled={action.isPending}>
               Keep this mat
             </Button>
             {mount && (
-              <Button quiet onPress={() => void act.run('dropMount', { id: mount.id })}>
+              <Button quiet onPress={() => void action.run('dropMount', { id: mount.id })}>
                 Drop it
               </Button>
             )}
           </Row>
-          <TroubleNote trouble={act.trouble} fields={[...KEYS, 'window']} />
+          <ErrorCallout error={action.error} fields={[...KEYS, 'window']} />
           <Small>Mat outer {size(matOuter(plan.window, plan.side, plan.bottom))}.</Small>
         </Stack>
       </div>
       {worked.value && (
         <section>
-          <SheetTitle>
+          <PanelTitle>
             Cutting list <span>goes in writing to who cuts</span>
-          </SheetTitle>
+          </PanelTitle>
           <CuttingList list={worked.value.mounted.list} />
         </section>
       )}

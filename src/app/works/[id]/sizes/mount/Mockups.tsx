@@ -1,11 +1,11 @@
 'use client';
-import { drawMockups, type Mockup } from '@/core/layout/drawings';
-import { matOuter } from '@/core/layout/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/layout/sheet';
-import type { Mount } from '@/studio/mounting';
+import { drawMockups, type Mockup } from '@/core/drawing/shopDrawings';
+import { matOuter } from '@/core/mounting/mount';
+import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
+import type { Mount } from '@/studio/formats/mounts';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { useTypedLengths } from '../typedLengths';
 import type { Seen } from './MountView';
@@ -47,9 +47,9 @@ export function Mockups({ formats, mounts }: { formats: Seen[]; mounts: Mount[] 
     });
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         On the wall, in one frame <span>to one scale; with its mat where one is planned</span>
-      </SheetTitle>
+      </PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
         <Field label="Face of the frame" value={f.typed.frame} onChange={f.type('frame')} width={140} />
         <DrawingView

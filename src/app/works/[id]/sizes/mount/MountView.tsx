@@ -2,13 +2,13 @@
 import { useState } from 'react';
 import type { Format } from '@/store/works';
 import type { SupplyRow } from '@/store/orders';
-import type { Cutter, Mount } from '@/studio/mounting';
+import type { Cutter, Mount } from '@/studio/formats/mounts';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
-import { Empty, Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
+import { EmptyState, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { Marked } from '@/ui/Verdict';
-import { imageOf } from '@/core/layout/sheet';
+import { MarkedText } from '@/ui/Verdict';
+import { imageOf } from '@/core/crop/border';
 import { CutterSheet } from './CutterSheet';
 import { FrameDesk } from './FrameDesk';
 import { MatDesk } from './MatDesk';
@@ -59,9 +59,9 @@ export function MountView({
   const [kind, setKind] = useState<Kind>(first ?? 'mat');
   if (!seen)
     return (
-      <Empty title="No size is offered yet">
+      <EmptyState title="No size is offered yet">
         <p>Tick a size on the ladder; its mat and frame are worked out here.</p>
-      </Empty>
+      </EmptyState>
     );
   const kept = mounts.find((m) => m.formatId === seen.format.id && m.kind === kind) ?? null;
   const key = `${seen.format.id} ${kept?.changedAt ?? 'new'} ${seen.format.borderTopUm} ${seen.format.borderBottomUm} ${seen.format.borderLeftUm} ${seen.format.borderRightUm}`;
@@ -94,16 +94,16 @@ function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
   const age = (c: Cutter) => Math.round((Date.parse(today) - Date.parse(c.readOn)) / 86_400_000);
   return (
     <section>
-      <SheetTitle>
+      <PanelTitle>
         Who cuts, and how near <span>{cutters.length}</span>
-      </SheetTitle>
+      </PanelTitle>
       {cutters.length === 0 ? (
         <Small>
           Nobody yet. Ask each framer and shop by how much their parts vary, and write down the day they
           said so.
         </Small>
       ) : (
-        <Scroll>
+        <ScrollArea>
           <Table aria-label="Who cuts">
             <thead>
               <tr>
@@ -130,7 +130,7 @@ function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
                   <td className="n">± {length(c.placingUm)}</td>
                   <td>
                     {age(c) > OLD_DAYS ? (
-                      <Marked kind="care">{c.readOn}, old: ask again</Marked>
+                      <MarkedText kind="care">{c.readOn}, old: ask again</MarkedText>
                     ) : (
                       c.readOn
                     )}
@@ -142,7 +142,7 @@ function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
               ))}
             </tbody>
           </Table>
-        </Scroll>
+        </ScrollArea>
       )}
       <Row style={{ marginTop: 10 }}>
         <Button onPress={() => setOpen('new')}>Record who cuts</Button>

@@ -1,11 +1,10 @@
+import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { eq } from 'drizzle-orm';
-import { supplies } from '@/store/schema';
-import { pictureFor } from '@/studio/drawings';
-import { cuttersAtHand, mountsOf } from '@/studio/mounting';
+import { pictureFor } from '@/studio/reports/shopDrawings';
+import { cuttersAtHand, mountsOf } from '@/studio/formats/mounts';
 import { localDay } from '@/core/measure';
-import { wholeOf, type Params } from '../../whole';
+import { wholeOf, type Params } from '../../workPage';
 import { MountView } from './MountView';
 
 async function MountPage({
@@ -16,7 +15,7 @@ async function MountPage({
   const [cutters, mounts, kits] = await Promise.all([
     cuttersAtHand(studio.db),
     mountsOf(studio.db, work.id),
-    studio.db.select().from(supplies).where(eq(supplies.kind, 'mat')),
+    findRows(studio.db, 'supplies', { kind: 'mat' }),
   ]);
   return (
     <MountView

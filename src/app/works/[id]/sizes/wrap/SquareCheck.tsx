@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
-import { squareCheck } from '@/core/layout/wrap';
+import { squareCheck } from '@/core/mounting/wrap';
 import { lengthOrNull } from '@/core/measure';
 import { Field, Fields } from '@/ui/Field';
-import { SheetTitle, Small, Stack } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 
@@ -15,7 +15,7 @@ export function SquareCheck() {
   const [a, b] = [one, other].map((text) => (text.trim() ? lengthOrNull(withUnit(text), unit) : null));
   return (
     <section style={{ maxWidth: 620 }}>
-      <SheetTitle>Are the bars square?</SheetTitle>
+      <PanelTitle>Are the bars square?</PanelTitle>
       <Stack $gap={8} style={{ paddingTop: 6 }}>
         <Fields $columns="1fr 1fr">
           <Field

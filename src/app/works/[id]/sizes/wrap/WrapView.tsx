@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { cutBars } from '@/core/layout/bars';
-import { drawBars, drawPanels, drawWrap } from '@/core/layout/drawings';
+import { cutBars } from '@/core/mounting/bars';
+import { drawBars, drawPanels, drawWrap } from '@/core/drawing/shopDrawings';
 import {
   coatMl,
   panels,
@@ -11,18 +11,19 @@ import {
   WRAP_EDGES,
   type WrapEdge,
   type WrapQuestion,
-} from '@/core/layout/wrap';
+} from '@/core/mounting/wrap';
 import { toDecimals } from '@/core/measure';
-import type { Mount } from '@/studio/mounting';
-import { TroubleNote, useAct } from '@/ui/Acts';
+import type { Mount } from '@/studio/formats/mounts';
+import { useAction } from '@/app/useAction';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields, Select } from '@/ui/Field';
-import { Empty, Facts, Scroll, SheetTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Working } from '@/ui/Slip';
+import { EmptyState, FactList, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
+import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
-import { Marked, Verdict } from '@/ui/Verdict';
-import { imageOf } from '@/core/layout/sheet';
+import { MarkedText, Verdict } from '@/ui/Verdict';
+import { imageOf } from '@/core/crop/border';
 import { attempt } from '../mount/MatDesk';
 import type { Seen } from '../mount/MountView';
 import { useTypedLengths } from '../typedLengths';
@@ -68,9 +69,9 @@ export function WrapView({
   const seen = formats.find((f) => f.format.id === chosen) ?? formats[0];
   if (!seen)
     return (
-      <Empty title="No size is offered yet">
+      <EmptyState title="No size is offered yet">
         <p>Tick a size on the ladder; its image becomes the face of the canvas.</p>
-      </Empty>
+      </EmptyState>
     );
   const mount = mounts.find((m) => m.formatId === seen.format.id) ?? null;
   return (
@@ -105,7 +106,7 @@ function WrapDesk({
   seen: Seen;
   mount: Mount | null;
 }) {
-  const act = useAct();
+  const action = useAction();
   const { unit, size, length } = useUnits();
   const image = imageOf(seen.format);
   const was = mount?.plan.kind === 'wrap' ? mount.plan : null;
@@ -159,7 +160,7 @@ function WrapDesk({
   });
   const w = worked.value;
   const save = () =>
-    act.run('keepMount', {
+    action.run('keepMount', {
       kind: 'wrap',
       formatId: seen.format.id,
       edge,
@@ -232,32 +233,32 @@ function WrapDesk({
                 label={NAMES[k]}
                 value={f.typed[k]}
                 onChange={f.type(k)}
-                wrong={act.wrong(k)}
+                wrong={action.fieldError(k)}
               />
             ))}
             <Field
               label="Coats"
               value={n.coats}
               onChange={(coats) => setN({ ...n, coats })}
-              wrong={act.wrong('coats')}
+              wrong={action.fieldError('coats')}
             />
             <Field
               label="A coat takes, ml/m²"
               value={n.mlPerM2}
               onChange={(mlPerM2) => setN({ ...n, mlPerM2 })}
-              wrong={act.wrong('mlPerM2')}
+              wrong={action.fieldError('mlPerM2')}
             />
             <Field
               label="Panels across"
               value={n.columns}
               onChange={(columns) => setN({ ...n, columns })}
-              wrong={act.wrong('columns')}
+              wrong={action.fieldError('columns')}
             />
             <Field
               label="Panels down"
               value={n.rows}
               onChange={(rows) => setN({ ...n, rows })}
-              wrong={act.wrong('rows')}
+              wrong={action.fieldError('rows')}
             />
             {(number('columns') > 1 || number('rows') > 1) && (
               <>
@@ -265,7 +266,7 @@ function WrapDesk({
                   label={NAMES.gap}
                   value={f.typed.gap}
                   onChange={f.type('gap')}
-                  wrong={act.wrong('gap')}
+                  wrong={action.fieldError('gap')}
                 />
                 <Select<'left out' | 'bridged'>
                   label="Behind the gap"
@@ -281,7 +282,7 @@ function WrapDesk({
           </Fields>
           {w ? (
             <>
-              <Facts
+              <FactList
                 rows={[
                   [
                     'Canvas',
@@ -300,49 +301,49 @@ function WrapDesk({
               />
               <Stack $gap={6}>
                 {w.list.length > 1 && across === 'left out' && (
-                  <Marked kind="care">
+                  <MarkedText kind="care">
                     {toDecimals(
                       100 * (1 - w.list.reduce((a, p) => a + p.from.width * p.from.height, 0)),
                       1,
                     )}{' '}
                     % of the picture lies behind the gaps and is not seen.
-                  </Marked>
+                  </MarkedText>
                 )}
                 {w.findings.map((x) => (
                   <Verdict key={x.word} finding={x} />
                 ))}
-                <Marked kind={w.bars.proven ? 'holds' : 'care'}>
+                <MarkedText kind={w.bars.proven ? 'holds' : 'care'}>
                   {w.bars.sticks.length} {w.bars.sticks.length === 1 ? 'stick' : 'sticks'} of{' '}
                   {length(f.um.stockLength)} to buy, {toDecimals(100 * w.bars.wasteShare, 1)} % waste
                   {w.bars.proven ? '; fewer will not do' : '; fewer may do, not all ways were tried'}.
-                </Marked>
+                </MarkedText>
               </Stack>
             </>
           ) : (
-            <Marked kind="fails">{worked.says}</Marked>
+            <MarkedText kind="fails">{worked.says}</MarkedText>
           )}
           <Row>
-            <Button main onPress={() => void save()} isDisabled={act.busy}>
+            <Button main onPress={() => void save()} isDisabled={action.isPending}>
               Keep this wrap
             </Button>
             {mount && (
               <ButtonLink href={`/works/${workId}/capture/files`}>Make its print file</ButtonLink>
             )}
             {mount && (
-              <Button quiet onPress={() => void act.run('dropMount', { id: mount.id })}>
+              <Button quiet onPress={() => void action.run('dropMount', { id: mount.id })}>
                 Drop it
               </Button>
             )}
           </Row>
-          <TroubleNote trouble={act.trouble} fields={[...KEYS, 'coats', 'mlPerM2', 'columns', 'rows']} />
+          <ErrorCallout error={action.error} fields={[...KEYS, 'coats', 'mlPerM2', 'columns', 'rows']} />
         </Stack>
       </div>
       {w && (
         <section>
-          <SheetTitle>
+          <PanelTitle>
             Sawing list <span>long pieces first</span>
-          </SheetTitle>
-          <Scroll>
+          </PanelTitle>
+          <ScrollArea>
             <Table aria-label="Sawing list">
               <thead>
                 <tr>
@@ -361,7 +362,7 @@ function WrapDesk({
                 ))}
               </tbody>
             </Table>
-          </Scroll>
+          </ScrollArea>
           <Small>
             Lengths at the face, long point to long point; the saw takes {length(f.um.kerf)} at each cut.
             Saws and mitre boxes take fingers: clamp the stick, keep hands off the line.

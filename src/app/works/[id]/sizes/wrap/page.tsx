@@ -1,8 +1,8 @@
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
-import { pictureFor } from '@/studio/drawings';
-import { mountsOf } from '@/studio/mounting';
-import { wholeOf, type Params } from '../../whole';
+import { pictureFor } from '@/studio/reports/shopDrawings';
+import { mountsOf } from '@/studio/formats/mounts';
+import { wholeOf, type Params } from '../../workPage';
 import { WrapView } from './WrapView';
 
 async function WrapPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {

@@ -1,0 +1,18 @@
+/** What a work is, which decides what is asked of it. */
+export const WORK_KINDS = [
+  'painting',
+  'drawing',
+  'photograph on film',
+  'digital photograph',
+  'born digital',
+] as const;
+export type WorkKind = (typeof WORK_KINDS)[number];
+
+/** Whether the picture carries a signature, and what prints do with it. */
+export const SIGNATURES = [
+  'not said',
+  'none in the picture',
+  'stays in prints',
+  'to be removed',
+] as const;
+export type Signature = (typeof SIGNATURES)[number];

@@ -1,0 +1,91 @@
+import { and, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import type { Db } from './db';
+import {
+  editions,
+  formats,
+  layouts,
+  orders,
+  originalMoves,
+  papers,
+  prices,
+  proofs,
+  routes,
+  sentJobs,
+  works,
+} from './schema';
+
+/** Layouts that wait in the print queue. */
+export const layoutsInQueue = (db: Db) =>
+  db
+    .select({
+      id: layouts.id,
+      name: layouts.name,
+      paper: papers.name,
+      placements: layouts.placements,
+      since: layouts.changedAt,
+    })
+    .from(layouts)
+    .innerJoin(papers, eq(papers.id, layouts.paperId))
+    .where(eq(layouts.state, 'queued'))
+    .limit(20);
+
+/** Proofs that went to a client. */
+export const proofsAtClients = (db: Db) =>
+  db
+    .select({ proof: proofs, title: works.title })
+    .from(proofs)
+    .innerJoin(works, eq(works.id, proofs.workId))
+    .where(isNotNull(proofs.client))
+    .limit(200);
+
+/** Work sent out that should have been back. */
+export const jobsLate = (db: Db, today: string) =>
+  db
+    .select({ job: sentJobs, route: routes.name })
+    .from(sentJobs)
+    .innerJoin(routes, eq(routes.id, sentJobs.routeId))
+    .where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today)))
+    .limit(20);
+
+/** Originals that should have been back. */
+export const originalsLate = (db: Db, today: string) =>
+  db
+    .select({ move: originalMoves, title: works.title })
+    .from(originalMoves)
+    .innerJoin(works, eq(works.id, originalMoves.workId))
+    .where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today)))
+    .limit(20);
+
+/** Works in an edition with sizes that have no price. */
+export const unpriced = (db: Db) =>
+  db
+    .select({
+      workId: works.id,
+      title: works.title,
+      formats: sql<string>`group_concat(DISTINCT ${formats.name})`,
+    })
+    .from(formats)
+    .innerJoin(works, eq(works.id, formats.workId))
+    .innerJoin(editions, eq(editions.workId, works.id))
+    .leftJoin(prices, eq(prices.formatId, formats.id))
+    .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id)))
+    .groupBy(works.id)
+    .limit(12);
+
+/** How many parcels of the last thirty days left by the day that was promised. */
+export const sentOnTime = (db: Db, today: string) =>
+  db.all<{ sent: number; kept: number }>(sql`
+    SELECT count(*) AS sent, coalesce(sum(substr(p.dispatched_at, 1, 10) <= o.ship_by), 0) AS kept FROM parcels p JOIN ${orders} o ON o.id = p.order_id
+    WHERE p.dispatched_at IS NOT NULL AND p.dispatched_at >= date(${today}, '-30 days')`);
+
+/** How many orders are open, and how many other lines the bench has. */
+export const openCounts = (db: Db, today: string) =>
+  db.all<{ orders: number; other: number }>(sql`
+    SELECT (SELECT count(*) FROM orders WHERE state IN ('new', 'picked', 'packed', 'sealed')) AS orders,
+           (SELECT count(*) FROM proofs WHERE state IN ('asked', 'made'))
+         + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
+         + (SELECT count(*) FROM layouts WHERE state = 'queued') + (SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}) + (SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today})
+         + (SELECT count(*) FROM intakes WHERE state = 'refused')
+         + (SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL))
+         + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
+         + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);

@@ -1,0 +1,139 @@
+import { type MountPlan } from '@/core/mounting/mount';
+import { panels, WRAP_EDGES, type WrapQuestion } from '@/core/mounting/wrap';
+import type { Db } from '@/store/db';
+import { findRows, type Row } from '@/store/rows';
+import {
+  each,
+  id,
+  objectSchema,
+  oneOf,
+  orNull,
+  taggedUnion,
+  Type,
+  typed,
+  wholeNumber,
+  type Static,
+} from '../schemas';
+
+export type Cutter = Row<'cutters'>;
+export type Mount = Row<'mounts'>;
+export const cuttersAtHand = (db: Db): Promise<Cutter[]> =>
+  findRows(db, 'cutters', { archivedAt: null }, { orderBy: ['name'] });
+export const mountsOf = (db: Db, workId: string): Promise<Mount[]> => findRows(db, 'mounts', { workId });
+const lengths = <const K extends readonly string[]>(...names: K) => each(names, typed);
+export const mountInput = taggedUnion('kind', [
+  objectSchema({
+    kind: Type.Literal('mat'),
+    formatId: id,
+    cutterId: orNull(id),
+    ...lengths(
+      'window',
+      'side',
+      'bottom',
+      'board',
+      'glazing',
+      'backing',
+      'print',
+      'frameLip',
+      'minimumHold',
+    ),
+  }),
+  objectSchema({
+    kind: Type.Literal('float'),
+    formatId: id,
+    ...lengths('gap', 'spacer', 'glazing', 'backing', 'print'),
+  }),
+  objectSchema({
+    kind: Type.Literal('frame'),
+    formatId: id,
+    ...lengths('frameLip', 'spacer', 'glazing', 'backing', 'print'),
+  }),
+  objectSchema({
+    kind: Type.Literal('wrap'),
+    formatId: id,
+    edge: oneOf(...WRAP_EDGES),
+    coats: wholeNumber(0, 12),
+    mlPerM2: Type.Number({ minimum: 0, maximum: 2_000 }),
+    columns: wholeNumber(1, 9),
+    rows: wholeNumber(1, 9),
+    across: oneOf('left out', 'bridged'),
+    ...lengths('depth', 'foldOver', 'maxUnbraced', 'barWidth', 'stockLength', 'kerf', 'gap'),
+  }),
+]);
+
+/** The wrap of one panel, as the core asks for it. */
+export const wrapOf = (
+  plan: Extract<MountPlan, { kind: 'wrap' }>,
+  face: { width: number; height: number },
+): WrapQuestion => ({
+  face,
+  depth: plan.depth,
+  foldOver: plan.foldOver,
+  edge: plan.edge,
+  maxUnbraced: plan.maxUnbraced,
+  barWidth: plan.barWidth,
+});
+
+export const panelsOf = (
+  plan: Extract<MountPlan, { kind: 'wrap' }>,
+  picture: { width: number; height: number },
+) => panels({ picture, ...plan.panels });
+export type MountInput = Static<typeof mountInput>;
+
+/** A kept plan as it would be typed, to the micrometre. */
+export function inputOf(plan: MountPlan, formatId: string): MountInput {
+  const um = (v: number) => `${v} um`;
+  switch (plan.kind) {
+    case 'mat':
+      return {
+        kind: 'mat',
+        formatId,
+        cutterId: plan.cutterId,
+        window: `${plan.window.width} um x ${plan.window.height} um`,
+        side: um(plan.side),
+        bottom: um(plan.bottom),
+        board: um(plan.board),
+        glazing: um(plan.glazing),
+        backing: um(plan.backing),
+        print: um(plan.print),
+        frameLip: um(plan.frameLip),
+        minimumHold: um(plan.minimumHold),
+      };
+    case 'float':
+      return {
+        kind: 'float',
+        formatId,
+        gap: um(plan.gap),
+        spacer: um(plan.spacer),
+        glazing: um(plan.glazing),
+        backing: um(plan.backing),
+        print: um(plan.print),
+      };
+    case 'frame':
+      return {
+        kind: 'frame',
+        formatId,
+        frameLip: um(plan.frameLip),
+        spacer: um(plan.spacer),
+        glazing: um(plan.glazing),
+        backing: um(plan.backing),
+        print: um(plan.print),
+      };
+    case 'wrap':
+      return {
+        kind: 'wrap',
+        formatId,
+        edge: plan.edge,
+        coats: plan.coats,
+        mlPerM2: plan.mlPerM2,
+        ...plan.panels,
+        depth: um(plan.depth),
+        foldOver: um(plan.foldOver),
+        maxUnbraced: um(plan.maxUnbraced),
+        barWidth: um(plan.barWidth),
+        stockLength: um(plan.stockLength),
+        kerf: um(plan.kerf),
+        gap: um(plan.panels.gap),
+      };
+  }
+}

@@ -1,0 +1,391 @@
+import { impressionLabel } from '@/core/edition/impressionStates';
+import { InputError, RefusedError } from '@/core/errors';
+import { localDay, parseMoney } from '@/core/measure';
+import { ORDER_WORDS } from '@/core/order/orderStates';
+import { shipBy, type Weekday } from '@/core/parcel/shipBy';
+import type { Tx } from '@/store/db';
+import {
+  appendToRegister,
+  pickedFor,
+  readyImpressions,
+  stillToCome,
+  type Edition,
+} from '@/store/editions';
+import { nextOrderNumber, type Order } from '@/store/orders';
+import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
+import { freeOf } from '@/store/soundness';
+import { defineAction } from '../action';
+import {
+  day,
+  flag,
+  id,
+  line,
+  listOf,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  prose,
+  Type,
+  typed,
+  wholeNumber,
+  type Static,
+} from '../schemas';
+import { noteInJournal, type Studio } from '../studio';
+import { stepOf } from './orders';
+
+/** Records a buyer, or changes what is known of one. */
+export const recordBuyer = defineAction({
+  name: 'recordBuyer',
+  input: objectSchema({
+    id: Type.Optional(id),
+    name,
+    preferredName: line,
+    email: line,
+    address: prose,
+    country: name,
+    mayWriteSince: orNull(day),
+    notes: prose,
+  }),
+
+  async run({ studio, tx, input }) {
+    const { id: given, address, ...rest } = input;
+    const row = {
+      ...rest,
+      name: rest.name.trim(),
+      address: address
+        .split('\n')
+        .map((l) => l.trim())
+        .filter(Boolean),
+    };
+    if (!row.address.length)
+      throw new InputError('address', address, 'at least one line to write on the label');
+    if (given) {
+      const before = await rowById(tx, 'buyers', given, 'id');
+      await patchRow(tx, 'buyers', given, row);
+      await noteInJournal(studio, tx, {
+        act: 'changed',
+        subject: 'buyer',
+        subjectId: given,
+        says: `Changed ${row.name}`,
+        before,
+        after: row,
+      });
+      return { message: `${row.name} is recorded.`, id: given };
+    }
+    const newId = studio.newId();
+    await insertRow(tx, 'buyers', { id: newId, createdAt: studio.now(), ...row });
+    await noteInJournal(studio, tx, {
+      act: 'recorded',
+      subject: 'buyer',
+      subjectId: newId,
+      says: `Recorded the buyer ${row.name}`,
+    });
+    return { message: `${row.name} is recorded.`, id: newId };
+  },
+});
+
+const orderInput = objectSchema({
+  buyerId: id,
+  carriage: typed,
+  message: prose,
+  wantsSignature: flag,
+  paid: flag,
+  orderedOn: orNull(day),
+  notes: prose,
+  lines: listOf(
+    objectSchema({ editionId: id, formatId: id, quantity: wholeNumber(1, 200), price: typed }),
+    {
+      minItems: 1,
+      maxItems: 50,
+    },
+  ),
+});
+
+type OrderInput = Static<typeof orderInput>;
+
+/** Takes an order and promises a day to send it by. */
+export const placeOrder = defineAction({
+  name: 'placeOrder',
+  input: orderInput,
+
+  async run({ studio, tx, input }) {
+    const s = await studio.settings();
+    const orderedOn = input.orderedOn ?? localDay(studio.now(), s.timeZone);
+    const promised = shipBy({
+      ordered: orderedOn,
+      handlingDays: s.handlingDays,
+      holidays: s.holidays,
+      workdays: s.workdays as Weekday[],
+    });
+    const carriageMinor = input.carriage.trim() ? parseMoney(input.carriage, s.currency, 'carriage') : 0;
+
+    const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
+    const orderId = studio.newId();
+    const number = await nextOrderNumber(tx);
+    await insertRow(tx, 'orders', {
+      id: orderId,
+      number,
+      buyerId: buyer.id,
+      state: 'new',
+      orderedOn,
+      shipBy: promised,
+      carriageMinor,
+      paidAt: input.paid ? studio.now() : null,
+      message: input.message,
+      wantsSignature: input.wantsSignature,
+      notes: input.notes,
+      changedAt: studio.now(),
+    });
+    for (const [i, l] of input.lines.entries())
+      await addLine(studio, tx, orderId, l, `lines[${i}]`, s.currency);
+    await noteInJournal(studio, tx, {
+      act: 'placed',
+      subject: 'order',
+      subjectId: orderId,
+      says: `Order ${number} from ${buyer.name}, to leave by ${promised}`,
+    });
+    return {
+      message: `Order ${number} leaves by ${promised}.`,
+      id: orderId,
+      undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' }, label: 'Cancel it' },
+    };
+  },
+});
+
+async function addLine(
+  studio: Studio,
+  tx: Tx,
+  orderId: string,
+  l: OrderInput['lines'][number],
+  field: string,
+  currency: string,
+) {
+  const edition = await rowById(tx, 'editions', l.editionId, `${field}.editionId`);
+  const format = await rowById(tx, 'formats', l.formatId, `${field}.formatId`);
+  const work = await rowById(tx, 'works', edition.workId);
+  if (format.workId !== work.id)
+    throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
+  const [set] = await findRows(tx, 'prices', { formatId: format.id }, { limit: 1 });
+  const priceMinor = l.price.trim() ? parseMoney(l.price, currency, `${field}.price`) : set?.priceMinor;
+  if (priceMinor === undefined)
+    throw new InputError(
+      `${field}.price`,
+      l.price,
+      `a price: ${work.title} at ${format.name} has none yet`,
+    );
+  await refuseOversold(tx, edition, format.id, l.quantity, `${field}.quantity`, work.title);
+  await insertRow(tx, 'orderLines', {
+    id: studio.newId(),
+    orderId,
+    editionId: edition.id,
+    formatId: format.id,
+    quantity: l.quantity,
+    priceMinor,
+  });
+}
+
+/** A run cannot promise more impressions than it still has: those spoken for by open orders count, closed runs have what is left. */
+async function refuseOversold(
+  tx: Tx,
+  edition: Edition,
+  formatId: string,
+  wanted: number,
+  field: string,
+  title: string,
+) {
+  const free =
+    edition.kind === 'limited'
+      ? ((await freeOf(tx, edition.id)) ?? 0)
+      : edition.closedAt
+        ? (await readyImpressions(tx, edition, formatId, wanted)).length
+        : wanted;
+  if (wanted > free)
+    throw new InputError(
+      field,
+      wanted,
+      `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised${edition.closedAt ? ', and the edition is closed' : ''}`,
+    );
+}
+
+/**
+ * Picks an order: takes the lowest ready numbers from the register, all of them or none. The whole of it is one
+ * transaction, so a number goes to one order only, however many hands pick at once.
+ */
+export const pickOrder = defineAction({
+  name: 'pickOrder',
+  input: objectSchema({ id }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    const state = stepOf(order, 'pick');
+    const lines = await findRows(tx, 'orderLines', { orderId: order.id });
+    const at = studio.now();
+    const who = await studio.who(tx);
+    const taken: string[] = [];
+    for (const l of lines) {
+      const edition = await rowById(tx, 'editions', l.editionId);
+      const ready = await readyImpressions(tx, edition, l.formatId, l.quantity);
+      if (ready.length < l.quantity) throw new RefusedError(await shortSentence(tx, l, ready.length));
+      for (const i of ready)
+        await patchRow(tx, 'impressions', i.id, { state: 'allocated', orderLineId: l.id, changedAt: at });
+      const labels = ready.map((i) => impressionLabel(i.kind, i.number, edition.size, edition.name));
+      await appendToRegister(
+        tx,
+        ready.map((i, k) => ({
+          at,
+          who,
+          act: 'allocated',
+          editionId: edition.id,
+          impressionId: i.id,
+          body: { number: labels[k], order: order.number },
+        })),
+      );
+      taken.push(...labels);
+    }
+    await patchRow(tx, 'orders', order.id, { state, changedAt: at });
+    await noteInJournal(studio, tx, {
+      act: 'picked',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Picked order ${order.number}: ${taken.join(', ')}`,
+    });
+    return { message: `Picked for order ${order.number}: ${taken.join(', ')}.`, numbers: taken };
+  },
+});
+
+async function shortSentence(tx: Tx, l: Row<'orderLines'>, ready: number): Promise<string> {
+  const edition = await rowById(tx, 'editions', l.editionId);
+  const work = await rowById(tx, 'works', edition.workId);
+  const format = await rowById(tx, 'formats', l.formatId);
+  const what = `${work.title} at ${format.name}`;
+  const [row] = await stillToCome(tx, edition.id);
+  const coming = edition.kind === 'open' || (row?.n ?? 0) > 0;
+  if (!coming && ready === 0)
+    return `None left of ${what}: every number of the ${edition.size} has gone.`;
+  return `${ready} of ${l.quantity} ready of ${what}: print, inspect and sign ${l.quantity - ready} more first.`;
+}
+
+/** Puts picked impressions back in the drawer. */
+export const unpickOrder = defineAction({
+  name: 'unpickOrder',
+  input: objectSchema({ id }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    const state = stepOf(order, 'unpick');
+    await release(studio, tx, order);
+    await patchRow(tx, 'orders', order.id, { state, changedAt: studio.now() });
+    await noteInJournal(studio, tx, {
+      act: 'took back',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Put back what was picked for order ${order.number}`,
+    });
+    return { message: `Order ${order.number} is to be picked again.` };
+  },
+});
+
+async function release(studio: Studio, tx: Tx, order: Order) {
+  const at = studio.now();
+  const who = await studio.who(tx);
+  for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
+    const to = i.certifiedAt ? 'certified' : i.signedAt ? 'signed' : 'inspected';
+    await patchRow(tx, 'impressions', i.id, { state: to, orderLineId: null, changedAt: at });
+    await appendToRegister(tx, [
+      {
+        at,
+        who,
+        act: 'released',
+        editionId: edition.id,
+        impressionId: i.id,
+        body: { order: order.number, to },
+      },
+    ]);
+  }
+}
+
+/** Cancels an order that has not been packed; its numbers go back. */
+export const cancelOrder = defineAction({
+  name: 'cancelOrder',
+  input: objectSchema({ id, note: line }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    const state = stepOf(order, 'cancel');
+    if (order.state === 'picked') await release(studio, tx, order);
+    await patchRow(tx, 'orders', order.id, {
+      state,
+      changedAt: studio.now(),
+      notes: [order.notes, input.note.trim()].filter(Boolean).join('\n'),
+    });
+    await noteInJournal(studio, tx, {
+      act: 'cancelled',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Cancelled order ${order.number}. ${input.note}`,
+    });
+    return { message: `Order ${order.number} is cancelled.` };
+  },
+});
+
+const LATER = { delivered: 'deliver', returned: 'return', lost: 'lose' } as const;
+
+/** What became of a posted order: it arrived, came back, or was lost. Each impression's line says the same. */
+export const closeOrder = defineAction({
+  name: 'closeOrder',
+  input: objectSchema({ id, outcome: oneOf('delivered', 'returned', 'lost'), note: line }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    const state = stepOf(order, LATER[input.outcome]);
+    if (input.outcome !== 'delivered' && !input.note.trim())
+      throw new InputError('note', input.note, 'what happened, for the record');
+    const at = studio.now();
+    const who = await studio.who(tx);
+    for (const { impression: i, edition } of await pickedFor(tx, order.id)) {
+      // A print that came back lies in the house again, to be looked at; it belongs to no order any more.
+      await patchRow(tx, 'impressions', i.id, {
+        state: input.outcome,
+        changedAt: at,
+        ...(input.outcome === 'returned' && { orderLineId: null }),
+      });
+      await appendToRegister(tx, [
+        {
+          at,
+          who,
+          act: input.outcome,
+          editionId: edition.id,
+          impressionId: i.id,
+          body: { order: order.number, ...(input.note.trim() && { note: input.note.trim() }) },
+        },
+      ]);
+    }
+    await patchRow(tx, 'orders', order.id, { state, changedAt: at });
+    await noteInJournal(studio, tx, {
+      act: input.outcome,
+      subject: 'order',
+      subjectId: order.id,
+      says: `Order ${order.number} ${input.outcome}. ${input.note}`,
+    });
+    return { message: `Order ${order.number}: ${ORDER_WORDS[state]}.` };
+  },
+});
+
+/** Notes that an order is paid, or takes that back. */
+export const markPaid = defineAction({
+  name: 'markPaid',
+  input: objectSchema({ id, paid: flag }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    await patchRow(tx, 'orders', order.id, { paidAt: input.paid ? studio.now() : null });
+    await noteInJournal(studio, tx, {
+      act: 'noted',
+      subject: 'order',
+      subjectId: order.id,
+      says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}`,
+    });
+    return { message: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}.` };
+  },
+});

@@ -1,0 +1,71 @@
+import { bordersOf, sheetOf } from '@/core/crop/border';
+import type { Finding } from '@/core/finding';
+import { listingText, type ListedSize } from '@/core/listing';
+import { FINE_PRINT, finePrintFinding } from '@/core/stock/finePrint';
+import { freeOf } from '@/store/soundness';
+import type { Studio } from '../studio';
+import { formatCheck, type WorkPage } from '../works/workPage';
+
+export type Listing = {
+  finePrint: Finding[];
+  paragraphs: string[];
+  left: { name: string; why: string }[];
+  ready: boolean;
+};
+
+/** What can be written of a work today, and which sizes stay out of it and why. */
+export async function listingOf(studio: Studio, w: WorkPage): Promise<Listing> {
+  const { settings, current, formats, prices, proofs, editions, work } = w;
+  const left: Listing['left'] = [];
+  const sizes: ListedSize[] = [];
+  for (const f of formats) {
+    const price = prices.find((p) => p.formatId === f.id);
+    const check = current ? formatCheck(f, current, w.school) : null;
+    if (!check) left.push({ name: f.name, why: 'there is no file to judge it by' });
+    else if (check.verdict === 'too thin')
+      left.push({ name: f.name, why: 'the file is too thin for it' });
+    else if (!price) left.push({ name: f.name, why: 'it has no price' });
+    else {
+      const image = { width: f.imageWidthUm, height: f.imageHeightUm };
+      const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
+      sizes.push({
+        image,
+        sheet: sheetOf(image, bordersOf(f)),
+        priceMinor: price.priceMinor,
+        paper: reference
+          ? `${reference.paper.name} (${reference.paper.base}, ${reference.paper.gsm} g/m²)`
+          : null,
+        process: reference?.route.process ?? null,
+      });
+    }
+  }
+  const finePrint = formats.map((f) => {
+    const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
+    return finePrintFinding(settings.finePrint ?? FINE_PRINT, f.name, {
+      base: reference?.paper.base ?? null,
+      brightener: reference?.paper.brightener ?? null,
+      process: reference?.route.process ?? null,
+      ppi: current ? formatCheck(f, current, w.school).ppi : null,
+    });
+  });
+  const edition = editions.find((e) => !e.closedAt) ?? null;
+  const free = edition ? await freeOf(studio.db, edition.id) : null;
+  return {
+    finePrint,
+    left,
+    ready: sizes.length > 0 && edition !== null,
+    paragraphs: listingText({
+      title: work.title,
+      artist: settings.artist || settings.name,
+      medium: work.medium,
+      year: work.year,
+      sizes,
+      edition: edition
+        ? { covers: edition.covers, left: free === null ? null : Math.max(0, free) }
+        : null,
+      handlingDays: settings.handlingDays,
+      unit: settings.unit,
+      currency: settings.currency,
+    }),
+  };
+}

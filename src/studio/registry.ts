@@ -1,0 +1,142 @@
+import { InputError } from '@/core/errors';
+import {
+  perform,
+  type Action,
+  type ActionAnswer,
+  type ActionResult,
+  type AnswerOf,
+  type InputOf,
+  type RequestContext,
+} from './action';
+import * as checks from './capture/checkActions';
+import * as equipment from './capture/equipmentActions';
+import * as masters from './capture/masterActions';
+import * as measure from './capture/measuringActions';
+import * as preps from './capture/prepActions';
+import * as care from './care/careActions';
+import * as editions from './editions/editionActions';
+import * as inspectionActs from './editions/inspectionActions';
+import * as formats from './formats/formatActions';
+import * as mounting from './formats/mountActions';
+import * as undoing from './history/undoActions';
+import * as jobs from './jobs';
+import * as layouts from './layouts/layoutActions';
+import * as printQueueActs from './layouts/printQueueActions';
+import * as machineActs from './machines/machineActions';
+import * as orders from './orders/orderActions';
+import * as parcels from './orders/parcelActions';
+import * as lots from './papers/lotActions';
+import * as paperDesk from './papers/paperActions';
+import * as stock from './papers/stockActions';
+import * as price from './prices/priceActions';
+import * as printFiles from './print-files/printFileActions';
+import * as comparing from './proofs/comparisonActions';
+import * as formulas from './proofs/passedFormulaActions';
+import * as profileActs from './proofs/profileActions';
+import * as proofs from './proofs/roundActions';
+import * as proofSheets from './proofs/sheetActions';
+import * as softProof from './proofs/softProofActions';
+import * as routeActs from './routes/routeActions';
+import * as settings from './settings/settingActions';
+import type { Studio } from './studio';
+import * as moves from './works/custodyActions';
+import * as work from './works/workActions';
+
+const modules = {
+  care,
+  checks,
+  equipment,
+  jobs,
+  measure,
+  preps,
+  printFiles,
+  editions,
+  formats,
+  masters,
+  lots,
+  layouts,
+  machineActs,
+  mounting,
+  moves,
+  orders,
+  paperDesk,
+  parcels,
+  routeActs,
+  printQueueActs,
+  proofs,
+  comparing,
+  formulas,
+  inspectionActs,
+  profileActs,
+  proofSheets,
+  softProof,
+  work,
+  price,
+  settings,
+  stock,
+  undoing,
+};
+
+type Declared<T> =
+  T extends Action<infer N, infer I, infer R> ? { name: N; action: Action<N, I, R> } : never;
+type All = {
+  [M in keyof typeof modules]: Declared<(typeof modules)[M][keyof (typeof modules)[M]]>;
+}[keyof typeof modules];
+
+/** Every action by name, with the types of its input and its answer. */
+export type Actions = { [D in All as D['name']]: D['action'] };
+export type ActionName = keyof Actions;
+export type ActionInput<N extends ActionName> = InputOf<Actions[N]>;
+export type ActionAnswerOf<N extends ActionName> = AnswerOf<Actions[N]>;
+
+/** Any action, once its name is no longer known to the compiler: its input is checked by its schema. */
+export type AnyAction = Action<string, unknown, ActionResult>;
+
+const isAction = (value: unknown): value is AnyAction =>
+  typeof value === 'function' && 'actionName' in value && 'input' in value;
+
+/** @throws Error when two actions bear one name */
+export function registryOf(exports: Iterable<unknown>): ReadonlyMap<string, AnyAction> {
+  const found = new Map<string, AnyAction>();
+  for (const action of exports) {
+    if (!isAction(action)) continue;
+    if (found.has(action.actionName)) throw new Error(`Two actions are called ${action.actionName}.`);
+    found.set(action.actionName, action);
+  }
+  return found;
+}
+
+/** Every action by name: what the interface, scripts and undo may ask for. */
+export const ACTIONS = registryOf(
+  Object.values(modules).flatMap((module) => Object.values(module as object)),
+);
+
+/**
+ * Does an action by name, for a caller that the compiler knows.
+ *
+ * @throws InputError for input that does not fit; RefusedError when the state of things does not allow it; ChangedError when
+ * another window changed what it would overwrite
+ */
+export const performNamed = <N extends ActionName>(
+  studio: Studio,
+  name: N,
+  input: ActionInput<N>,
+  request: RequestContext = {},
+): Promise<ActionAnswerOf<N>> =>
+  performByName(studio, name, input, request) as Promise<ActionAnswerOf<N>>;
+
+/**
+ * Does an action by a name and an input that came from outside.
+ *
+ * @throws InputError for an unknown name, and as above
+ */
+export async function performByName(
+  studio: Studio,
+  name: string,
+  input: unknown,
+  request: RequestContext = {},
+): Promise<ActionAnswer> {
+  const found = ACTIONS.get(name);
+  if (!found) throw new InputError('act', name, `one of ${[...ACTIONS.keys()].join(', ')}`);
+  return perform(studio, found, input, request);
+}

@@ -1,0 +1,304 @@
+import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
+import type { Care } from '@/core/care';
+import { screenFinding } from '@/core/colour/screen';
+import { impressionLabel } from '@/core/edition/impressionStates';
+import { localDay } from '@/core/measure';
+import { compareScale } from '@/core/parcel/weigh';
+import {
+  jobsLate,
+  layoutsInQueue,
+  openCounts,
+  originalsLate,
+  proofsAtClients,
+  sentOnTime,
+  unpriced,
+} from '@/store/bench';
+import { waitingImpressions } from '@/store/editions';
+import { lastTimes } from '@/store/journal';
+import { mastersBeingRead, unreadable } from '@/store/masters';
+import { lowSupplies, openOrders } from '@/store/orders';
+import { waitingProofs } from '@/store/proofs';
+import { findRows } from '@/store/rows';
+import { refusedIntakes, worksWithoutMaster } from '@/store/works';
+import { daysSinceBackup, REMIND_DAYS } from '../care/care';
+import { isClockBehind } from '../care/studioCheck';
+import { dueForReference } from '../editions/inspections';
+import type { Studio } from '../studio';
+
+/** Everything the bench shows: what wants hands, what runs low, and how the month's promises went. */
+export async function benchToday(studio: Studio) {
+  const { db } = studio;
+  const settings = await studio.settings();
+  const now = studio.now();
+  const today = localDay(now, settings.timeZone);
+  const [
+    orderRows,
+    proofRows,
+    impressionRows,
+    refusals,
+    reading,
+    without,
+    unpriced,
+    low,
+    late,
+    queued,
+    out,
+    colour,
+  ] = await Promise.all([
+    openOrders(db),
+    waitingProofs(db),
+    waitingImpressions(db),
+    refusedIntakes(db),
+    mastersBeingRead(db),
+    worksWithoutMaster(db),
+    unpricedWorks(studio),
+    lowSupplies(db),
+    promisesKept(studio, today),
+    queuedLayouts(studio),
+    lateBack(studio, today),
+    colourDue(studio, today),
+  ]);
+  const notRead = await unreadable(db);
+  const lines = benchLines({
+    today,
+    now,
+    orders: orderRows.map((r) => ({
+      id: r.order.id,
+      number: r.order.number,
+      buyer: r.buyer,
+      what: r.what,
+      state: r.order.state as 'new',
+      shipBy: r.order.shipBy,
+      pieces: r.pieces,
+      ready: r.ready,
+      form: r.parcelForm,
+      scaleOff:
+        r.scaleMg !== null &&
+        r.expectedMg !== null &&
+        compareScale(r.expectedMg, r.scaleMg).verdict !== 'holds'
+          ? compareScale(r.expectedMg, r.scaleMg).says
+          : null,
+    })),
+    proofs: proofRows.map((r) => ({
+      id: r.proof.id,
+      workId: r.proof.workId,
+      title: r.title,
+      format: r.formatName,
+      paper: r.paperName,
+      route: r.routeName,
+      round: r.proof.round,
+      state: r.proof.state as 'made',
+      madeAt: r.proof.madeAt,
+      askedOn: localDay(r.proof.askedAt, settings.timeZone),
+      dryHours: r.dryHours,
+      leadDays: r.leadDays,
+      distanceMm: r.proof.distanceUm / 1_000,
+    })),
+    impressions: impressionRows.map((r) => ({
+      editionId: r.editionId,
+      title: r.title,
+      state: r.state as 'printed',
+      signing: r.signing,
+      count: r.n,
+      since: r.since,
+      labels:
+        r.n === 1
+          ? impressionLabel(r.kind === 'open' ? 'open' : 'run', r.first, r.size)
+          : r.last - r.first === r.n - 1
+            ? `nos. ${r.first}–${r.last}${r.size ? ` of ${r.size}` : ''}`
+            : `${r.n} between nos. ${r.first} and ${r.last}`,
+    })),
+    masters: [
+      ...reading.map((m) => ({
+        workId: m.workId,
+        title: m.title,
+        reading: true,
+        createdAt: m.receivedAt,
+      })),
+      ...without.map((w) => ({ workId: w.id, title: w.title, reading: false, createdAt: w.createdAt })),
+    ],
+    notRead,
+    refusals: refusals.map((r) => ({
+      id: r.id,
+      fileName: r.fileName,
+      says: r.says,
+      on: localDay(r.startedAt, settings.timeZone),
+    })),
+    unpriced,
+    queued,
+    out,
+    colour,
+  });
+  return {
+    lines,
+    low,
+    today,
+    settings,
+    late,
+    week: weekLoad(
+      lines,
+      orderRows.map((r) => r.order.shipBy),
+      today,
+    ),
+  };
+}
+
+const queuedLayouts = async (studio: Studio) =>
+  (await layoutsInQueue(studio.db)).map(({ placements, ...l }) => ({ ...l, pieces: placements.length }));
+
+/** A clock that was put back: every day that is counted from it is wrong. */
+async function clockBehind(studio: Studio): Promise<ColourFact | null> {
+  const { register } = await lastTimes(studio.db);
+  if (!register || !isClockBehind(register, studio.now())) return null;
+  return {
+    id: 'clock',
+    when: 'now',
+    whenNote: 'the clock is wrong',
+    subject: 'Set this machine’s clock',
+    about: 'it was put back',
+    reason: `The last line of the register was written at ${register.slice(0, 16).replace('T', ' ')} UTC, which is still to come by this clock. Until it is right, promises and days are counted wrongly.`,
+    href: '/studio#care',
+    label: 'See the studio',
+  };
+}
+
+/** A backup that is due, or was never made although somebody said where it goes. */
+function backupDue(care: Care | null, now: string): ColourFact | null {
+  if (!care?.folder) return null;
+  const days = daysSinceBackup(care, now);
+  const limit = care.everyDays ?? REMIND_DAYS;
+  if (care.lastWell && days !== null && days <= limit) return null;
+  const reason = !care.lastWell
+    ? `The last try failed: ${care.lastSays}`
+    : days === null
+      ? 'It was never backed up: this disk is the only place it is.'
+      : `It was last backed up ${days} days ago; ${limit} were meant.`;
+  return {
+    id: 'backup',
+    when: days === null ? 'never' : `${days} days`,
+    whenNote: 'since a backup',
+    subject: 'Back the studio up',
+    about: care.folder,
+    reason,
+    href: '/studio#care',
+    label: 'See to it',
+  };
+}
+
+/** A client is asked again after so many days. */
+const ANSWER_DAYS = 7;
+
+/** The screen that is due for calibration, references that were not looked at for long, clients who have not answered. */
+async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
+  const { screen, timeZone, care } = await studio.settings();
+  const [due, waiting] = await Promise.all([dueForReference(studio), proofsAtClients(studio.db)]);
+  const finding = screen ? screenFinding(screen, today) : null;
+  const titles = due.length ? await findRows(studio.db, 'works') : [];
+  const late = waiting.flatMap(({ proof, title }) => {
+    const days = Math.floor((Date.parse(studio.now()) - Date.parse(proof.client!.sentAt)) / 86_400_000);
+    return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : [];
+  });
+  const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
+  const backup = backupDue(care, studio.now());
+  const clock = await clockBehind(studio);
+  return [
+    ...(clock ? [clock] : []),
+    ...(backup ? [backup] : []),
+    ...(finding?.word === 'overdue'
+      ? [
+          {
+            id: 'screen',
+            when: 'overdue',
+            whenNote: 'screen',
+            subject: 'Calibrate the screen',
+            about: 'proofs are looked at on it',
+            reason: finding.says,
+            href: '/studio#screen',
+            label: 'Note it',
+          },
+        ]
+      : []),
+    ...late.map(({ proof, title, days }) => ({
+      id: `client:${proof.id}`,
+      when: `${days} days`,
+      whenNote: 'no answer',
+      subject: title,
+      about: `round ${proof.round}, with ${proof.client!.to}`,
+      reason: `Sent ${localDay(proof.client!.sentAt, timeZone)}; no answer is noted.`,
+      href: `/works/${proof.workId}/proofs`,
+      label: 'See it',
+    })),
+    ...byWork.map((d) => ({
+      id: `reference:${d.proofId}`,
+      when: `${d.days} days`,
+      whenNote: 'since it was looked at',
+      subject: titles.find((t) => t.id === d.workId)?.title ?? 'A work',
+      about: 'a print beside its reference',
+      reason: `Its reference was last held beside a print on ${localDay(d.since, timeZone)}: prints made one at a time drift.`,
+      href: `/works/${d.workId}/edition/inspect`,
+      label: 'Look at it',
+    })),
+  ];
+}
+
+/** Work and originals that should be back by now. */
+async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
+  const [jobs, away] = await Promise.all([jobsLate(studio.db, today), originalsLate(studio.db, today)]);
+  return [
+    ...jobs.map(({ job, route }) => ({
+      id: job.id,
+      kind: 'work' as const,
+      where: route,
+      what: job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; '),
+      dueOn: job.expectedOn,
+      href: '/papers/quotes',
+    })),
+    ...away.map(({ move, title }) => ({
+      id: move.id,
+      kind: 'original' as const,
+      where: move.who,
+      what: title,
+      dueOn: move.dueOn!,
+      href: `/works/${move.workId}/original`,
+    })),
+  ];
+}
+
+async function unpricedWorks(studio: Studio) {
+  return unpriced(studio.db);
+}
+
+/** Of the orders that left in the last 30 days, how many left by the day promised. */
+async function promisesKept(studio: Studio, today: string) {
+  const [row] = await sentOnTime(studio.db, today);
+  return { sent: row?.sent ?? 0, kept: row?.kept ?? 0 };
+}
+
+/** Minutes of work that fall on each of the next seven days, by what is promised for it. */
+function weekLoad(
+  lines: BenchLine[],
+  shipDays: string[],
+  today: string,
+): { day: string; minutes: number }[] {
+  return Array.from({ length: 7 }, (_, k) => {
+    const day = new Date(Date.parse(`${today}T00:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10);
+    const promised = shipDays.filter((d) => d === day || (k === 0 && d < today)).length * 12;
+    const rest =
+      k === 0
+        ? lines
+            .filter((l) => l.group === 'Dry now, or waiting on an eye')
+            .reduce((a, l) => a + l.minutes, 0)
+        : 0;
+    return { day, minutes: promised + rest };
+  });
+}
+
+/** The numbers that stand beside the places: the lines the bench has, and the orders that are open. */
+export async function placeCounts(studio: Studio): Promise<{ bench: number; orders: number }> {
+  const today = localDay(studio.now(), (await studio.settings()).timeZone);
+  const [row] = await openCounts(studio.db, today);
+  return {
+    bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length,
+    orders: row?.orders ?? 0,
+  };
+}

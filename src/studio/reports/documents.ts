@@ -1,0 +1,162 @@
+import { bordersOf, sheetOf } from '@/core/crop/border';
+import { impressionLabel } from '@/core/edition/impressionStates';
+import { InputError, RefusedError } from '@/core/errors';
+import { formatMoney, formatSize, formatWeight, localDay } from '@/core/measure';
+import { certificatePdf } from '@/paperwork/certificate';
+import { labelPdf } from '@/paperwork/label';
+import { packingSlipPdf } from '@/paperwork/packingSlip';
+import { seal, studioKey } from '@/paperwork/seal';
+import { pickedFor } from '@/store/editions';
+import { orderWhole } from '@/store/orders';
+import { findRow, rowById } from '@/store/rows';
+import { currentMaster } from '@/store/works';
+import { stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Studio } from '../studio';
+
+export type Document = { name: string; bytes: Buffer };
+
+async function orderOrThrow(studio: Studio, orderId: string) {
+  const whole = await orderWhole(studio.db, orderId);
+  if (!whole) throw new InputError('order', orderId, 'one of the orders there are');
+  return whole;
+}
+
+/** The certificate of an impression that has passed inspection. */
+export async function certificate(studio: Studio, impressionId: string): Promise<Document> {
+  const { db } = studio;
+  const i = await rowById(db, 'impressions', impressionId, 'impression');
+  const edition = await rowById(db, 'editions', i.editionId);
+  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
+  if (
+    ['declared', 'printed', 'spoiled', 'destroyed', 'lost'].includes(i.state) ||
+    !i.formatId ||
+    !i.paperId
+  ) {
+    throw new RefusedError(`${label} has no certificate: it is not printed and passed.`);
+  }
+  const [work, format, paper, settings, master] = await Promise.all([
+    rowById(db, 'works', edition.workId),
+    rowById(db, 'formats', i.formatId),
+    rowById(db, 'papers', i.paperId),
+    studio.settings(),
+    currentMaster(db, edition.workId),
+  ]);
+  const proof = i.proofId ? await findRow(db, 'proofs', i.proofId) : undefined;
+  const route = proof ? await findRow(db, 'routes', proof.routeId) : undefined;
+  const image = { width: format.imageWidthUm, height: format.imageHeightUm };
+  const sheet = sheetOf(image, bordersOf(format));
+  const both = (s: typeof image) =>
+    `${formatSize(s, settings.unit)} (${formatSize(s, settings.unit === 'mm' ? 'in' : 'mm')})`;
+  const made = localDay(i.printedAt!, settings.timeZone);
+  const picture = master ? join(studio.objects.derivedDir(master.sha256), 'view.jpg') : null;
+  const code = seal(await studioKey(studio.options.dataDir), {
+    edition: edition.id,
+    number: label,
+    title: work.title,
+    made,
+  });
+  const bytes = await certificatePdf({
+    studio: settings.name,
+    artist: settings.artist || settings.name,
+    address: settings.address,
+    title: work.title,
+    yearOfWork: work.year,
+    medium: work.medium,
+    number: label,
+    editionSentence: edition.covers,
+    yearOfPrint: Number(made.slice(0, 4)),
+    process: route?.process ?? 'process not recorded',
+    paper: `${paper.name}, ${paper.base}, ${paper.surface}, ${paper.gsm} g/m²`,
+    image: both(image),
+    sheet: both(sheet),
+    date: localDay(studio.now(), settings.timeZone),
+    code,
+    picture:
+      picture &&
+      (await stat(picture).then(
+        () => picture,
+        () => null,
+      )),
+    at: studio.now(),
+  });
+  return { name: `certificate_${fileWord(work.title)}_${label.replace('/', '-of-')}.pdf`, bytes };
+}
+
+/** The packing slip of a picked order. */
+export async function packingSlip(studio: Studio, orderId: string): Promise<Document> {
+  const { order, buyer, lines, parcel } = await orderOrThrow(studio, orderId);
+  const picked = await pickedFor(studio.db, orderId);
+  const s = await studio.settings();
+  const money = (m: number) => formatMoney(m, s.currency, { bare: true });
+  const goods = lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0);
+  const bytes = await packingSlipPdf({
+    studio: s.name,
+    address: s.address,
+    orderNumber: order.number,
+    orderedOn: order.orderedOn,
+    leavesBy: order.shipBy,
+    buyer: buyer.name,
+    to: [...buyer.address, buyer.country],
+    message: order.message,
+    wantsSignature: order.wantsSignature,
+    paid: order.paidAt !== null,
+    carriage: money(order.carriageMinor),
+    total: formatMoney(goods + order.carriageMinor, s.currency),
+    lines: lines.map(({ line: l, format, title }) => {
+      const mine = picked.filter((p) => p.lineId === l.id);
+      return {
+        title,
+        size: formatSize({ width: format.imageWidthUm, height: format.imageHeightUm }, s.unit),
+        paper: mine[0]?.paper.name ?? 'not picked yet',
+        quantity: l.quantity,
+        numbers:
+          mine
+            .map((p) =>
+              impressionLabel(p.impression.kind, p.impression.number, p.edition.size, p.edition.name),
+            )
+            .join(', ') || 'not picked yet',
+        each: money(l.priceMinor),
+        sum: money(l.priceMinor * l.quantity),
+      };
+    }),
+    packing: parcel?.parts.map(({ name, count }) => ({ name, count })) ?? [],
+    weight: parcel ? formatWeight(parcel.expectedMg, s.unit) : 'not packed yet',
+    form: parcel?.form ?? 'not yet',
+    at: studio.now(),
+    letter: s.unit === 'in',
+  });
+  return { name: `packing-slip_${order.number}.pdf`, bytes };
+}
+
+/** The address label of a packed order. */
+export async function addressLabel(studio: Studio, orderId: string): Promise<Document> {
+  const { order, buyer, parcel } = await orderOrThrow(studio, orderId);
+  if (!parcel)
+    throw new RefusedError(
+      `Order ${order.number} is not packed: the label says how heavy it is and how it is packed.`,
+    );
+  const s = await studio.settings();
+  const service = parcel.serviceId ? await findRow(studio.db, 'services', parcel.serviceId) : undefined;
+  const bytes = await labelPdf({
+    studio: s.name,
+    from: s.address,
+    buyer: buyer.name,
+    to: buyer.address,
+    country: buyer.country,
+    orderNumber: order.number,
+    weight: formatWeight(parcel.scaleMg ?? parcel.expectedMg, s.unit),
+    service: service ? `${service.carrier} ${service.name}` : '',
+    tracking: parcel.tracking,
+    form: parcel.form,
+    at: studio.now(),
+  });
+  return { name: `label_${order.number}.pdf`, bytes };
+}
+
+const fileWord = (text: string) =>
+  text
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'print';

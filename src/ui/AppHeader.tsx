@@ -1,0 +1,230 @@
+'use client';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useRef, useState, type FormEvent } from 'react';
+import styled from 'styled-components';
+import { useUndo } from './Actions';
+import { useKeys } from './Keys';
+import { narrow, t } from './tokens';
+import { useUnits } from './Units';
+
+export const PLACES = [
+  { href: '/', name: 'Bench' },
+  { href: '/works', name: 'Works' },
+  { href: '/papers', name: 'Papers' },
+  { href: '/register', name: 'Register' },
+  { href: '/orders', name: 'Orders' },
+  { href: '/journal', name: 'Journal' },
+  { href: '/studio', name: 'Studio' },
+] as const;
+
+const DIVISION = 104;
+
+const Head = styled.header`
+  position: sticky;
+  top: 0;
+  z-index: 40;
+  height: 52px;
+  background: ${t.sheet};
+  border-bottom: 1px solid ${t.ink};
+  padding: 0 24px;
+  display: flex;
+  justify-content: space-between;
+  > svg {
+    position: absolute;
+    left: 24px;
+    right: 24px;
+    bottom: 0;
+    width: calc(100% - 48px);
+    pointer-events: none;
+  }
+  ${narrow} {
+    > svg {
+      display: none;
+    }
+  }
+  ${narrow} {
+    padding: 0 8px;
+    height: auto;
+    flex-wrap: wrap;
+  }
+  @media print {
+    display: none;
+  }
+`;
+const Scale = styled.nav`
+  display: flex;
+  position: relative;
+  height: 51px;
+  a {
+    width: ${DIVISION}px;
+    padding-top: 10px;
+    color: ${t.ink2};
+    position: relative;
+    text-decoration: none;
+    white-space: nowrap;
+  }
+  a:hover {
+    color: ${t.ink};
+  }
+  a[aria-current] {
+    color: ${t.ink};
+    font-weight: 600;
+  }
+  a[aria-current]::after {
+    content: '';
+    position: absolute;
+    left: 0;
+    bottom: 0;
+    width: ${DIVISION}px;
+    height: 4px;
+    background: ${t.ink};
+  }
+  b {
+    color: ${t.fails};
+    font-weight: 400;
+    font-size: 12px;
+    margin-left: 5px;
+  }
+  ${narrow} {
+    overflow-x: auto;
+    width: 100%;
+    height: 48px;
+    a {
+      width: auto;
+      padding: 14px 12px 0;
+    }
+    a[aria-current]::after {
+      width: 100%;
+    }
+  }
+`;
+const Tools = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  height: 38px;
+  ${narrow} {
+    width: 100%;
+    justify-content: space-between;
+    padding: 0 8px 6px;
+    height: 44px;
+  }
+`;
+const Find = styled.form`
+  input {
+    width: 190px;
+    border: 0;
+    border-bottom: 1px solid ${t.ink3};
+    background: transparent;
+    padding: 4px 2px;
+    border-radius: 0;
+    &::placeholder {
+      color: ${t.ink3};
+    }
+  }
+  ${narrow} {
+    input {
+      font-size: 16px;
+      width: 58vw;
+    }
+  }
+`;
+const Flip = styled.button`
+  border: 0;
+  background: none;
+  cursor: pointer;
+  padding: 4px 2px;
+  color: ${t.ink3};
+  span[data-on] {
+    color: ${t.ink};
+    font-weight: 600;
+    border-bottom: 2px solid ${t.ink};
+  }
+  ${narrow} {
+    min-height: 44px;
+    min-width: 60px;
+  }
+`;
+
+/** The places of the house, drawn as divisions of a rule; the present one is marked by a solid length on the scale. */
+export function AppHeader({ counts }: { counts: { bench: number; orders: number } }) {
+  const path = usePathname();
+  const router = useRouter();
+  const { unit, flip } = useUnits();
+  const undo = useUndo();
+  const [query, setQuery] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  const here = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
+  const count = { '/': counts.bench, '/orders': counts.orders } as Record<string, number>;
+  useKeys([
+    ...PLACES.map((p, i) => ({
+      key: String(i + 1),
+      label: `go to ${p.name}`,
+      run: () => router.push(p.href),
+    })),
+    { key: '/', label: 'find a work, number or order', run: () => field.current?.focus() },
+    { key: 'x', label: 'flip millimetres and inches', run: flip },
+    ...(undo ? [{ key: 'u', label: 'undo the last act', run: undo }] : []),
+  ]);
+  const find = (event: FormEvent) => {
+    event.preventDefault();
+    if (query.trim()) router.push(`/find?q=${encodeURIComponent(query.trim())}`);
+  };
+  return (
+    <Head>
+      <Ticks />
+      <Scale aria-label="Places">
+        {PLACES.map((p) => (
+          <Link
+            key={p.href}
+            href={p.href}
+            prefetch={false}
+            aria-current={here(p.href) ? 'page' : undefined}
+          >
+            {p.name}
+            {count[p.href] ? <b title="want hands">{count[p.href]}</b> : null}
+          </Link>
+        ))}
+      </Scale>
+      <Tools>
+        <Find role="search" onSubmit={find}>
+          <input
+            ref={field}
+            value={query}
+            onChange={(e) => setQuery(e.target.value)}
+            placeholder="Find a work, number, order…"
+            aria-label="Find a work, number or order"
+          />
+        </Find>
+        <Flip
+          type="button"
+          onClick={flip}
+          aria-label={`Sizes in ${unit === 'mm' ? 'millimetres' : 'inches'}; flip`}
+        >
+          <span data-on={unit === 'mm' || undefined}>mm</span> /{' '}
+          <span data-on={unit === 'in' || undefined}>in</span>
+        </Flip>
+      </Tools>
+    </Head>
+  );
+}
+
+/** The divisions of the rule, from edge to edge of the page; the pattern repeats with every place. */
+function Ticks() {
+  const step = DIVISION / 8;
+  const lines = Array.from(
+    { length: 8 },
+    (_, i) => `M${(i * step + 0.5).toFixed(1)} 12V${i === 0 ? 0 : i === 4 ? 4 : 8}`,
+  );
+  return (
+    <svg width="100%" height="12" aria-hidden="true">
+      <defs>
+        <pattern id="rule" width={DIVISION} height="12" patternUnits="userSpaceOnUse">
+          <path d={lines.join('')} stroke={t.ink} strokeWidth="1" />
+        </pattern>
+      </defs>
+      <rect width="100%" height="12" fill="url(#rule)" opacity="0.75" />
+    </svg>
+  );
+}
