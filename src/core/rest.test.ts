@@ -114,6 +114,62 @@ describe('the registry', () => {
   });
 });
 
+describe('what the registry says to what it cannot use', () => {
+  const check = { pixels: { width: 3000, height: 2000 }, school: { kind: 'flat', ppi: 300 } };
+  const camera = {
+    original: '1 m',
+    sensor: { width: 100, height: 100 },
+    fill: 1,
+    ppi: 300,
+    print: { width: 1, height: 1 },
+  };
+  test.each([
+    [
+      'resolution.check',
+      { ...check, print: { width: 600.5, height: '450 mm' } },
+      'print.width',
+      'a length such as "420 mm" or "16 1/2 in", or whole micrometres',
+    ],
+    [
+      'resolution.check',
+      { ...check, print: { height: '450 mm' } },
+      'print.width',
+      'a length such as "420 mm" or "16 1/2 in", or whole micrometres',
+    ],
+    [
+      'resolution.check',
+      { ...check, print: { width: '1 m', height: '1 m' }, school: { kind: 'guess' } },
+      'school',
+      'one of flat, stepped, distance',
+    ],
+    [
+      'price.solve',
+      { costs: [], fixedFees: [], shareFees: [], carriageCharged: 0, margin: 50, given: 0 },
+      'margin',
+      'a share from 0 to 1, where 0.5 is 50 %',
+    ],
+    ['colour.difference', { a: [500, 0, 0], b: [50, 0, 0] }, 'a[0]', 'L* from 0, black, to 100, white'],
+    [
+      'price.breakEven',
+      { outlay: 100, price: 100, perSale: -5 },
+      'perSale',
+      'what a sale costs, not below nothing',
+    ],
+    ['capture.camera', camera, 'original', 'an object'],
+  ])('%s: %j', (name, input, field, expected) => {
+    expect(() => runCalc(name, input)).toThrow(expect.objectContaining({ field, expected }));
+  });
+  test('two steps that cover the rest, and a weight where nothing is expected', () => {
+    const school = { kind: 'stepped', steps: [{ ppi: 300 }, { ppi: 200 }] };
+    expect(() =>
+      runCalc('resolution.check', { ...check, print: { width: '1 m', height: '1 m' }, school }),
+    ).toThrow(/one step without an edge/);
+    expect(() => runCalc('parcel.weigh', { parts: [{ grams: 20, count: 0 }], scaleGrams: 5 })).toThrow(
+      /nothing is in the parcel yet/,
+    );
+  });
+});
+
 describe('input that does not fit its schema', () => {
   const schema = {
     type: 'object',

@@ -8,6 +8,8 @@ const ajv = new Ajv({
   strictTypes: false,
   strictRequired: false,
   discriminator: true,
+  // What a schema is for stands in it, and is said when something else comes.
+  verbose: true,
   allowUnionTypes: true,
 });
 ajv.addFormat('day', isDay);
@@ -23,9 +25,7 @@ export function validate(schema: object, value: unknown): void {
   let check = compiled.get(schema);
   if (!check) compiled.set(schema, (check = ajv.compile(schema)));
   if (check(value)) return;
-  // The deepest fault is the one the person can see: a union's own "must match" says less than the branch that nearly did.
-  const faults = (check.errors ?? []).filter((e) => e.keyword !== 'anyOf' && e.keyword !== 'oneOf');
-  const worst = (faults.length ? faults : check.errors!).reduce((a, b) => (depth(b) > depth(a) ? b : a));
+  const worst = check.errors!.reduce((a, b) => (plainness(b) > plainness(a) ? b : a));
   throw new InputError(fieldOf(worst) || 'input', valueAt(value, worst), expectedOf(worst));
 }
 
@@ -35,9 +35,33 @@ const PATTERNS: Record<string, string> = {
   '^[A-Z]{3}$': 'a currency’s three capital letters, such as EUR',
 };
 
-const depth = (e: ErrorObject) =>
-  e.instancePath.split('/').length +
-  (e.keyword === 'required' || e.keyword === 'additionalProperties' ? 1 : 0);
+/**
+ * How well a person can see a fault: the deepest is best, and a union that says what it is for is better than its branches. One
+ * that only says that it must match is worst.
+ */
+function plainness(e: ErrorObject): number {
+  const isUnion = e.keyword === 'anyOf' || e.keyword === 'oneOf';
+  if (isUnion && !describe(e.parentSchema as Described)) return -1;
+  const names = e.keyword === 'required' || e.keyword === 'additionalProperties';
+  const depth = e.instancePath.split('/').length + (names ? 1 : 0);
+  return 2 * depth + (isUnion ? 1 : 0);
+}
+
+type Described = { description?: string; anyOf?: Described[] } | undefined;
+
+/** What a schema says of itself, for people; nullable ones say what they are besides. */
+function describe(schema: Described): string | null {
+  if (!schema) return null;
+  if (schema.description) return schema.description;
+  const inner = schema.anyOf?.map(describe).find((text) => text !== null);
+  return inner ?? null;
+}
+
+type Tagged = { oneOf?: { properties?: Record<string, { const?: unknown }> }[] } | undefined;
+
+/** The kinds a tagged union knows. */
+const kindsOf = (schema: Tagged, tag: string): string[] =>
+  (schema?.oneOf ?? []).map((kind) => String(kind.properties?.[tag]?.const));
 
 function fieldOf(e: ErrorObject): string {
   const path = e.instancePath.split('/').slice(1);
@@ -55,9 +79,14 @@ function valueAt(value: unknown, e: ErrorObject): unknown {
 
 function expectedOf(e: ErrorObject): string {
   const p = e.params;
+  const described =
+    e.keyword === 'required' || e.keyword === 'additionalProperties'
+      ? null
+      : describe(e.parentSchema as Described);
+  if (described) return described;
   switch (e.keyword) {
     case 'required':
-      return 'a value';
+      return describe(e.parentSchema?.properties?.[p.missingProperty] as Described) ?? 'a value';
     case 'additionalProperties':
       return 'no such field';
     case 'type':
@@ -77,7 +106,7 @@ function expectedOf(e: ErrorObject): string {
     case 'const':
       return JSON.stringify(p.allowedValue);
     case 'discriminator':
-      return `a known ${p.tag}`;
+      return `one of ${kindsOf(e.parentSchema as Tagged, p.tag).join(', ')}`;
     case 'minimum':
       return `${p.limit} or more`;
     case 'exclusiveMinimum':

@@ -32,7 +32,13 @@ export const layoutsInQueue = (db: Db) =>
 /** Proofs that went to a client. */
 export const proofsAtClients = (db: Db) =>
   db
-    .select({ proof: proofs, title: works.title })
+    .select({
+      id: proofs.id,
+      workId: proofs.workId,
+      round: proofs.round,
+      client: proofs.client,
+      title: works.title,
+    })
     .from(proofs)
     .innerJoin(works, eq(works.id, proofs.workId))
     .where(isNotNull(proofs.client))

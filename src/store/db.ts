@@ -140,6 +140,16 @@ export class Store {
     else outside();
   }
 
+  /**
+   * A number that is another one as soon as anybody has written; null inside a transaction, and where the database is elsewhere.
+   * What was read at one number need not be read again.
+   */
+  async version(): Promise<number | null> {
+    if (!this.file || this.openTx) return null;
+    const [row] = await this.reading.all<{ data_version: number }>(sql`PRAGMA data_version`);
+    return row?.data_version ?? null;
+  }
+
   /** Whether the file is whole, as the engine itself checks it. */
   async integrity(): Promise<string> {
     const rows = await this.db.all<{ integrity_check: string }>(sql`PRAGMA integrity_check`);

@@ -164,6 +164,20 @@ export async function findRows<N extends TableName>(
   return (await (limit === undefined ? found : found.limit(limit))) as Row<N>[];
 }
 
+/** A few columns of the rows that fit: what else is in a row is not read. */
+export async function findColumns<N extends TableName, C extends Column<N>>(
+  db: Db,
+  name: N,
+  columns: readonly C[],
+  where: Where<N> = {},
+): Promise<Pick<Row<N>, C>[]> {
+  const chosen = Object.fromEntries(columns.map((column) => [column, table(name)[column]!]));
+  return (await db
+    .select(chosen)
+    .from(table(name) as any)
+    .where(condition(name, where))) as unknown as Pick<Row<N>, C>[];
+}
+
 /** The first row that fits, or undefined. */
 export async function firstRow<N extends TableName>(
   db: Db,

@@ -392,6 +392,14 @@ describe('sizes, proofs and prices', () => {
       pricePerM2Minor: 2_200,
       ppiSteps: [{ ppi: 300, upTo: 500_000 }, { ppi: 200 }],
     });
+    await stock.recordRoute(f.studio, { ...ROUTE, id: f.routeId, ppi: '240 up to 400 mm; 150 above' });
+    expect((await f.studio.db.select().from(routes))[0]!.ppiSteps).toEqual([
+      { upTo: 400_000, ppi: 240 },
+      { ppi: 150 },
+    ]);
+    expect(
+      await refused(stock.recordRoute(f.studio, { ...ROUTE, id: f.routeId, ppi: '300 to 400 mm' })),
+    ).toMatchObject({ field: 'ppi' });
   });
 });
 

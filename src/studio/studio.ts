@@ -100,9 +100,21 @@ export class Studio {
     return this.ulid(this.lastIdTime);
   }
 
-  settings(db: Db = this.db): Promise<Settings> {
-    return settingsRow(db, FIRST_SETTINGS.id);
+  /** How the studio works. Every page asks several times: what was read is kept until somebody has written. */
+  async settings(db?: Db): Promise<Settings> {
+    const version = db ? null : await this.store.version();
+    if (version === null) return settingsRow(db ?? this.db, FIRST_SETTINGS.id);
+    if (this.settingsKept?.version !== version)
+      this.settingsKept = { version, row: settingsRow(this.db, FIRST_SETTINGS.id) };
+    try {
+      return { ...(await this.settingsKept.row) };
+    } catch (error) {
+      this.settingsKept = null;
+      throw error;
+    }
   }
+
+  private settingsKept: { version: number; row: Promise<Settings> } | null = null;
 
   async who(db: Db = this.db): Promise<string> {
     return this.options.who ?? ((await artistOf(db, FIRST_SETTINGS.id)) || 'the studio');

@@ -1,4 +1,5 @@
 'use client';
+import { formatPpiSteps } from '@/core/resolution';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { inGroups } from '@/core/groups';
@@ -198,7 +199,7 @@ function useForms(open: (o: Open) => void) {
                 'givesProofs',
               ),
               leadDays: String(r.leadDays),
-              ppi: String(r.ppiSteps[0]?.ppi ?? 300),
+              ppi: formatPpiSteps(r.ppiSteps, units.unit),
               pricePerM2: bareMoney(r.pricePerM2Minor),
               minimum: bareMoney(r.minimumMinor),
             }

@@ -48,7 +48,12 @@ export const ROUTE_ASKS: readonly Ask[] = [
   },
   { kind: 'text', name: 'process', label: 'Process', hint: 'pigment inkjet (giclée)' },
   { kind: 'whole', name: 'leadDays', label: 'Days it takes' },
-  { kind: 'whole', name: 'ppi', label: 'Pixels per inch it asks' },
+  {
+    kind: 'text',
+    name: 'ppi',
+    label: 'Pixels per inch it asks',
+    hint: '300, or 300 to 500 mm, 200 above',
+  },
   { kind: 'text', name: 'space', label: 'Colour space', hint: 'opRGB' },
   { kind: 'text', name: 'fileKinds', label: 'File kinds', hint: 'TIFF 8 or 16 bit' },
   {

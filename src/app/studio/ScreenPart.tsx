@@ -1,4 +1,5 @@
 'use client';
+import { numberOrTyped } from '@/core/measure';
 import { useState } from 'react';
 import { USUAL_SCREEN } from '@/core/colour/screen';
 import { USUAL_LIMITS } from '@/core/proof/compare';
@@ -21,16 +22,15 @@ export function ScreenPart({ settings: s }: { settings: Settings }) {
     [p95, setP95] = useState(String(limits.p95)),
     [again, setAgain] = useState(s.referenceDays ? String(s.referenceDays) : '');
   const action = useAction();
-  const n = (v: string) => Number(v.replace(',', '.')) || 0;
   const save = () =>
     void action.run('setScreen', {
       calibratedOn: on || null,
-      everyDays: n(every),
-      whiteK: n(white),
-      luminance: n(bright),
+      everyDays: numberOrTyped(every),
+      whiteK: numberOrTyped(white),
+      luminance: numberOrTyped(bright),
       surround: screen.surround,
-      limits: { mean: n(mean), p95: n(p95) },
-      referenceDays: again ? n(again) : null,
+      limits: { mean: numberOrTyped(mean), p95: numberOrTyped(p95) },
+      referenceDays: again ? numberOrTyped(again) : null,
     });
   return (
     <section id="screen">

@@ -1,7 +1,12 @@
 import { deltaE00 } from '../colour/difference';
 import { calc, objectSchema, Type } from './kit';
 
-const lab = Type.Tuple([Type.Number(), Type.Number(), Type.Number()]);
+const chroma = Type.Number({ minimum: -200, maximum: 200, description: 'a* and b* from −200 to 200' });
+const lab = Type.Tuple([
+  Type.Number({ minimum: 0, maximum: 100, description: 'L* from 0, black, to 100, white' }),
+  chroma,
+  chroma,
+]);
 
 export const colourCalcs = [
   calc({

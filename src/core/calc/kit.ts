@@ -29,17 +29,21 @@ export type Calc<I = unknown, O = unknown> = {
   run: (input: I) => O;
 };
 
-export const lengthSchema = Type.Union([
-  Type.String({ minLength: 1, maxLength: 60 }),
-  Type.Integer({ minimum: 0 }),
-]);
+export const lengthSchema = Type.Union(
+  [Type.String({ minLength: 1, maxLength: 60 }), Type.Integer({ minimum: 0 })],
+  { description: 'a length such as "420 mm" or "16 1/2 in", or whole micrometres' },
+);
 export const sizeSchema = objectSchema({ width: lengthSchema, height: lengthSchema });
 export const pixelsSchema = objectSchema({
   width: Type.Integer({ minimum: 1 }),
   height: Type.Integer({ minimum: 1 }),
 });
-export const moneySchema = Type.Integer();
-export const shareSchema = Type.Number({ minimum: 0, maximum: 1 });
+export const moneySchema = Type.Integer({ description: 'a sum in whole minor units, such as cents' });
+export const shareSchema = Type.Number({
+  minimum: 0,
+  maximum: 1,
+  description: 'a share from 0 to 1, where 0.5 is 50 %',
+});
 export const daySchema = Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}$' });
 
 export const readLength = (v: LengthInput, field: string): Um => parseLength(v, 'mm', field);

@@ -21,16 +21,40 @@ describe('scanning', () => {
     });
     expect(plan.bytes).toBe(6992 * 9921 * 6);
   });
-  test('above the optical resolution it says so, and above every step it asks for what is needed', () => {
+  test('above the optical resolution it says so, and above every step it says what print the highest carries', () => {
     expect(
       planScan({ original: mm(24, 36), print: mm(240, 360), ppi: 300, scanner: SCANNER }),
     ).toMatchObject({ scanPpi: 4800, interpolated: true });
     expect(
       planScan({ original: mm(10, 10), print: mm(400, 400), ppi: 300, scanner: SCANNER }),
-    ).toMatchObject({ scanPpi: 12_000, interpolated: true });
+    ).toMatchObject({
+      neededPpi: 12_000,
+      scanPpi: 4_800,
+      finding: { verdict: 'fails', word: 'no step so high' },
+    });
     expect(
       planScan({ original: mm(100, 100), print: mm(200, 200), ppi: 300, scanner: SCANNER }).scanPpi,
     ).toBe(600);
+  });
+  test('no step is made up, and what the scanner sees is the largest print', () => {
+    // 40 mm at 3 200 ppi are 5 039 px; at 300 ppi that is 426.6 mm.
+    const plan = planScan({
+      original: mm(40, 30),
+      print: mm(725, 544),
+      ppi: 300,
+      scanner: { ...SCANNER, opticalPpi: 3_200, steps: [1_600, 3_200] },
+    });
+    expect(plan).toMatchObject({ scanPpi: 3_200, largest: { width: 426_666, height: 320_000 } });
+    expect(plan.finding.says).toBe(
+      'The scanner’s highest step is 3200 ppi, and 5440 ppi are needed: it carries a print of 426.7 × 320 mm at 300 ppi.',
+    );
+  });
+  test('a portrait original for a landscape print is turned, and that is said', () => {
+    const upright = planScan({ original: mm(210, 297), print: mm(594, 420), ppi: 300, scanner: SCANNER });
+    const level = planScan({ original: mm(210, 297), print: mm(420, 594), ppi: 300, scanner: SCANNER });
+    expect(upright.neededPpi).toBe(level.neededPpi);
+    expect([upright.turned, level.turned]).toEqual([true, false]);
+    expect(upright.finding.says).toContain('lies the other way than the original, and was turned to it');
   });
   test('400 × 500 mm on a 216 × 297 bed at 20 % is 3 × 2 tiles', () => {
     expect(tileGrid(mm(400, 500), SCANNER.bed, 0.2)).toEqual({ columns: 3, rows: 2 });

@@ -100,7 +100,13 @@ describe('a plan of a capture', () => {
     expect(wayOf(ask({ subject: { gloss: true } }), 'flatbed').finding.word).toBe('mirrors');
     expect(
       wayOf(ask({ subject: { original: mm(30, 20) }, print: mm(600, 400) }), 'flatbed').finding,
-    ).toMatchObject({ verdict: 'care', word: 'interpolated' });
+    ).toMatchObject({
+      verdict: 'fails',
+      word: 'no step so high',
+      says: expect.stringMatching(
+        /highest step is \d+ ppi, and 6000 ppi are needed: it carries a print of/,
+      ),
+    });
   });
   test('a camera: pixels for the picture’s aspect, distance of the fitting lens, frames', () => {
     const camera = wayOf(ask({ subject: { original: mm(400, 300) } }), 'camera');

@@ -139,19 +139,21 @@ function flatbedWay(q: PlanQuestion, original: Size, s: OwnScanner): Way {
             'too many tiles',
             `Too large for this bed: ${base}, more than ${MOST_TILES} tiles drift apart in tone and place.`,
           ]
-        : scan.interpolated
-          ? [
-              'care',
-              'interpolated',
-              `Possible, ${base}, but the scanner sees only ${s.opticalPpi} ppi: the dots above that are made up and add nothing.`,
-            ]
-          : subject.gloss
+        : scan.finding.word === 'no step so high'
+          ? ['fails', 'no step so high', `Not for this print: ${scan.finding.says}`]
+          : scan.interpolated
             ? [
                 'care',
-                'mirrors',
-                `Possible, ${base}; a gloss surface mirrors the scanner’s lamp where it is not quite flat.`,
+                'interpolated',
+                `Possible, ${base}, but the scanner sees only ${s.opticalPpi} ppi: the dots above that are made up and add nothing.`,
               ]
-            : ['holds', 'good', `Good: ${base}.`];
+            : subject.gloss
+              ? [
+                  'care',
+                  'mirrors',
+                  `Possible, ${base}; a gloss surface mirrors the scanner’s lamp where it is not quite flat.`,
+                ]
+              : ['holds', 'good', `Good: ${base}.`];
   const sees = Math.min(scan.scanPpi, s.opticalPpi);
   return {
     kind: 'flatbed',

@@ -14,6 +14,10 @@ export type Finish = {
   bleed: Um;
 };
 export const NO_FINISH: Finish = { title: '', type: 3_000, deckle: 0, bleed: 0 };
+/** Whether nothing is set: the height of capitals means nothing without a title. @example isNoFinish({ title: '', type: 5000, deckle: 0, bleed: 0 }) // true */
+export const isNoFinish = (finish: Finish): boolean =>
+  !finish.title && finish.deckle === 0 && finish.bleed === 0;
+
 /** Beyond the trim, and kept clear inside it. Source: handbook §7, bleed. */
 export const BLEED_UM = 3_000;
 /** Between the image and what is written under it, at the least. */

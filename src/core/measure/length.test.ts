@@ -22,7 +22,21 @@ describe('lengths as people type them', () => {
     ['250 µm', 250],
     ['0 mm', 0],
     ['3\u202f mm', 3_000],
+    ['8 in.', 203_200],
+    ['20 cms', 200_000],
+    ['5\' 6"', 1_676_400],
+    ['5 ft. 6 in.', 1_676_400],
+    ['0,125 m', 125_000],
+    ['12,50 mm', 12_500],
+    ['1 250,5 mm', 1_250_500],
   ])('%s is %i µm', (typed, um) => expect(parseLength(typed)).toBe(um));
+
+  test.each([
+    ['1,250 mm', '"1250 mm" or "1.250 mm"'],
+    ['12,500', '"12500" or "12.500"'],
+  ])('%s is asked about: it is a thousand to some and a fraction to others', (typed, either) =>
+    expect(() => parseLength(typed)).toThrow(either),
+  );
 
   test('a bare number takes the unit of the studio', () => {
     expect(parseLength('8', 'in')).toBe(203_200);

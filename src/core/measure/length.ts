@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { divideHalfEven, toDecimals } from './round';
-import { refuseTooLong } from './typed';
+import { isAmbiguous, refuseTooLong } from './typed';
 
 /** A length in whole micrometres. */
 export type Um = number;
@@ -17,11 +17,16 @@ const LARGEST_UM = 1_000_000_000; // a kilometre: anything longer is a slip of t
 
 const UNITS: Record<string, bigint> = {
   mm: 1_000n,
+  mms: 1_000n,
+  'mm.': 1_000n,
   millimetre: 1_000n,
   millimetres: 1_000n,
   millimeter: 1_000n,
   millimeters: 1_000n,
   cm: 10_000n,
+  cms: 10_000n,
+  'cm.': 10_000n,
+  'cms.': 10_000n,
   centimetre: 10_000n,
   centimetres: 10_000n,
   centimeter: 10_000n,
@@ -34,11 +39,15 @@ const UNITS: Record<string, bigint> = {
   in: 25_400n,
   inch: 25_400n,
   inches: 25_400n,
+  'in.': 25_400n,
+  ins: 25_400n,
+  'inch.': 25_400n,
   '"': 25_400n,
   '″': 25_400n,
   '”': 25_400n,
   "''": 25_400n,
   ft: 304_800n,
+  'ft.': 304_800n,
   foot: 304_800n,
   feet: 304_800n,
   "'": 304_800n,
@@ -85,19 +94,31 @@ export function parseLength(typed: string | number, unit: LengthUnit = 'mm', fie
   let text = typed.trim().toLowerCase();
   for (const [sign, plain] of Object.entries(VULGAR)) text = text.replaceAll(sign, ` ${plain}`);
   text = text.replace(/\u00a0|\u202f|\u2009/g, ' ').trim();
-  const feetAndInches = /^(\d+)\s*(?:ft|feet|foot|'|′)\s*(.+?)\s*(?:in|inch|inches|"|″|”|'')?$/u.exec(
-    text,
-  );
+  const feetAndInches =
+    /^(\d+)\s*(?:ft\.?|feet|foot|'|′)\s*(.+?)\s*(?:in\.?|inch|inches|"|″|”|'')?$/u.exec(text);
   if (feetAndInches) {
     const feet = parseLength(`${feetAndInches[1]} ft`, unit, field);
     return checkedUm(feet + parseLength(`${feetAndInches[2]} in`, unit, field), field);
   }
-  const split = /^([\d\s.,/⁄-]+?)\s*([a-zµμ"″”'′]*)$/u.exec(text);
+  const split = /^([\d\s.,/⁄-]+?)\s*([a-zµμ"″”'′]*\.?)$/u.exec(text);
   const factor = split && UNITS[split[2] || unit];
-  // "16-1/2" is how many people join the whole and the fraction.
-  const fraction = split && exactFraction((split[1] ?? '').replace(/(\d)-(\d)/, '$1 $2').trim());
+  if (split && isAmbiguous(split[1]!)) throw new InputError(field, typed, eitherOf(split[1]!, split[2]!));
+  const fraction = split && exactFraction(plainDigits(split[1]!));
   if (!split || !factor || !fraction) throw new InputError(field, typed, EXPECTED_LENGTH);
   return checkedUm(Number(divideHalfEven(fraction.top * factor, fraction.bottom)), field, typed);
+}
+
+/** "16-1/2" is how many people join the whole and the fraction; spaces may part thousands, where there is no fraction. */
+const plainDigits = (digits: string): string =>
+  digits.includes('/') || digits.includes('⁄')
+    ? digits.replace(/(\d)-(\d)/, '$1 $2').trim()
+    : digits.replace(/(\d)\s(?=\d{3}(?!\d))/g, '$1').trim();
+
+/** What could be meant by a comma before three digits, both ways to say it. */
+function eitherOf(digits: string, unit: string): string {
+  const text = digits.trim();
+  const as = (number: string) => `"${`${number} ${unit}`.trim()}"`;
+  return `${as(text.replace(',', ''))} or ${as(text.replace(',', '.'))}: "${text}" can be read both ways`;
 }
 
 /** A length while it is still being typed: null as long as it cannot be read. @example lengthOrNull('16 1/', 'in') // null */

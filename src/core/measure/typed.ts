@@ -33,16 +33,32 @@ export function parseWhole(
   return value;
 }
 
+/** Thousands set off by a comma look like three decimals: "1,250" is a thousand to some and one and a quarter to others. */
+export const isAmbiguous = (text: string): boolean => /^[-−+]?[1-9]\d{0,2},\d{3}$/.test(text.trim());
+
 /**
- * Reads a figure above zero that may have decimals after a point or a comma. No hexadecimal, no exponents.
+ * Reads a number as people write it: a comma or a point before the decimals, spaces between thousands, either minus sign. No
+ * hexadecimal, no exponents, nothing that can be read in two ways.
+ *
+ * @returns null for what is no number
+ * @example readNumber('−1,5') // -1.5
+ * @example readNumber('1,250') // null
+ */
+export function readNumber(typed: string): number | null {
+  const text = typed.replace(/[\s\u00a0\u202f_]/gu, '').replace('−', '-');
+  if (text.length > MOST_LETTERS || isAmbiguous(text)) return null;
+  return /^[-+]?\d{1,12}([.,]\d{1,12})?$/.test(text) ? Number(text.replace(',', '.')) : null;
+}
+
+/**
+ * Reads a figure above zero that may have decimals after a point or a comma.
  *
  * @throws InputError when it is not one
  * @example parseFigure('1,5', 'factor', 'a factor') // 1.5
  */
 export function parseFigure(typed: string, field: string, expected: string, most = 1e9): number {
   refuseTooLong(typed, field, expected);
-  const text = typed.replace(/[\s\u00a0\u202f_]/gu, '').replace(',', '.');
-  const value = /^\d{1,12}(\.\d{1,12})?$/.test(text) ? Number(text) : NaN;
+  const value = readNumber(typed) ?? NaN;
   if (!(value > 0 && value <= most)) throw new InputError(field, typed, expected);
   return value;
 }
@@ -57,4 +73,13 @@ export function parseFigure(typed: string, field: string, expected: string, most
 export function wholeOrTyped(text: string): number {
   const digits = text.replace(/[\s\u00a0\u202f]/gu, '');
   return /^\d{1,15}$/.test(digits) ? Number(digits) : (text as unknown as number);
+}
+
+/**
+ * The number in a field, decimals and all; what is none goes on as it was typed, as above.
+ *
+ * @example numberOrTyped('80,5') // 80.5
+ */
+export function numberOrTyped(text: string): number {
+  return readNumber(text) ?? (text as unknown as number);
 }

@@ -161,8 +161,20 @@ describe('a mat over a sheet', () => {
     const advice = matFindings(q, 'mm').find((f) => f.word === 'will not hold')!;
     // 2 × (3 − 0.5) = 5 mm.
     expect(advice.says).toContain('a window 5 mm smaller in height');
-    expect(matCheck({ ...q, window: { width: mm(380), height: mm(287) } }).verdict).toBe('holds');
-    expect(matCheck({ ...q, sheet: { width: mm(400), height: mm(305) } }).verdict).toBe('holds');
+    const holds = (change: Partial<typeof q>) =>
+      matFindings({ ...q, ...change }, 'mm').filter((f) => f.word === 'will not hold');
+    expect(holds({ window: { width: mm(380), height: mm(287) } })).toEqual([]);
+    expect(holds({ sheet: { width: mm(400), height: mm(305) } })).toEqual([]);
+  });
+  test('what shows round the image counts in the verdict: covered, white at the worst, even and uneven reveals', () => {
+    const verdict = (image: number) =>
+      matCheck({
+        ...q,
+        window: { width: mm(380), height: mm(280) },
+        image: { width: mm(image), height: mm(image - 100) },
+      }).verdict;
+    // Cover (390 − 380) ÷ 2 = 5, worst 5 − 2 − 1 = 2; 383 covers 1.5, worst −1.5; a reveal of 2 may be off by 3; of 15 hides that.
+    expect([390, 383, 376, 350].map(verdict)).toEqual(['holds', 'with care', 'with care', 'holds']);
   });
   test('an image whose edge may show at the worst is told how much larger to be printed', () => {
     const close = { ...q, image: { width: mm(382), height: mm(295) } };
@@ -303,6 +315,10 @@ describe('canvas over bars', () => {
     expect(wrapFindings({ ...q, face: parseSize('70x70 mm') }, 'mm').map((f) => f.word)).toContain(
       'too deep to mirror',
     );
+  });
+  test('a flap is not longer than the face it folds behind', () => {
+    expect(() => wrapCanvas({ ...q, face: parseSize('300x39 mm') })).toThrow(/foldOver.*at most 39 mm/);
+    expect(wrapCanvas({ ...q, face: parseSize('300x40 mm') }).sheet.height).toBe(mm(196));
   });
   test('what is brushed on covers face and edges, not the corners’ squares', () => {
     // 0.976 × 0.676 − 4 × 0.038² = 0.654 m²; two coats at 110 ml.

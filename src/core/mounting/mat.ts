@@ -42,7 +42,7 @@ export function overlap(outer: Um, inner: Um, t1: Um, t2: Um, placing: Um): Over
  *
  * Hold per side `(P − W)/2`, cover per side `(I − W)/2`, negative when white shows round the image. Worst `nominal −
  * (t₁ + t₂)/2 − a`, expected `nominal − √((t₁/2)² + (t₂/2)² + a²)`. It holds when the worst is at least the minimum hold,
- * with care when only the expected is.
+ * with care when only the expected is. An image whose edge may show white, or whose reveal may look crooked, is with care too.
  *
  * @throws InputError for a window larger than the sheet, or an image larger than it
  * Source: handbook §7, mat. P 400, W 380, tP 2, tW 3, a 1 mm → 10, 6.5, 7.94 mm.
@@ -79,19 +79,31 @@ export function matCheck({
     overlap(sheet[axis], window[axis], t.sheet, t.window, t.placing);
   const cover = (axis: 'width' | 'height') =>
     overlap(image[axis], window[axis], t.image, t.window, t.placing);
-  const [w, h] = [hold('width'), hold('height')];
-  const verdict =
-    w.worst >= minimumHold && h.worst >= minimumHold
-      ? 'holds'
-      : w.expected >= minimumHold && h.expected >= minimumHold
-        ? 'with care'
-        : 'will not hold';
+  const holds = [hold('width'), hold('height')] as const;
+  const covers = [cover('width'), cover('height')] as const;
+  const verdicts = [...holds.map((o) => holdVerdict(o, minimumHold)), ...covers.map(coverVerdict)];
   return {
-    hold: { width: w, height: h },
-    cover: { width: cover('width'), height: cover('height') },
-    verdict,
+    hold: { width: holds[0], height: holds[1] },
+    cover: { width: covers[0], height: covers[1] },
+    verdict: GRAVEST_FIRST.find((v) => verdicts.includes(v))!,
   };
 }
+
+const GRAVEST_FIRST: readonly MatVerdict[] = ['will not hold', 'with care', 'holds'];
+
+function holdVerdict(hold: Overlap, minimumHold: Um): MatVerdict {
+  if (hold.worst >= minimumHold) return 'holds';
+  return hold.expected >= minimumHold ? 'with care' : 'will not hold';
+}
+
+/** What shows round the image is never a reason to drop, but white where none is meant, or a crooked reveal, asks for care. */
+function coverVerdict(cover: Overlap): MatVerdict {
+  if (cover.nominal >= 0) return cover.worst >= 0 ? 'holds' : 'with care';
+  return isUneven(cover) ? 'with care' : 'holds';
+}
+
+/** A reveal is meant to look even: what the tolerances can take from one side, they give to the other. */
+const isUneven = ({ nominal, worst }: Overlap): boolean => (nominal - worst) * 2 > -nominal;
 
 const MARK = { holds: 'holds', 'with care': 'care', 'will not hold': 'fails' } as const;
 const upToMm = (um: Um) => Math.ceil(um / 1_000) * 1_000;
@@ -113,7 +125,7 @@ export function matFindings(q: MatQuestion, unit: UnitSystem): Finding[] {
   ] as const;
   for (const [axis, sides] of axes) {
     const o = check.hold[axis];
-    const verdict = o.worst >= least ? 'holds' : o.expected >= least ? 'with care' : 'will not hold';
+    const verdict = holdVerdict(o, least);
     const short = upToMm(2 * (least - o.worst));
     const advice =
       verdict === 'holds'
@@ -151,10 +163,9 @@ export function matFindings(q: MatQuestion, unit: UnitSystem): Finding[] {
         because,
       });
     else {
-      // A reveal is meant to look even: what the tolerances can take from one side, they give to the other.
       const uneven = o.nominal - o.worst;
       findings.push(
-        uneven * 2 > -o.nominal
+        isUneven(o)
           ? {
               verdict: 'care',
               word: 'uneven reveal',

@@ -61,6 +61,13 @@ export function wrapCanvas({
       formatLength(foldOver, 'mm'),
       'at least 15 mm: less leaves nothing to grip and staple',
     );
+  const shortSide = Math.min(face.width, face.height);
+  if (foldOver > shortSide)
+    throw new InputError(
+      'foldOver',
+      formatLength(foldOver, 'mm'),
+      `at most ${formatLength(shortSide, 'mm')}, the shorter side: more would reach past the face`,
+    );
   if (!(maxUnbraced > 0)) throw new InputError('maxUnbraced', maxUnbraced, 'a length above zero');
   const sheet = {
     width: face.width + 2 * (depth + foldOver),

@@ -81,6 +81,8 @@ export function scaleBlindTo(expected: Mg, prints: readonly Mg[]): Finding | nul
  */
 export function compareScale(expected: Mg, scale: Mg): Finding {
   if (!(scale > 0)) throw new InputError('scale', scale, 'the weight the scale shows, above nothing');
+  if (!(expected > 0))
+    throw new InputError('expected', expected, 'a weight above nothing: nothing is in the parcel yet');
   const allowed = scaleAllowance(expected);
   const off = scale - expected;
   const because = [

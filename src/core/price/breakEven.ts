@@ -13,6 +13,8 @@ export function breakEven(q: { outlay: Minor; price: Minor; perSale: Minor }): {
   netPerSale: Minor;
 } {
   if (!(q.outlay >= 0)) throw new InputError('outlay', q.outlay, 'an outlay not below nothing');
+  if (!(q.perSale >= 0))
+    throw new InputError('perSale', q.perSale, 'what a sale costs, not below nothing');
   const netPerSale = q.price - q.perSale;
   if (netPerSale <= 0)
     throw new InputError(

@@ -88,6 +88,18 @@ export function shownPpi(ppi: number, asked?: number): string {
   return rounded.toFixed(decimals);
 }
 
+/** An enlargement as shown: with as many decimals as it takes to be one. @example shownFactor(3000 / 2999) // '1.0003' */
+export function shownFactor(factor: number): string {
+  const decimals = [2, 3, 4].find((n) => toDecimals(factor, n) > 1) ?? 5;
+  return String(toDecimals(factor, decimals));
+}
+
+/** A share that is too small, in per cent: 66.6 is never written as the 67 it would hold at. @example shownShare(1999 / 3000) // '66.6' */
+export function shownShare(share: number): string {
+  const whole = Math.round(100 * share);
+  return String(whole / 100 < STRETCHED_FROM ? whole : Math.floor(1_000 * share) / 10);
+}
+
 /** What is asked, as shown: a round figure stays round. */
 const shownAsked = (ppi: number): string => String(toDecimals(ppi, 1));
 
@@ -105,8 +117,8 @@ function findingOf(r: Core, pixels: Pixels, print: Size): Finding {
     : '';
   const says = {
     holds: `Holds at ${size}: ${figures}.`,
-    stretched: `Stretched at ${size}: ${figures}. The file would be enlarged ${toDecimals(r.factor, 2)} × on each side; print a snippet proof first.`,
-    'too thin': `Too thin at ${size}: ${figures}, ${Math.round((100 * r.ppi) / r.requiredPpi)} % of it. Do not offer this size from this file.`,
+    stretched: `Stretched at ${size}: ${figures}. The file would be enlarged ${shownFactor(r.factor)} × on each side; print a snippet proof first.`,
+    'too thin': `Too thin at ${size}: ${figures}, ${shownShare(r.ppi / r.requiredPpi)} % of it. Do not offer this size from this file.`,
   }[r.verdict];
   return {
     verdict: MARK[r.verdict],

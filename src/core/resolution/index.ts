@@ -4,3 +4,4 @@ export * from './check';
 export * from './largest';
 export * from './families';
 export * from './ladder';
+export * from './steps';

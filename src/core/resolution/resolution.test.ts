@@ -7,10 +7,12 @@ import {
   eyePpi,
   FAMILIES,
   FAMILY_NAMES,
+  formatPpiSteps,
   judgedDistanceOf,
   ladder,
   largestFor,
   largestPrint,
+  parsePpiSteps,
   requiredPpi,
   schoolInWords,
   shownPpi,
@@ -256,4 +258,40 @@ describe('sizes of the studio’s own', () => {
     expect(largestFor({ width: 6_000, height: 4_000 }, { kind: 'distance' })!.width).toBe(1_200_000);
     expect(largestFor({ width: 300, height: 200 }, { kind: 'flat', ppi: 300 })).toBeNull();
   });
+});
+
+describe('what a route asks, as it is typed', () => {
+  test.each([
+    ['300', 'mm', [{ ppi: 300 }]],
+    ['300 ppi', 'mm', [{ ppi: 300 }]],
+    ['300 to 500 mm, 200 above', 'mm', [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }]],
+    ['200 above; 300 up to 20 in', 'in', [{ upTo: 508_000, ppi: 300 }, { ppi: 200 }]],
+    [
+      '360 to 300; 240 to 600; 150',
+      'mm',
+      [{ upTo: 300_000, ppi: 360 }, { upTo: 600_000, ppi: 240 }, { ppi: 150 }],
+    ],
+  ] as const)('%s', (typed, unit, steps) => {
+    expect(parsePpiSteps(typed, unit)).toEqual(steps);
+    expect(parsePpiSteps(formatPpiSteps(steps, unit), unit)).toEqual(steps);
+  });
+  test.each(['', '300 to 500 mm', '300, 200', '300 to 500 mm, 240 to 500 mm, 200', '12', 'fine'])(
+    '“%s” is refused, naming the field',
+    (typed) => expect(() => parsePpiSteps(typed, 'mm')).toThrow(/^ppi: /),
+  );
+});
+
+test('what just misses is not shown as what it misses', () => {
+  const says = (px: number) =>
+    checkResolution({ width: px, height: px }, { width: 254_000, height: 254_000 }, FLAT).finding.says;
+  expect(says(2_999)).toContain('enlarged 1.0003 ×');
+  expect(says(1_999)).toMatch(/Too thin.* 66\.6 % of it/);
+  expect(says(2_000)).toMatch(/Stretched.* enlarged 1\.5 ×/);
+});
+
+test('two steps that both cover the rest are refused', () => {
+  const steps = [{ ppi: 300 }, { ppi: 200 }];
+  expect(() => requiredPpi({ kind: 'stepped', steps }, { width: 100_000, height: 100_000 })).toThrow(
+    /one step without an edge/,
+  );
 });

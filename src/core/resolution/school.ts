@@ -27,6 +27,8 @@ export function requiredPpi(school: School, print: Size): number {
     }
     return eyePpi(school.distance ?? judgedDistanceOf(print));
   }
+  if (school.steps.filter((s) => s.upTo === undefined).length > 1)
+    throw new InputError('school.steps', school.steps, 'one step without an edge: it covers the rest');
   const longEdge = Math.max(print.width, print.height);
   const steps = [...school.steps].sort((a, b) => (a.upTo ?? Infinity) - (b.upTo ?? Infinity));
   const step = steps.find((s) => longEdge <= (s.upTo ?? Infinity));
@@ -54,8 +56,6 @@ const FURTHEST = 200_000 * UM_PER_MM;
 export function checkSchool(school: School): School {
   if (school.kind === 'distance' && (school.distance ?? 0) > FURTHEST)
     throw new InputError('school.distance', school.distance, 'a viewing distance of at most 200 m');
-  if (school.kind === 'stepped' && school.steps.filter((s) => s.upTo === undefined).length > 1)
-    throw new InputError('school.steps', school.steps, 'one step without an edge: it covers the rest');
   requiredPpi(school, SMALLEST);
   requiredPpi(school, LARGEST);
   return school;

@@ -1,7 +1,7 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import type { Db } from '@/store/db';
 import { inspectionsByReference, lastInspections, printsToInspect } from '@/store/inspections';
-import { findRows, type Row } from '@/store/rows';
+import { findColumns, type Row } from '@/store/rows';
 import { type Studio } from '../studio';
 
 export type Inspection = Row<'inspections'>;
@@ -23,7 +23,9 @@ export async function dueForReference(
 ): Promise<{ proofId: string; workId: string; since: string; days: number }[]> {
   const { referenceDays } = await studio.settings();
   if (!referenceDays) return [];
-  const refs = await findRows(studio.db, 'proofs', { reference: true });
+  const refs = await findColumns(studio.db, 'proofs', ['id', 'workId', 'judgedAt', 'askedAt'], {
+    reference: true,
+  });
   if (!refs.length) return [];
   const looked = await inspectionsByReference(studio.db);
   return refs.flatMap((r) => {

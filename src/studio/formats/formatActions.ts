@@ -1,3 +1,4 @@
+import { isNoFinish } from '@/core/crop/finish';
 import { readSchool } from '@/core/calc/resolution';
 import { imageOf } from '@/core/crop/border';
 import { cropAt, LEAST_FILL, MOST_TURN, samePlace } from '@/core/crop/crop';
@@ -230,14 +231,16 @@ export const changeFinish = defineAction({
       throw new InputError('bleed', input.bleed, 'a bleed of at most 20 mm; 3 mm is usual');
 
     const was = await rowById(tx, 'formats', input.id, 'id');
-    await patchRow(tx, 'formats', input.id, { finish });
+    // Nothing set is no finish: proofs made before anybody thought of one still speak for the size.
+    const kept = isNoFinish(finish) ? null : finish;
+    await patchRow(tx, 'formats', input.id, { finish: kept });
     await noteInJournal(studio, tx, {
       act: 'changed',
       subject: 'format',
       subjectId: input.id,
       says: `Changed the finish of ${was.name}`,
       before: was.finish,
-      after: finish,
+      after: kept,
     });
     return { message: `The finish of ${was.name} is kept.` };
   },

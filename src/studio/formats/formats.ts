@@ -1,4 +1,5 @@
 import { samePlace } from '@/core/crop/crop';
+import { isNoFinish } from '@/core/crop/finish';
 import type { Tx } from '@/store/db';
 import { rowById } from '@/store/rows';
 import { type Format } from '@/store/works';
@@ -16,6 +17,6 @@ export const formatFingerprint = (f: Format): string =>
     ...(samePlace(f.crop, null)
       ? []
       : [`crop ${f.crop!.x} ${f.crop!.y} ${f.crop!.fill} ${f.crop!.turn}`]),
-    ...(f.finish ? [`finish ${JSON.stringify(f.finish)}`] : []),
+    ...(f.finish && !isNoFinish(f.finish) ? [`finish ${JSON.stringify(f.finish)}`] : []),
   ].join('/');
 export const formatInTx = (tx: Tx, formatId: string) => rowById(tx, 'formats', formatId, 'formatId');

@@ -73,6 +73,24 @@ describe('a crop is the format’s', () => {
   });
 });
 
+describe('the finish of a size', () => {
+  const finished = (finish: Partial<{ title: string; type: string; deckle: string; bleed: string }>) =>
+    changeFinish(studio, { id: formatId, title: '', type: '3 mm', deckle: '', bleed: '', ...finish });
+
+  test('nothing set is no finish: proofs made before still speak for the size; what was set is taken back whole', async () => {
+    const before = formatFingerprint(await format());
+    await finished({});
+    expect((await format()).finish).toBeNull();
+    expect(formatFingerprint(await format())).toBe(before);
+
+    const torn = await finished({ deckle: '10 mm' });
+    expect(formatFingerprint(await format())).not.toBe(before);
+    await finished({});
+    expect(formatFingerprint(await format())).toBe(before);
+    expect(torn.undo).toMatchObject({ act: 'undo' });
+  });
+});
+
 describe('a print file and its size agree, or say what does not', () => {
   const made = async (as: 'border' | 'bare' | 'wrap'): Promise<PrintFile> => {
     const f = await format(),

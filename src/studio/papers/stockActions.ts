@@ -1,7 +1,8 @@
+import { parsePpiSteps } from '@/core/resolution';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
 import { InputError, RefusedError } from '@/core/errors';
 import { parseLength, parseMoney, parseSize, parseWeight } from '@/core/measure';
-import { insertRow, ownColumns, patchRow, rowById, type NewRow } from '@/store/rows';
+import { ownColumns, insertRow, patchRow, rowById, type NewRow } from '@/store/rows';
 import { moveSupply } from '@/store/supplies';
 import { defineAction } from '../action';
 import {
@@ -79,7 +80,8 @@ export const recordRoute = defineAction({
     ),
     process: line,
     leadDays: wholeNumber(0, 120),
-    ppi: wholeNumber(30, 1200),
+    /** One figure, or steps by the long edge: "300 to 500 mm, 200 above". */
+    ppi: Type.Union([typed, wholeNumber(30, 1_200)]),
     space: line,
     fileKinds: line,
     addsBorder: flag,
@@ -90,10 +92,11 @@ export const recordRoute = defineAction({
   }),
 
   async run({ studio, input: { id: given, ppi, pricePerM2, minimum, ...rest } }) {
-    const { currency } = await studio.settings();
+    const { currency, unit } = await studio.settings();
     const was = given ? await rowById(studio.db, 'routes', given, 'id') : null;
-    // The form asks one figure; a route that has steps keeps them until that figure is changed.
-    const ppiSteps = was && was.ppiSteps[0]?.ppi === ppi ? was.ppiSteps : [{ ppi }];
+    // A script that sends one figure says nothing about the steps behind it.
+    const isSame = typeof ppi === 'number' && was?.ppiSteps[0]?.ppi === ppi;
+    const ppiSteps = isSame ? was.ppiSteps : parsePpiSteps(String(ppi), unit);
     const row = {
       ...rest,
       ppiSteps,

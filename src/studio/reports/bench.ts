@@ -18,7 +18,7 @@ import { lastTimes } from '@/store/journal';
 import { mastersBeingRead, unreadable } from '@/store/masters';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
-import { findRows } from '@/store/rows';
+import { findColumns } from '@/store/rows';
 import { refusedIntakes, worksWithoutMaster } from '@/store/works';
 import { daysSinceBackup, REMIND_DAYS } from '../care/care';
 import { isClockBehind } from '../care/studioCheck';
@@ -193,10 +193,11 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   const { screen, timeZone, care } = await studio.settings();
   const [due, waiting] = await Promise.all([dueForReference(studio), proofsAtClients(studio.db)]);
   const finding = screen ? screenFinding(screen, today) : null;
-  const titles = due.length ? await findRows(studio.db, 'works') : [];
-  const late = waiting.flatMap(({ proof, title }) => {
-    const days = Math.floor((Date.parse(studio.now()) - Date.parse(proof.client!.sentAt)) / 86_400_000);
-    return proof.client!.answer === 'waiting' && days >= ANSWER_DAYS ? [{ proof, title, days }] : [];
+  const titles = due.length ? await findColumns(studio.db, 'works', ['id', 'title']) : [];
+  const late = waiting.flatMap((proof) => {
+    const { answer, sentAt } = proof.client!;
+    const days = Math.floor((Date.parse(studio.now()) - Date.parse(sentAt)) / 86_400_000);
+    return answer === 'waiting' && days >= ANSWER_DAYS ? [{ ...proof, days }] : [];
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
   const backup = backupDue(care, studio.now());
@@ -218,14 +219,14 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
           },
         ]
       : []),
-    ...late.map(({ proof, title, days }) => ({
-      id: `client:${proof.id}`,
+    ...late.map(({ id, workId, round, client, title, days }) => ({
+      id: `client:${id}`,
       when: `${days} days`,
       whenNote: 'no answer',
       subject: title,
-      about: `round ${proof.round}, with ${proof.client!.to}`,
-      reason: `Sent ${localDay(proof.client!.sentAt, timeZone)}; no answer is noted.`,
-      href: `/works/${proof.workId}/proofs`,
+      about: `round ${round}, with ${client!.to}`,
+      reason: `Sent ${localDay(client!.sentAt, timeZone)}; no answer is noted.`,
+      href: `/works/${workId}/proofs`,
       label: 'See it',
     })),
     ...byWork.map((d) => ({

@@ -1,6 +1,6 @@
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { localDay } from '@/core/measure';
-import { requiredPpi } from '@/core/resolution';
+import { ppiForPrint } from '@/core/resolution';
 import { quoteRoute, type RoutePrice, type RouteQuote } from '@/core/route/prices';
 import type { Db } from '@/store/db';
 import type { Route } from '@/store/proofs';
@@ -77,7 +77,7 @@ export async function compareRoutes(
         sheet,
         quantity,
       );
-      const ppi = requiredPpi({ kind: 'stepped', steps: r.ppiSteps }, image);
+      const ppi = ppiForPrint(r.ppiSteps, image);
       const inFile = r.addsBorder ? image : sheet;
       const px = (um: number) => Math.round(((um + 2 * r.bleedUm) / 25_400) * ppi);
       const old =

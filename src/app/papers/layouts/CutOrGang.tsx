@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
-import { lengthOrNull, moneyOrNull, parseSize } from '@/core/measure';
+import { lengthOrNull, moneyOrNull, parseSize, numberOrTyped, wholeOrTyped } from '@/core/measure';
 import type { Paper } from '@/store/proofs';
 import type { LotOnHand } from '@/studio/papers/lots';
 import { Field, Fields, Select } from '@/ui/Field';
@@ -48,11 +48,11 @@ export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[]
       ways = waysToCut({
         piece,
         bleed,
-        count: Number(f.count),
+        count: wholeOrTyped(f.count),
         lots: of,
         margin: 5_000,
         gutter: 0,
-        minutesPerCut: Number(f.minutes.replace(',', '.')),
+        minutesPerCut: numberOrTyped(f.minutes),
         ratePerHour: rate,
       });
   } catch (error) {

@@ -2,7 +2,14 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { InputError } from '@/core/errors';
-import { moneyOrNull, parseMoney, roundHalfEven, toDecimals, type Size } from '@/core/measure';
+import {
+  moneyOrNull,
+  parseMoney,
+  roundHalfEven,
+  toDecimals,
+  type Size,
+  readNumber,
+} from '@/core/measure';
 import { priceOfOriginal } from '@/core/price/ofOriginal';
 import {
   keeperFinding,
@@ -56,9 +63,9 @@ const percentOf = (share: number) => String(toDecimals(share * 100, 3));
 
 /** A share typed as a percentage. */
 function readPercent(text: string, field: string): number {
-  const m = /^\s*(\d+(?:[.,]\d+)?)\s*%?\s*$/.exec(text);
-  if (!m) throw new InputError(field, text, 'a percentage such as "9.5"');
-  return Number(m[1]!.replace(',', '.')) / 100;
+  const percent = readNumber(text.replace('%', ''));
+  if (percent === null || percent < 0) throw new InputError(field, text, 'a percentage such as "9.5"');
+  return percent / 100;
 }
 
 type Props = {

@@ -1,4 +1,7 @@
 'use client';
+import { ppiForPrint } from '@/core/resolution';
+import { imageOf } from '@/core/crop/border';
+import { numberOrTyped, readNumber } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import styled from 'styled-components';
@@ -68,6 +71,10 @@ export function FilesView({ work, current, offered, routes, preps, files }: Prop
   );
 }
 
+/** What a route asks of a file for a size. */
+const ppiOf = (route: Route, format: Offered['format']): number =>
+  ppiForPrint(route.ppiSteps, imageOf(format));
+
 const spaceFor = (r: Route | undefined): FileSpace | 'RGB + CMYK pair' =>
   !r
     ? 'opRGB'
@@ -106,7 +113,7 @@ function MakePart({
       formatId: offered[0]!.format.id,
       routeId: route?.id ?? '',
       prepId: preps.find((p) => p.masterId === current.id)?.id ?? '',
-      ppi: String(route?.ppiSteps[0]?.ppi ?? 300),
+      ppi: String(route ? ppiOf(route, offered[0]!.format) : 300),
       kernel: 'lanczos3' as Kernel,
       amount: '60',
       radius: '1.0',
@@ -131,21 +138,30 @@ function MakePart({
   const chosen = offered.find((o) => o.format.id === q.formatId) ?? offered[0]!;
   const f = chosen.format;
   const image = { width: f.imageWidthUm, height: f.imageHeightUm };
-  const ppi = Number(q.ppi.replace(',', '.'));
+  const ppi = readNumber(q.ppi) ?? 0;
   const border = q.borderInFile
     ? { top: f.borderTopUm, right: f.borderRightUm, bottom: f.borderBottomUm, left: f.borderLeftUm }
     : null;
   const pixels = ppi >= 30 && ppi <= 1_440 ? filePixels(image, border, ppi) : null;
-  const number = (text: string) => Number(text.replace(',', '.'));
   const takeRoute = (routeId: string) => {
     const r = routes.find((x) => x.id === routeId);
     setQ((was) => ({
       ...was,
       routeId,
       space: spaceFor(r),
-      ppi: String(r?.ppiSteps[0]?.ppi ?? was.ppi),
+      ppi: r ? String(ppiOf(r, f)) : was.ppi,
       borderInFile: !(r?.addsBorder ?? true),
       file: r && !/tiff/i.test(r.fileKinds) ? 'JPEG' : 'TIFF',
+    }));
+  };
+  // A route may ask less of large prints: what it asked follows the size, what was typed over it stays.
+  const takeFormat = (formatId: string) => {
+    const route = routes.find((x) => x.id === q.routeId);
+    const next = offered.find((o) => o.format.id === formatId)!.format;
+    setQ((was) => ({
+      ...was,
+      formatId,
+      ppi: route && was.ppi === String(ppiOf(route, f)) ? String(ppiOf(route, next)) : was.ppi,
     }));
   };
   const make = async () => {
@@ -154,15 +170,19 @@ function MakePart({
       masterId: current.id,
       prepId: q.prepId || null,
       routeId: q.routeId || null,
-      ppi,
+      ppi: numberOrTyped(q.ppi),
       kernel: q.kernel,
       sharpen: q.sharpen
-        ? { amount: number(q.amount), radius: number(q.radius), threshold: number(q.threshold) }
+        ? {
+            amount: numberOrTyped(q.amount),
+            radius: numberOrTyped(q.radius),
+            threshold: numberOrTyped(q.threshold),
+          }
         : null,
       space: q.space,
       intent: q.intent,
       bits: q.file === 'JPEG' || q.bits === '8' ? 8 : 16,
-      file: q.file === 'TIFF' ? 'TIFF' : { jpeg: Math.round(number(q.quality)) },
+      file: q.file === 'TIFF' ? 'TIFF' : { jpeg: Math.round(numberOrTyped(q.quality)) },
       borderInFile: q.borderInFile,
       untaggedIs: q.untaggedIs === 'ask' ? null : q.untaggedIs,
       forWhat: chosen.wrapped ? q.forWhat : 'sheet',
@@ -180,7 +200,7 @@ function MakePart({
           <Select
             label="For the size"
             value={q.formatId}
-            onChange={set('formatId')}
+            onChange={takeFormat}
             options={offered.map((o) => ({
               key: o.format.id,
               name: size({ width: o.format.imageWidthUm, height: o.format.imageHeightUm }),

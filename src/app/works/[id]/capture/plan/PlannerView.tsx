@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { equipmentFor, type Equipment } from '@/core/capture/equipment';
 import { planCapture, type CapturePlan, type Subject, type Way } from '@/core/capture/plan';
 import { InputError } from '@/core/errors';
-import { parseMoney, parseSize, type Size } from '@/core/measure';
+import { parseMoney, parseSize, type Size, readNumber } from '@/core/measure';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { Aside, Columns, EmptyState, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
@@ -77,8 +77,8 @@ export function PlannerView({
     if (!q.print.trim()) return null;
     try {
       const number = (text: string, field: string, least: number, most: number) => {
-        const n = Number(text.replace(',', '.'));
-        if (!text.trim() || !(n >= least && n <= most))
+        const n = readNumber(text);
+        if (n === null || n < least || n > most)
           throw new InputError(field, text, `a number from ${least} to ${most}`);
         return n;
       };

@@ -1,4 +1,5 @@
 'use client';
+import { numberOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
@@ -109,7 +110,7 @@ export function CompareView({ workId, aim, limits, untagged, start, proofs, rows
     const answer = await postJson<{ job: string }>('/api/practice', {
       what: 'proof',
       proofId: chosen,
-      celsius: Number(celsius.replace(',', '.')),
+      celsius: numberOrTyped(celsius),
       twice,
       untaggedIs: is || null,
     });

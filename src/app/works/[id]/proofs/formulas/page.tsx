@@ -1,3 +1,4 @@
+import { readNumber } from '@/core/measure';
 import { WORK_KINDS } from '@/core/works';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
@@ -12,8 +13,7 @@ async function FormulasPage({
 }: Params & { searchParams: Promise<Record<string, string>> }) {
   const { work, studio } = await wholeOf(params);
   const q = await queryOf(searchParams);
-  const number = (v: string | undefined) =>
-    v && Number.isFinite(Number(v.replace(',', '.'))) ? Number(v.replace(',', '.')) : undefined;
+  const number = (v: string | undefined) => (v ? readNumber(v) : null) ?? undefined;
   const [{ papers }, list] = await Promise.all([
     papersAndRoutes(studio.db),
     passedFormulas(studio.db, {

@@ -1,4 +1,5 @@
 'use client';
+import { ppiForPrint, type PpiStep } from '@/core/resolution';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { isNone, NO_ADJUSTMENT, sayAdjustment, type Adjustment } from '@/core/colour/adjust';
@@ -41,7 +42,7 @@ type Props = {
   master: { sha256: string; fileName: string; untagged: boolean; width: number; height: number };
   formats: FormatChoice[];
   papers: Named[];
-  routes: (Named & { own: boolean; ppi: number })[];
+  routes: (Named & { own: boolean; ppiSteps: PpiStep[] })[];
   machines: Named[];
   lots: (Named & { paperId: string })[];
   start: Start | null;
@@ -130,7 +131,7 @@ export function SheetView(p: Props) {
   const [intent, setIntent] = useState<Intent>(p.start?.intent ?? 'relative colorimetric');
   const [kind, setKind] = useState<Kind>('snippet');
   const [adjust, setAdjust] = useState<Adjustment>(p.start?.adjust ?? NO_ADJUSTMENT);
-  const [ppi, setPpi] = useState(String(route.ppi));
+  const [ppi, setPpi] = useState(String(ppiForPrint(route.ppiSteps, format.image)));
   const [kernel, setKernel] = useState<Kernel>('mitchell');
   const [sharp, setSharp] = useState('80');
   const [radius, setRadius] = useState('1.0');
@@ -294,7 +295,7 @@ export function SheetView(p: Props) {
             value={routeId}
             onChange={(id) => {
               setRoute(id);
-              setPpi(String(p.routes.find((r) => r.id === id)!.ppi));
+              setPpi(String(ppiForPrint(p.routes.find((r) => r.id === id)!.ppiSteps, format.image)));
             }}
             options={p.routes.map((r) => ({ key: r.id, name: r.name }))}
           />

@@ -47,7 +47,7 @@ async function ProofSheetPage({
         id: r.id,
         name: r.name,
         own: r.kind === 'own printer',
-        ppi: r.ppiSteps[0]?.ppi ?? 300,
+        ppiSteps: r.ppiSteps,
       }))}
       machines={allMachines.filter((m) => !m.archivedAt).map((m) => ({ id: m.id, name: m.name }))}
       lots={allLots.map((l) => ({ id: l.id, paperId: l.paperId, name: l.name }))}

@@ -10,7 +10,7 @@ import {
   samePlace,
   type CropPlace,
 } from '@/core/crop/crop';
-import { lengthOrNull, toDecimals } from '@/core/measure';
+import { lengthOrNull, toDecimals, readNumber } from '@/core/measure';
 import { checkResolution, shownPpi, type School } from '@/core/resolution';
 import type { Format } from '@/store/works';
 import { useAction } from '@/app/useAction';
@@ -112,13 +112,13 @@ function CropPart({ format, picture, school }: { format: Format; picture: Pictur
       }
       return;
     }
-    const n = Number(text.replace(',', '.').replace(/[%°]/g, '').trim());
+    const n = readNumber(text.replace(/[%°]/g, '')) ?? NaN;
     if (key === 'fill') {
       if (n >= 10 && n <= 100) {
         setPlace(insidePlace(picture, image, { ...place, fill: Math.round(n * 10_000) }));
         refuse(null);
       } else refuse('Expected a share from 10 to 100 %.');
-    } else if (Math.abs(n) <= MOST_TURN / 1_000 && text.trim() !== '') {
+    } else if (Math.abs(n) <= MOST_TURN / 1_000) {
       setPlace(insidePlace(picture, image, { ...place, turn: Math.round(n * 1_000) }));
       refuse(null);
     } else refuse(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);

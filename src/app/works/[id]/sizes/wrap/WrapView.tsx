@@ -12,7 +12,7 @@ import {
   type WrapEdge,
   type WrapQuestion,
 } from '@/core/mounting/wrap';
-import { toDecimals } from '@/core/measure';
+import { toDecimals, numberOrTyped } from '@/core/measure';
 import type { Mount } from '@/studio/formats/mounts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
@@ -127,7 +127,7 @@ function WrapDesk({
     coats: String(was?.coats ?? 2),
     mlPerM2: String(was?.mlPerM2 ?? 110),
   });
-  const number = (key: keyof typeof n) => Number(n[key].replace(',', '.'));
+  const number = (key: keyof typeof n) => numberOrTyped(n[key]);
   const worked = attempt(() => {
     const list = panels({
       picture: image,
