@@ -17,6 +17,6 @@ export default {
     ],
   },
   // Packages that ship only ES modules and are reached by unit tests.
-  transformIgnorePatterns: ['/node_modules/(?!(@noble|ulid|date-fns)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|ulid)/)'],
   testTimeout: 180_000,
 };

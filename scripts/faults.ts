@@ -73,7 +73,10 @@ const ended = (child: ChildProcess) =>
     ? Promise.resolve()
     : new Promise<void>((r) => child.once('exit', () => r()));
 
-type Answer = { status: number; body: { id?: string; message?: string; error?: { message: string } } } | null;
+type Answer = {
+  status: number;
+  body: { id?: string; message?: string; error?: { message: string } };
+} | null;
 
 async function act(
   url: string,

@@ -9,7 +9,7 @@ ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
-const total = { passed: 0, failed: 0 };
+const total = { passed: 0, failed: 0, skipped: 0 };
 const step = (name, command, args, count) => {
   const started = Date.now();
   console.log(`\n— ${name}`);
@@ -19,6 +19,7 @@ const step = (name, command, args, count) => {
   });
   const counted = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   total.passed += counted.passed;
+  total.skipped += counted.skipped ?? 0;
   total.failed += counted.failed || (status === 0 ? 0 : 1);
   console.log(
     `  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`,
@@ -29,19 +30,26 @@ const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')
 step('types', bin('tsc'), ['--noEmit']);
 step('lint and layers', bin('eslint'), ['.']);
 step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+step('nothing unused', bin('knip'), ['--no-progress']);
 step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
   const r = json('test-results/unit.json');
   return {
     passed: r?.numPassedTests ?? 0,
+    skipped: r?.numPendingTests ?? 0,
     failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
   };
 });
 build();
 step('end to end', bin('playwright'), ['test'], () => {
   const r = json('test-results/e2e.json');
-  return { passed: r?.stats.expected ?? 0, failed: r ? r.stats.unexpected + r.errors.length : 1 };
+  return {
+    passed: r?.stats.expected ?? 0,
+    skipped: r?.stats.skipped ?? 0,
+    failed: r ? r.stats.unexpected + r.errors.length : 1,
+  };
 });
-console.log(`\n${total.passed} passed, ${total.failed} failed`);
+const skipped = total.skipped ? `, ${total.skipped} skipped` : '';
+console.log(`\n${total.passed} passed, ${total.failed} failed${skipped}`);
 process.exit(total.failed ? 1 : 0);
 
 /** What the tests drive or read back with; installed where it is missing and that is allowed. Only Chromium is a must. */

@@ -8,7 +8,6 @@ const ENDINGS: Record<FileKind, readonly string[]> = {
   PNG: ['png'],
   WebP: ['webp'],
 };
-export const FILE_ENDINGS = Object.values(ENDINGS).flat();
 /** How many first bytes are enough to know a file by. */
 export const SNIFF_BYTES = 12;
 

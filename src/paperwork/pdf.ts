@@ -5,8 +5,6 @@ import type { Um } from '@/core/measure';
 /** PDF points to the millimetre. */
 export const PT_PER_MM = 72 / 25.4;
 export const mm = (v: number): number => v * PT_PER_MM;
-export const um = (v: Um): number => (v / 1_000) * PT_PER_MM;
-
 type Face = 'sans' | 'bold' | 'title' | 'serif';
 const FILES: Record<Face, string> = {
   sans: 'archivo/files/archivo-{}-400-normal.woff',

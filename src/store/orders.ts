@@ -18,10 +18,7 @@ import {
 } from './schema';
 
 export type Order = typeof orders.$inferSelect;
-export type OrderLine = typeof orderLines.$inferSelect;
 export type Buyer = typeof buyers.$inferSelect;
-export type Parcel = typeof parcels.$inferSelect;
-
 export const ORDERS_A_PAGE = 50;
 
 /** A page of orders: those that want hands first by their day, the rest newest first. */

@@ -178,16 +178,6 @@ export async function findColumns<N extends TableName, C extends Column<N>>(
     .where(condition(name, where))) as unknown as Pick<Row<N>, C>[];
 }
 
-/** The first row that fits, or undefined. */
-export async function firstRow<N extends TableName>(
-  db: Db,
-  name: N,
-  where: Where<N>,
-  orderBy: OrderBy<N> = [],
-): Promise<Row<N> | undefined> {
-  return (await findRows(db, name, where, { orderBy, limit: 1 }))[0];
-}
-
 /** What of an object are columns of a table. */
 export function ownColumns<N extends TableName>(
   name: N,

@@ -112,23 +112,10 @@ export const ACTIONS = registryOf(
 );
 
 /**
- * Does an action by name, for a caller that the compiler knows.
- *
- * @throws InputError for input that does not fit; RefusedError when the state of things does not allow it; ChangedError when
- * another window changed what it would overwrite
- */
-export const performNamed = <N extends ActionName>(
-  studio: Studio,
-  name: N,
-  input: ActionInput<N>,
-  request: RequestContext = {},
-): Promise<ActionAnswerOf<N>> =>
-  performByName(studio, name, input, request) as Promise<ActionAnswerOf<N>>;
-
-/**
  * Does an action by a name and an input that came from outside.
  *
- * @throws InputError for an unknown name, and as above
+ * @throws InputError for an unknown name or input that does not fit; RefusedError when the state of things does not allow it;
+ * ChangedError when another window changed what it would overwrite
  */
 export async function performByName(
   studio: Studio,

@@ -26,4 +26,3 @@ export const typed = Type.String({ maxLength: 60 });
 export const flag = Type.Boolean();
 /** A day that is in the calendar: 2026-02-31 is none. */
 export const day = Type.String({ format: 'day' });
-export const sha256 = Type.String({ pattern: '^[0-9a-f]{64}$' });

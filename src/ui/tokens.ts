@@ -20,10 +20,5 @@ export const t = {
   serif: "'Newsreader Variable', 'Newsreader', Georgia, serif",
 } as const;
 
-export const text = {
-  body: '13px/18px',
-  small: '12px/15px',
-} as const;
-
 /** From here down the screen is a hand's width: one column, everything reachable with a thumb. */
 export const narrow = '@media (max-width: 760px)';

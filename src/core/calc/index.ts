@@ -33,5 +33,4 @@ export function runCalc(name: string, input: unknown): unknown {
   return found.run(input);
 }
 
-export { CALCS as default };
 export type { Calc };

@@ -1,16 +1,7 @@
 import { parseLength, type Size, type Um } from '../measure';
 import { objectSchema, Type, type Static, type TSchema } from '../schema';
 
-export {
-  listOf,
-  objectSchema,
-  oneOf,
-  oneOfNumbers,
-  orNull,
-  taggedUnion,
-  Type,
-  wholeNumber,
-} from '../schema';
+export { listOf, objectSchema, oneOf, oneOfNumbers, taggedUnion, Type, wholeNumber } from '../schema';
 export type { Static } from '../schema';
 
 /** A length as a person types it, or whole micrometres. */

@@ -75,9 +75,6 @@ export function mayDo(
   return IMPRESSION_STEPS[act].from.includes(state);
 }
 
-/** States in which a print lies ready to be taken for an order. */
-export const isReady = (state: ImpressionState): boolean => READY.includes(state);
-
 /** The words the sheets of an edition carry. */
 export const STATE_WORDS: Readonly<Record<ImpressionState, string>> = {
   declared: 'to print',

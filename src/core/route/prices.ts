@@ -103,6 +103,3 @@ export function quoteRoute(
         : `${formatSize(size, 'mm')} is priced by area as a custom size`,
   };
 }
-
-export type TableRow = { line: number; row: RoutePrice };
-export type BadRow = { line: number; field: string; value: string; expected: string };

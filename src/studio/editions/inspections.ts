@@ -4,8 +4,6 @@ import { inspectionsByReference, lastInspections, printsToInspect } from '@/stor
 import { findColumns, type Row } from '@/store/rows';
 import { type Studio } from '../studio';
 
-export type Inspection = Row<'inspections'>;
-
 /** Printed impressions of a work that nobody has looked over yet, with their reference; and what was looked over lately. */
 export async function toInspect(db: Db, workId: string) {
   const waiting = await printsToInspect(db, workId);

@@ -19,4 +19,3 @@ export const formatFingerprint = (f: Format): string =>
       : [`crop ${f.crop!.x} ${f.crop!.y} ${f.crop!.fill} ${f.crop!.turn}`]),
     ...(f.finish && !isNoFinish(f.finish) ? [`finish ${JSON.stringify(f.finish)}`] : []),
   ].join('/');
-export const formatInTx = (tx: Tx, formatId: string) => rowById(tx, 'formats', formatId, 'formatId');

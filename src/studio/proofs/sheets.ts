@@ -123,7 +123,3 @@ export async function keepProofPhoto(
     await rm(small, { force: true });
   }
 }
-
-/** What a proof was printed through, where that is known and still kept. */
-export const profileOfProof = async (studio: Studio, proof: Proof) =>
-  proof.formula.profileId ? findRow(studio.db, 'profiles', proof.formula.profileId) : undefined;

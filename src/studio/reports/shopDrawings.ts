@@ -28,8 +28,6 @@ import type { Studio } from '../studio';
 import { cropOf, viewedPixels } from '../works/workPage';
 
 export const DRAWINGS = ['sheet', 'mat', 'section', 'wrap', 'bars', 'panels', 'layout'] as const;
-export type DrawingKind = (typeof DRAWINGS)[number];
-
 /** The picture of a format and the part of it that its crop keeps. */
 export function pictureFor(format: Format, master: Master | null | undefined) {
   return master?.state === 'ready'
