@@ -162,7 +162,7 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     await page.goto(`/works/${work}/proofs/sheet`);
     await choose(page, 'Paper', 'Tarn Rag 300');
     await choose(page, 'Route', 'the tarn room');
-    await fill(page, { 'Wide, mm of print': '50', 'High, mm': '50' });
+    await fill(page, { 'Wide, on the print': '50,0 mm', High: '50' });
     await page.getByRole('button', { name: 'Propose by measure' }).click();
     await said(page, 'regions by measure');
     const first = page.getByRole('button', { name: /^Region 1, at/ });

@@ -13,6 +13,8 @@ import {
   type ProofPlan,
   type Region,
 } from '@/core/proof/plan';
+import { readSheetFigures, type SheetFigures, type SheetKind } from '@/core/proof/sheetForm';
+import { readNumber } from '@/core/measure';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -26,7 +28,6 @@ import { MarkedText } from '@/ui/Verdict';
 type Crop = Region & { degrees: number };
 type FormatChoice = { id: string; name: string; crop: Crop; image: { width: number; height: number } };
 type Named = { id: string; name: string };
-type Kind = 'snippet' | 'whole' | 'reduced' | 'strip' | 'thumbnails';
 type Start = {
   formatId: string;
   paperId: string;
@@ -58,7 +59,7 @@ const STEPS: readonly { key: StepOf; name: string; by: string }[] = [
   { key: 'warmth', name: 'warmth, b*', by: '2' },
   { key: 'tint', name: 'red to green, a*', by: '2' },
 ];
-const KINDS: readonly { key: Kind; name: string }[] = [
+const KINDS: readonly { key: SheetKind; name: string }[] = [
   { key: 'snippet', name: 'snippets at the final scale' },
   { key: 'reduced', name: 'the whole, made smaller' },
   { key: 'whole', name: 'the whole at full size' },
@@ -116,7 +117,7 @@ const FieldColumns = styled.div`
 
 /** Plans a proof sheet, shows it to scale, and makes it. */
 export function SheetView(p: Props) {
-  const { length } = useUnits();
+  const { length, unit } = useUnits();
   const [formatId, setFormat] = useState(
     p.formats.find((f) => f.id === p.start?.formatId)?.id ?? p.formats[0]!.id,
   );
@@ -129,20 +130,25 @@ export function SheetView(p: Props) {
   const [machineId, setMachine] = useState(p.machines[0]?.id ?? '');
   const [lotId, setLot] = useState('');
   const [intent, setIntent] = useState<Intent>(p.start?.intent ?? 'relative colorimetric');
-  const [kind, setKind] = useState<Kind>('snippet');
+  const [kind, setKind] = useState<SheetKind>('snippet');
   const [adjust, setAdjust] = useState<Adjustment>(p.start?.adjust ?? NO_ADJUSTMENT);
-  const [ppi, setPpi] = useState(String(ppiForPrint(route.ppiSteps, format.image)));
   const [kernel, setKernel] = useState<Kernel>('mitchell');
-  const [sharp, setSharp] = useState('80');
-  const [radius, setRadius] = useState('1.0');
-  const [width, setWidth] = useState('60'),
-    [height, setHeight] = useState('60');
-  const [across, setAcross] = useState<StepOf>('lightness'),
-    [acrossBy, setAcrossBy] = useState('2'),
-    [down, setDown] = useState<StepOf>('warmth'),
-    [downBy, setDownBy] = useState('2'),
-    [each, setEach] = useState('2');
-  const [cell, setCell] = useState('40');
+  const [typed, setTyped] = useState<SheetFigures>({
+    ppi: String(ppiForPrint(route.ppiSteps, format.image)),
+    sharpen: '80',
+    radius: '1.0',
+    width: length(60_000),
+    height: length(60_000),
+    acrossBy: '2',
+    downBy: '2',
+    each: '2',
+    cell: length(40_000),
+  });
+  const type = (field: keyof SheetFigures) => (text: string) =>
+    setTyped((was) => ({ ...was, [field]: text }));
+  const { figures, problems } = readSheetFigures(typed, kind, unit);
+  const [across, setAcross] = useState<StepOf>('lightness');
+  const [down, setDown] = useState<StepOf>('warmth');
   const [changed, setChanged] = useState(p.start?.changed ?? ''),
     [cost, setCost] = useState('');
   const [is, setIs] = useState<'sRGB' | 'opRGB' | ''>('');
@@ -159,17 +165,16 @@ export function SheetView(p: Props) {
     gang = useAction();
 
   const scale = format.crop.width / (format.image.width / 25_400);
-  const mm = (text: string) =>
-    Math.max(16, Math.round(((Number(text.replace(',', '.')) || 40) / 25.4) * scale));
+  const pixels = (um: number) => Math.max(16, Math.round((um / 25_400) * scale));
   const middle: Said = {
     left: Math.round(
-      format.crop.left + format.crop.width / 2 - Math.min(mm(width), format.crop.width) / 2,
+      format.crop.left + format.crop.width / 2 - Math.min(pixels(figures.width), format.crop.width) / 2,
     ),
     top: Math.round(
-      format.crop.top + format.crop.height / 2 - Math.min(mm(height), format.crop.height) / 2,
+      format.crop.top + format.crop.height / 2 - Math.min(pixels(figures.height), format.crop.height) / 2,
     ),
-    width: Math.min(mm(width), format.crop.width),
-    height: Math.min(mm(height), format.crop.height),
+    width: Math.min(pixels(figures.width), format.crop.width),
+    height: Math.min(pixels(figures.height), format.crop.height),
     says: 'chosen by hand',
   };
   const shownRegions =
@@ -180,10 +185,10 @@ export function SheetView(p: Props) {
           : regions
         : [middle]
       : [];
-  const step = (of: StepOf, by: string) => ({
+  const step = (of: StepOf, by: number) => ({
     of,
-    by: Number(by.replace(',', '.')) || 1,
-    each: Math.min(6, Math.max(1, Math.round(Number(each) || 2))),
+    by,
+    each: figures.each,
   });
   const what =
     kind === 'snippet'
@@ -195,16 +200,16 @@ export function SheetView(p: Props) {
           : {
               kind,
               region: kind === 'strip' ? bare(shownRegions[0]!) : bare(format.crop),
-              across: step(across, acrossBy),
-              down: kind === 'thumbnails' ? step(down, downBy) : null,
-              cellWidthUm: kind === 'thumbnails' ? Math.round((Number(cell) || 40) * 1_000) : null,
+              across: step(across, figures.acrossBy),
+              down: kind === 'thumbnails' ? step(down, figures.downBy) : null,
+              cellWidthUm: kind === 'thumbnails' ? figures.cell : null,
             };
   const common = {
     crop: format.crop,
     image: format.image,
     picture: { width: p.master.width, height: p.master.height },
     caption: `${p.title}, ${format.name}, the next round`,
-    ppi: Number(ppi) || 300,
+    ppi: figures.ppi,
   };
   let plan: ProofPlan | null = null,
     cannot = '';
@@ -233,8 +238,8 @@ export function SheetView(p: Props) {
       paperId,
       routeId,
       machineId: route.own ? machineId || null : null,
-      width: `${width} mm`,
-      height: `${height} mm`,
+      width: `${figures.width} um`,
+      height: `${figures.height} um`,
       untaggedIs: is || null,
     });
     if (done?.regions)
@@ -256,10 +261,10 @@ export function SheetView(p: Props) {
       machineId: route.own ? machineId || null : null,
       lotId: lotId || null,
       intent,
-      ppi: Number(ppi) || 0,
+      ppi: figures.ppi,
       kernel,
       sharpen:
-        Number(sharp) > 0 ? { amount: Number(sharp), radius: Number(radius) || 1, threshold: 2 } : null,
+        figures.sharpen > 0 ? { amount: figures.sharpen, radius: figures.radius, threshold: 2 } : null,
       adjust: isNone(adjust) ? null : adjust,
       untaggedIs: is || null,
       changed,
@@ -283,7 +288,7 @@ export function SheetView(p: Props) {
             }}
             options={p.formats.map((f) => ({ key: f.id, name: f.name }))}
           />
-          <Select<Kind> label="What kind" value={kind} onChange={setKind} options={KINDS} />
+          <Select<SheetKind> label="What kind" value={kind} onChange={setKind} options={KINDS} />
           <Select
             label="Paper"
             value={paperId}
@@ -295,7 +300,7 @@ export function SheetView(p: Props) {
             value={routeId}
             onChange={(id) => {
               setRoute(id);
-              setPpi(String(ppiForPrint(p.routes.find((r) => r.id === id)!.ppiSteps, format.image)));
+              type('ppi')(String(ppiForPrint(p.routes.find((r) => r.id === id)!.ppiSteps, format.image)));
             }}
             options={p.routes.map((r) => ({ key: r.id, name: r.name }))}
           />
@@ -326,9 +331,9 @@ export function SheetView(p: Props) {
           />
           <Field
             label="Pixels per inch of the sheet"
-            value={ppi}
-            onChange={setPpi}
-            wrong={make.fieldError('ppi')}
+            value={typed.ppi}
+            onChange={type('ppi')}
+            wrong={problems.ppi ?? make.fieldError('ppi')}
           />
           <Select<Kernel>
             label="Resampling"
@@ -337,8 +342,19 @@ export function SheetView(p: Props) {
             options={KERNELS.map((k) => ({ key: k, name: k }))}
           />
           <Fields $columns="1fr 1fr">
-            <Field label="Sharpening, %" value={sharp} onChange={setSharp} hint="0 leaves it" />
-            <Field label="its radius, px" value={radius} onChange={setRadius} />
+            <Field
+              label="Sharpening, %"
+              value={typed.sharpen}
+              onChange={type('sharpen')}
+              wrong={problems.sharpen}
+              hint="0 leaves it"
+            />
+            <Field
+              label="its radius, px"
+              value={typed.radius}
+              onChange={type('radius')}
+              wrong={problems.radius}
+            />
           </Fields>
         </Fields>
         <PanelTitle>
@@ -361,9 +377,24 @@ export function SheetView(p: Props) {
             {(kind === 'snippet' || kind === 'strip') && (
               <>
                 <Row style={{ paddingTop: 10, alignItems: 'end', flexWrap: 'wrap' }}>
-                  <Field label="Wide, mm of print" value={width} onChange={setWidth} width={104} />
-                  <Field label="High, mm" value={height} onChange={setHeight} width={90} />
-                  <Button onPress={() => void doPropose()} isDisabled={propose.isPending}>
+                  <Field
+                    label="Wide, on the print"
+                    value={typed.width}
+                    onChange={type('width')}
+                    wrong={problems.width}
+                    width={112}
+                  />
+                  <Field
+                    label="High"
+                    value={typed.height}
+                    onChange={type('height')}
+                    wrong={problems.height}
+                    width={96}
+                  />
+                  <Button
+                    onPress={() => void doPropose()}
+                    isDisabled={propose.isPending || Boolean(problems.width ?? problems.height)}
+                  >
                     Propose by measure
                   </Button>
                   {kind === 'snippet' && shownRegions.length < 6 && (
@@ -405,11 +436,16 @@ export function SheetView(p: Props) {
                   value={across}
                   onChange={(k) => {
                     setAcross(k);
-                    setAcrossBy(STEPS.find((s) => s.key === k)!.by);
+                    type('acrossBy')(STEPS.find((s) => s.key === k)!.by);
                   }}
                   options={STEPS}
                 />
-                <Field label="by" value={acrossBy} onChange={setAcrossBy} />
+                <Field
+                  label="by"
+                  value={typed.acrossBy}
+                  onChange={type('acrossBy')}
+                  wrong={problems.acrossBy}
+                />
                 {kind === 'thumbnails' && (
                   <>
                     <Select<StepOf>
@@ -417,15 +453,30 @@ export function SheetView(p: Props) {
                       value={down}
                       onChange={(k) => {
                         setDown(k);
-                        setDownBy(STEPS.find((s) => s.key === k)!.by);
+                        type('downBy')(STEPS.find((s) => s.key === k)!.by);
                       }}
                       options={STEPS}
                     />
-                    <Field label="by" value={downBy} onChange={setDownBy} />
-                    <Field label="Each so wide, mm" value={cell} onChange={setCell} />
+                    <Field
+                      label="by"
+                      value={typed.downBy}
+                      onChange={type('downBy')}
+                      wrong={problems.downBy}
+                    />
+                    <Field
+                      label="Each so wide"
+                      value={typed.cell}
+                      onChange={type('cell')}
+                      wrong={problems.cell}
+                    />
                   </>
                 )}
-                <Field label="Steps to each side" value={each} onChange={setEach} />
+                <Field
+                  label="Steps to each side"
+                  value={typed.each}
+                  onChange={type('each')}
+                  wrong={problems.each}
+                />
               </Fields>
             )}
           </div>
@@ -501,7 +552,11 @@ export function SheetView(p: Props) {
             />
             {job.line}
             {!job.goesOn && (
-              <Button main onPress={() => void doMake()} isDisabled={make.isPending || !plan}>
+              <Button
+                main
+                onPress={() => void doMake()}
+                isDisabled={make.isPending || !plan || Object.keys(problems).length > 0}
+              >
                 Make the proof sheet
               </Button>
             )}
@@ -569,7 +624,7 @@ function Figure({
   const [was, setWas] = useState(value);
   if (was !== value) {
     setWas(value);
-    if (Number(text.replace(',', '.')) !== value) setText(String(value));
+    if (readNumber(text) !== value) setText(String(value));
   }
   return (
     <Field
@@ -577,9 +632,10 @@ function Figure({
       value={text}
       onChange={(v) => {
         setText(v);
-        const n = Number(v.replace(',', '.').replace('−', '-'));
-        if (v.trim() && Number.isFinite(n)) onChange(n);
+        const n = readNumber(v);
+        if (n !== null) onChange(n);
       }}
+      wrong={readNumber(text) === null ? 'Expected a number.' : null}
     />
   );
 }
