@@ -1,6 +1,5 @@
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-import type { Um } from '@/core/measure';
 
 /** PDF points to the millimetre. */
 export const PT_PER_MM = 72 / 25.4;

@@ -1,7 +1,5 @@
 import { samePlace } from '@/core/crop/crop';
 import { isNoFinish } from '@/core/crop/finish';
-import type { Tx } from '@/store/db';
-import { rowById } from '@/store/rows';
 import { type Format } from '@/store/works';
 
 /** A format's measures in one word; a proof made before it changed is stale. */

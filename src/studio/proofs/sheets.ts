@@ -4,8 +4,7 @@ import { RefusedError } from '@/core/errors';
 import { KERNELS } from '@/core/printfile/resample';
 import { type PrintSpec } from '@/core/printfile/spec';
 import type { Received } from '@/imaging/objects';
-import { type Proof } from '@/store/proofs';
-import { findRow, patchRow, rowById } from '@/store/rows';
+import { patchRow, rowById } from '@/store/rows';
 import { type Master } from '@/store/works';
 import { rm } from 'node:fs/promises';
 import {

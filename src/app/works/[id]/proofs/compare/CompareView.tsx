@@ -15,7 +15,7 @@ import { useJob } from '@/ui/Job';
 import { Aside, Columns, EmptyState, FactList, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { MarkedText, Verdict } from '@/ui/Verdict';
-import { CurveDrawing } from '../sheet/SheetView';
+import { CurveDrawing } from '../sheet/CurveDrawing';
 
 type ProofChoice = {
   id: string;

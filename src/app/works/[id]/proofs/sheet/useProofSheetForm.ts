@@ -1,0 +1,209 @@
+import { useState } from 'react';
+import { isNone, NO_ADJUSTMENT, type Adjustment } from '@/core/colour/adjust';
+import type { Intent } from '@/core/colour/intents';
+import type { Kernel } from '@/core/printfile/resample';
+import { coverage, type ProofPlan, type Region } from '@/core/proof/plan';
+import { planSheet, type SheetQuestion } from '@/core/proof/planSheet';
+import { readSheetFigures, type SheetFigures, type SheetKind } from '@/core/proof/sheetForm';
+import { middleRegion, wholePixels } from '@/core/proof/snippetRegion';
+import { ppiForPrint } from '@/core/resolution';
+import { useAction } from '@/app/useAction';
+import { useJob } from '@/ui/Job';
+import { useUnits } from '@/ui/Units';
+import { STEPS, type NamedRegion, type SheetProps, type StepOf } from './sheetProps';
+
+const MOST_REGIONS = 6;
+const REDUCED_UM = 180_000;
+
+/** A sheet as it would lie on paper, or why it cannot. */
+type Drawn = { plan: ProofPlan | null; cannot: string };
+
+function drawn(question: SheetQuestion): Drawn {
+  try {
+    return { plan: planSheet(question), cannot: '' };
+  } catch (error) {
+    return {
+      plan: null,
+      cannot: error instanceof Error ? error.message : 'This sheet cannot be laid out.',
+    };
+  }
+}
+
+/** What is chosen and typed for a proof sheet, what it comes to, and what can be done with it. */
+export function useProofSheetForm(p: SheetProps) {
+  const { length, unit } = useUnits();
+  const [formatId, setFormatId] = useState(
+    p.formats.find((f) => f.id === p.start?.formatId)?.id ?? p.formats[0]!.id,
+  );
+  const format = p.formats.find((f) => f.id === formatId)!;
+  const [paperId, setPaperId] = useState(
+    p.papers.find((x) => x.id === p.start?.paperId)?.id ?? p.papers[0]!.id,
+  );
+  const [routeId, setRouteId] = useState(p.start?.routeId ?? p.routes[0]!.id);
+  const routeOf = (id: string) => p.routes.find((r) => r.id === id) ?? p.routes[0]!;
+  const route = routeOf(routeId);
+  const [machineId, setMachineId] = useState(p.machines[0]?.id ?? '');
+  const [lotId, setLotId] = useState('');
+  const [intent, setIntent] = useState<Intent>(p.start?.intent ?? 'relative colorimetric');
+  const [kernel, setKernel] = useState<Kernel>('mitchell');
+  const [kind, setKind] = useState<SheetKind>('snippet');
+  const [adjust, setAdjust] = useState<Adjustment>(p.start?.adjust ?? NO_ADJUSTMENT);
+  const [across, setAcross] = useState<StepOf>('lightness');
+  const [down, setDown] = useState<StepOf>('warmth');
+  const [changed, setChanged] = useState(p.start?.changed ?? '');
+  const [cost, setCost] = useState('');
+  const [untaggedIs, setUntaggedIs] = useState<'sRGB' | 'opRGB' | ''>('');
+  const [regions, setRegions] = useState<NamedRegion[]>(() => keptRegions(p, formatId));
+  const [typed, setTyped] = useState<SheetFigures>({
+    ppi: String(ppiForPrint(route.ppiSteps, format.image)),
+    sharpen: '80',
+    radius: '1.0',
+    width: length(60_000),
+    height: length(60_000),
+    acrossBy: '2',
+    downBy: '2',
+    each: '2',
+    cell: length(40_000),
+  });
+  const propose = useAction();
+  const make = useAction();
+  const job = useJob();
+
+  const { figures, problems } = readSheetFigures(typed, kind, unit);
+  const type = (field: keyof SheetFigures) => (text: string) =>
+    setTyped((was) => ({ ...was, [field]: text }));
+  const isPart = kind === 'snippet' || kind === 'strip';
+  const middle: NamedRegion = {
+    ...middleRegion(format.crop, format.image, figures),
+    says: 'chosen by hand',
+  };
+  const shown = isPart ? regionsShown(regions, middle, kind) : [];
+  const what = whatIsMade();
+  const sheet = drawn({
+    what,
+    crop: format.crop,
+    image: format.image,
+    picture: { width: p.master.width, height: p.master.height },
+    caption: `${p.title}, ${format.name}, the next round`,
+    ppi: figures.ppi,
+    adjust,
+  });
+
+  function whatIsMade(): SheetQuestion['what'] {
+    const step = (of: StepOf, by: number) => ({ of, by, each: figures.each });
+    if (kind === 'snippet') return { kind, regions: shown };
+    if (kind === 'whole') return { kind };
+    if (kind === 'reduced') return { kind, longSideUm: REDUCED_UM };
+    const isGrid = kind === 'thumbnails';
+    return {
+      kind,
+      region: wholePixels(isGrid ? format.crop : shown[0]!),
+      across: step(across, figures.acrossBy),
+      down: isGrid ? step(down, figures.downBy) : null,
+      cellWidthUm: isGrid ? figures.cell : null,
+    };
+  }
+
+  const where = {
+    formatId,
+    paperId,
+    routeId,
+    machineId: route.own ? machineId || null : null,
+    untaggedIs: untaggedIs || null,
+  };
+
+  return {
+    format,
+    paperId,
+    route,
+    machineId,
+    lotId,
+    intent,
+    kernel,
+    kind,
+    isPart,
+    adjust,
+    across,
+    down,
+    changed,
+    cost,
+    untaggedIs,
+    typed,
+    problems,
+    regions: shown,
+    share: isPart ? coverage(format.crop, shown) : 1,
+    sheet,
+    propose,
+    make,
+    job,
+    type,
+    setPaperId,
+    setMachineId,
+    setLotId,
+    setIntent,
+    setKernel,
+    setKind,
+    setAdjust,
+    setChanged,
+    setCost,
+    setUntaggedIs,
+    canAdd: kind === 'snippet' && shown.length < MOST_REGIONS,
+    canMake: sheet.plan !== null && Object.keys(problems).length === 0 && !make.isPending,
+    takeFormat(id: string) {
+      setFormatId(id);
+      setRegions([]);
+    },
+    takeRoute(id: string) {
+      setRouteId(id);
+      type('ppi')(String(ppiForPrint(routeOf(id).ppiSteps, format.image)));
+    },
+    step(axis: 'across' | 'down', of: StepOf) {
+      if (axis === 'across') setAcross(of);
+      else setDown(of);
+      type(axis === 'across' ? 'acrossBy' : 'downBy')(STEPS.find((s) => s.key === of)!.by);
+    },
+    addRegion: () => setRegions([...shown, middle]),
+    leaveOut: (at: number) => setRegions(shown.filter((_, i) => i !== at)),
+    moveRegion: (at: number, to: Partial<Region>) =>
+      setRegions((all) => (all.length ? all : shown).map((r, i) => (i === at ? { ...r, ...to } : r))),
+    async proposeRegions() {
+      const done = await propose.run('proposeSnippets', {
+        ...where,
+        width: `${figures.width} um`,
+        height: `${figures.height} um`,
+      });
+      if (done) setRegions(done.regions.map((r) => ({ ...wholePixels(r), says: r.says })));
+    },
+    async makeSheet() {
+      const { sharpen, radius, ppi } = figures;
+      const done = await make.run('makeProofSheet', {
+        ...where,
+        lotId: lotId || null,
+        intent,
+        ppi,
+        kernel,
+        sharpen: sharpen > 0 ? { amount: sharpen, radius, threshold: 2 } : null,
+        adjust: isNone(adjust) ? null : adjust,
+        changed,
+        cost,
+        what,
+      });
+      if (done) job.begin(done.job);
+    },
+  };
+}
+export type ProofSheetForm = ReturnType<typeof useProofSheetForm>;
+
+/** The regions of the round that is made again. */
+function keptRegions({ start }: SheetProps, formatId: string): NamedRegion[] {
+  if (!start?.plan || start.formatId !== formatId) return [];
+  return start.plan.pictures
+    .filter((picture) => picture.role === 'snippet')
+    .map(({ from, says }) => ({ ...from, says }));
+}
+
+/** A strip is of one region; where none is chosen yet, it is the middle. */
+function regionsShown(regions: NamedRegion[], middle: NamedRegion, kind: SheetKind): NamedRegion[] {
+  if (!regions.length) return [middle];
+  return kind === 'strip' ? regions.slice(0, 1) : regions;
+}
