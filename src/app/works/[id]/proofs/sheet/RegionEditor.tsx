@@ -36,14 +36,14 @@ function Regions({ form }: { form: ProofSheetForm }) {
           value={typed.width}
           onChange={type('width')}
           wrong={problems.width}
-          width={112}
+          width={98}
         />
         <Field
           label="High"
           value={typed.height}
           onChange={type('height')}
           wrong={problems.height}
-          width={96}
+          width={84}
         />
         <Button
           onPress={() => void form.proposeRegions()}
