@@ -4,7 +4,7 @@ import { EmptyState, Panel, Page } from '@/ui/Layout';
 
 export function MessagePage({
   title,
-  message: says,
+  message,
   again,
 }: {
   title: string;
@@ -15,7 +15,7 @@ export function MessagePage({
     <Page>
       <Panel>
         <EmptyState title={title}>
-          <p>{says}</p>
+          <p>{message}</p>
           <div>
             <Row>
               {again && (

@@ -1,5 +1,5 @@
 /** All that can be shown while the studio cannot be opened: why, and that nothing has to be restarted. */
-export function StudioClosed({ message: says }: { message: string }) {
+export function StudioClosed({ message }: { message: string }) {
   return (
     <html lang="en">
       <head>
@@ -9,7 +9,7 @@ export function StudioClosed({ message: says }: { message: string }) {
       <body style={{ margin: 0, background: '#dcdcdc', color: '#17202b', font: '15px/1.5 sans-serif' }}>
         <main style={{ maxWidth: 560, margin: '14vh auto', padding: 24, background: '#fafafa' }}>
           <h1 style={{ fontSize: 22, margin: '0 0 12px' }}>The studio is not open</h1>
-          <p role="alert">{says}</p>
+          <p role="alert">{message}</p>
           <p>This page looks again every ten seconds. Nothing that was kept is lost.</p>
         </main>
       </body>

@@ -144,7 +144,7 @@ export function Dimension({
   y1,
   x2,
   y2,
-  label: says,
+  label,
 }: {
   x1: number;
   y1: number;
@@ -160,11 +160,11 @@ export function Dimension({
       <path d={`M${x1} ${y1}L${x2} ${y2}${ends}`} stroke={t.ink} fill="none" />
       {upright ? (
         <text transform={`translate(${mx - 7} ${my}) rotate(-90)`} textAnchor="middle" fill={t.ink}>
-          {says}
+          {label}
         </text>
       ) : (
         <text x={mx} y={my + 15} textAnchor="middle" fill={t.ink}>
-          {says}
+          {label}
         </text>
       )}
     </g>
