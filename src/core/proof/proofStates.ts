@@ -84,10 +84,14 @@ export function staleParts(then: Formula, now: Formula): string[] {
     .flatMap((k) => (k === 'formatStamp' ? stampParts(then[k], now[k]) : [PARTS[k]]));
 }
 
+/** Stamps from when a finish with nothing set was still written into them: it is the same as none. */
+const EMPTY_FINISH = /^finish \{"title":"","type":\d+,"deckle":0,"bleed":0\}$/;
+
 /**
  * What differs between two stamps of a format, in words: its measures come first, then crop and finish where it has them.
  *
  * @example stampParts('1/1/5/5/5/5', '1/1/5/5/9/5/crop 1 1 1 0') // ['the border', 'the crop']
+ * @example stampParts('1/1/5/5/5/5/finish {"title":"","type":3000,"deckle":0,"bleed":0}', '1/1/5/5/5/5') // []
  */
 export function stampParts(then: string, now: string): string[] {
   const read = (stamp: string) => {
@@ -96,7 +100,12 @@ export function stampParts(then: string, now: string): string[] {
       /\/(crop [^/]*)/.exec(stamp)?.[1],
       /\/(finish .*)$/.exec(stamp)?.[1],
     ];
-    return { image: measures.slice(0, 2).join(), border: measures.slice(2).join(), crop, finish };
+    return {
+      image: measures.slice(0, 2).join(),
+      border: measures.slice(2).join(),
+      crop,
+      finish: EMPTY_FINISH.test(finish) ? '' : finish,
+    };
   };
   const [a, b] = [read(then), read(now)];
   return [
