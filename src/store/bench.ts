@@ -1,4 +1,4 @@
-import { and, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { Db } from './db';
 import {
   editions,
@@ -7,6 +7,7 @@ import {
   orders,
   originalMoves,
   papers,
+  parcels,
   prices,
   proofs,
   routes,
@@ -78,11 +79,13 @@ export const unpriced = (db: Db) =>
     .groupBy(works.id)
     .limit(12);
 
-/** How many parcels of the last thirty days left by the day that was promised. */
-export const sentOnTime = (db: Db, today: string) =>
-  db.all<{ sent: number; kept: number }>(sql`
-    SELECT count(*) AS sent, coalesce(sum(substr(p.dispatched_at, 1, 10) <= o.ship_by), 0) AS kept FROM parcels p JOIN ${orders} o ON o.id = p.order_id
-    WHERE p.dispatched_at IS NOT NULL AND p.dispatched_at >= date(${today}, '-30 days')`);
+/** Parcels that left since an instant, with the day they were promised for. */
+export const dispatchedSince = (db: Db, since: string) =>
+  db
+    .select({ dispatchedAt: sql<string>`${parcels.dispatchedAt}`, shipBy: orders.shipBy })
+    .from(parcels)
+    .innerJoin(orders, eq(orders.id, parcels.orderId))
+    .where(gte(parcels.dispatchedAt, since));
 
 /** How many orders are open, and how many other lines the bench has. */
 export const openCounts = (db: Db, today: string) =>

@@ -1,4 +1,5 @@
 import { InputError } from '../errors';
+import { localDay } from '../measure/day';
 
 /** A calendar day, `YYYY-MM-DD`. */
 export type Day = string;
@@ -60,4 +61,24 @@ export function shipBy({
     if (left > 0 && works(n)) left--;
   }
   return dayOf(n);
+}
+
+/**
+ * How many parcels of the last thirty days left by the day that was promised, by the studio's own calendar: what leaves late in
+ * the evening leaves that day, whatever day it is elsewhere.
+ *
+ * @param timeZone IANA name
+ * @example keptPromises([{ dispatchedAt: '2026-11-28T02:00:00Z', shipBy: '2026-11-27' }], '2026-11-28', 'America/Los_Angeles') // { sent: 1, kept: 1 }
+ * @example keptPromises([{ dispatchedAt: '2026-11-28T02:00:00Z', shipBy: '2026-11-27' }], '2026-11-28', 'Europe/Lisbon') // { sent: 1, kept: 0 }
+ * @example keptPromises([{ dispatchedAt: '2026-10-28T12:00:00Z', shipBy: '2026-11-27' }], '2026-11-28', 'UTC') // { sent: 0, kept: 0 }
+ */
+export function keptPromises(
+  parcels: readonly { dispatchedAt: string; shipBy: Day }[],
+  today: Day,
+  timeZone: string,
+): { sent: number; kept: number } {
+  const recent = parcels
+    .map(({ dispatchedAt, shipBy }) => ({ left: localDay(dispatchedAt, timeZone), shipBy }))
+    .filter(({ left }) => daysBetween(left, today) <= 30);
+  return { sent: recent.length, kept: recent.filter(({ left, shipBy }) => left <= shipBy).length };
 }

@@ -1,3 +1,4 @@
+import { keptPromises } from '@/core/parcel/shipBy';
 import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
 import type { Care } from '@/core/care';
 import { screenFinding } from '@/core/colour/screen';
@@ -10,7 +11,7 @@ import {
   openCounts,
   originalsLate,
   proofsAtClients,
-  sentOnTime,
+  dispatchedSince,
   unpriced,
 } from '@/store/bench';
 import { waitingImpressions } from '@/store/editions';
@@ -271,8 +272,10 @@ async function unpricedWorks(studio: Studio) {
 
 /** Of the orders that left in the last 30 days, how many left by the day promised. */
 async function promisesKept(studio: Studio, today: string) {
-  const [row] = await sentOnTime(studio.db, today);
-  return { sent: row?.sent ?? 0, kept: row?.kept ?? 0 };
+  const { timeZone } = await studio.settings();
+  // A day more than is counted, since a day begins at another instant here.
+  const since = new Date(Date.parse(`${today}T00:00:00Z`) - 32 * 86_400_000).toISOString();
+  return keptPromises(await dispatchedSince(studio.db, since), today, timeZone);
 }
 
 /** Minutes of work that fall on each of the next seven days, by what is promised for it. */
