@@ -4,7 +4,11 @@ import { PROOF_STATES } from '@/core/proof/proofStates';
 import { readFacts } from '@/imaging/facts';
 import { findAnything, journalPage } from '@/store/journal';
 import { orderWhole, ordersPage } from '@/store/orders';
+import { copyDatabase } from '@/store/aside';
+import { documentFaults } from '@/store/columnFaults';
+import { Store } from '@/store/db';
 import { findRows } from '@/store/rows';
+import { foreignKeyFaults } from '@/store/wholeness';
 import { worksPage } from '@/store/works';
 import { checkRegister } from '@/studio/editions/editions';
 import { packingTable } from '@/studio/orders/packingTable';
@@ -12,12 +16,22 @@ import { benchToday, placeCounts } from '@/studio/reports/bench';
 import { addressLabel, certificate, packingSlip } from '@/studio/reports/documents';
 import { Studio } from '@/studio/studio';
 import { loadWorkPage } from '@/studio/works/workPage';
+import { createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { createHash } from 'node:crypto';
+import { spawn } from 'node:child_process';
+import { copyFileSync, existsSync, readdirSync, statSync } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { folder } from '../tests/unit/helpers/files';
+import {
+  columnsOf,
+  MIGRATION_LIST,
+  rowsOf,
+  studioAsOf,
+  tablesOf,
+} from '../tests/unit/helpers/olderStudio';
 import { bandOf, painterOf } from './paint/hands';
 import { fbm, hash, noise, tabled, underdrawing, type Scene } from './paint/kit';
 import { makePicture } from './paint/make';
@@ -36,6 +50,13 @@ const small = (p: PictureSpec): PictureSpec => ({
 
 /** The work that came with a file which cannot be read to its end. */
 const CUT_SHORT = 'Slate terraces from phone';
+
+async function migrationsDone(dir: string): Promise<number> {
+  const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+  const { rows } = await client.execute('SELECT count(*) AS n FROM __drizzle_migrations');
+  client.close();
+  return Number(rows[0]!.n);
+}
 
 describe('the pictures', () => {
   test('between them are every kind of file the house must read', () => {
@@ -221,6 +242,67 @@ describe('the studio as the demo leaves it', () => {
       expect([o.number, whole.parcel!.tickedAtPacking.length]).toEqual([o.number, pieces]);
       expect(whole.parcel!.parts.reduce((a, p) => a + p.weightMg, 0)).toBe(whole.parcel!.expectedMg);
     }
+  });
+
+  describe('as each earlier Glassine would have left it', () => {
+    const older = async (upTo: number) => {
+      const dir = await folder();
+      const today = join(await folder(), 'today.db');
+      await copyDatabase(studio.store.client, today);
+      await studioAsOf(upTo, today, dir);
+      return { dir, today, file: join(dir, 'glassine.db') };
+    };
+
+    test.each(MIGRATION_LIST.slice(0, -1).map((m) => [m.tag, m.idx] as const))(
+      'from %s it is brought up to date, every row of every table as it is today',
+      async (_tag, idx) => {
+        const { dir, today, file } = await older(idx);
+        const then = createClient({ url: `file:${file}` });
+        const held = new Map<string, string[]>();
+        for (const table of await tablesOf(then)) held.set(table, await columnsOf(then, table));
+        then.close();
+        const store = await Store.open(dir);
+        expect(await documentFaults(store.db)).toEqual([]);
+        expect([await store.integrity(), await foreignKeyFaults(store.db)]).toEqual(['ok', []]);
+        await store.close();
+        for (const [table, columns] of held)
+          expect([table, await rowsOf(file, table, columns)]).toEqual([
+            table,
+            await rowsOf(today, table, columns),
+          ]);
+        expect(held.size).toBeGreaterThan(10);
+      },
+    );
+
+    test('killed anywhere in the middle, the next start finds it whole and finishes', async () => {
+      const start = await older(MIGRATION_LIST.length - 2);
+      const wal = (dir: string) =>
+        statSync(join(dir, 'glassine.db-wal'), { throwIfNoEntry: false })?.size ?? 0;
+      const outcomes: number[] = [];
+      for (const written of [0, 1, 300_000, 1_000_000, 2_000_000, 4_000_000]) {
+        const dir = await folder();
+        copyFileSync(start.file, join(dir, 'glassine.db'));
+        const code = `import('./src/store/db.ts').then(({ Store }) => Store.open(${JSON.stringify(dir)}))`;
+        const child = spawn(process.execPath, ['--import', 'tsx', '--eval', code], { stdio: 'ignore' });
+        const ended = new Promise((r) => child.on('exit', r));
+        const isCopied = () =>
+          existsSync(join(dir, 'aside')) &&
+          readdirSync(join(dir, 'aside')).some((name) => name.endsWith('.db'));
+        while (child.exitCode === null && !(isCopied() && wal(dir) >= written))
+          await new Promise(setImmediate);
+        child.kill('SIGKILL');
+        await ended;
+        const left = await migrationsDone(dir);
+        outcomes.push(left);
+        expect([MIGRATION_LIST.length - 1, MIGRATION_LIST.length]).toContain(left);
+        await (await Store.open(dir)).close();
+        expect(await rowsOf(join(dir, 'glassine.db'), 'proofs', ['id', 'formula', 'plan'])).toEqual(
+          await rowsOf(start.today, 'proofs', ['id', 'formula', 'plan']),
+        );
+        expect(await migrationsDone(dir)).toBe(MIGRATION_LIST.length);
+      }
+      expect(outcomes).toContain(MIGRATION_LIST.length - 1);
+    });
   });
 
   test('a file that was cut short before it came is kept, not read, and says so', async () => {

@@ -1,3 +1,4 @@
+import { recordRoute } from '@/studio/routes/routeActions';
 // Measures what docs/benchmarks.md promises, each case beside a plain peer in the same minute, and writes that page.
 import { createReadStream, existsSync } from 'node:fs';
 import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
@@ -17,7 +18,6 @@ import { readFacts } from '@/imaging/facts';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
 import { importPrices } from '@/studio/routes/routeActions';
-import { recordRoute } from '@/studio/papers/stockActions';
 import { Studio } from '@/studio/studio';
 import { PICTURES } from '../demo/pictures';
 import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';

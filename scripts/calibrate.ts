@@ -3,7 +3,7 @@
 // npm run calibrate [-- tune]
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { blurShare, detailOf, type Detail } from '@/core/capture/detail';
+import { blurShare, detailOf, type KnownDetail } from '@/core/capture/detail';
 import { DETAIL_TILE, radialSpectrum } from '@/core/capture/spectrum';
 import { PICTURES } from '../demo/pictures';
 import {
@@ -54,7 +54,7 @@ async function* subjects(tune: boolean): AsyncGenerator<Subject> {
   }
 }
 
-function measure(s: Subject): Detail {
+function measure(s: Subject): KnownDetail {
   const tiles = [];
   for (let y = 0; y + DETAIL_TILE <= s.height; y += DETAIL_TILE / 2) {
     for (let x = 0; x + DETAIL_TILE <= s.width; x += DETAIL_TILE / 2) {
@@ -70,10 +70,12 @@ function measure(s: Subject): Detail {
   }
   tiles.sort((a, b) => b.energy - a.energy);
   const n = tiles.length;
-  return detailOf(
+  const found = detailOf(
     tiles.slice(0, Math.max(6, n >> 2)).map((t) => t.spectrum),
     tiles.slice(-Math.max(3, Math.round(n / 12))).map((t) => t.spectrum),
   );
+  if (found.share === null) throw new Error('noise covers all of it');
+  return { ...found, share: found.share };
 }
 
 const columns: [name: string, truth: number, make: (s: Subject) => Subject | Promise<Subject>][] = [

@@ -1,3 +1,8 @@
+import { discontinuePaper } from '@/studio/papers/paperActions';
+import { recordPaper } from '@/studio/papers/paperActions';
+import { recordRoute } from '@/studio/routes/routeActions';
+import { recordService } from '@/studio/orders/shelfActions';
+import { recordSupply } from '@/studio/orders/shelfActions';
 import { createReadStream } from 'node:fs';
 import { join } from 'node:path';
 import type { Studio } from '@/studio/studio';
@@ -7,7 +12,6 @@ import { recordBuyer } from '@/studio/orders/orderActions';
 import { archiveWork, recordWork } from '@/studio/works/workActions';
 import { reading } from '@/studio/capture/reading';
 import { changeSettings } from '@/studio/settings/settingActions';
-import * as stock from '@/studio/papers/stockActions';
 import { takeInMaster } from '@/studio/capture/intake';
 import { PICTURES } from '../pictures';
 import type { DemoClock } from './clock';
@@ -73,13 +77,12 @@ async function furnish(studio: Studio, clock: DemoClock, known: Known) {
   const holidays = [0, 1, 2, 3].map((k) => clock.day(-9 - k * 20)).join('\n');
   await changeSettings(studio, { ...SETTINGS, families: [...SETTINGS.families], holidays });
   for (const [key, p] of Object.entries(PAPERS))
-    known.papers.set(key, (await stock.recordPaper(studio, { ...p })).id!);
+    known.papers.set(key, (await recordPaper(studio, { ...p })).id!);
   for (const [key, r] of Object.entries(ROUTES))
-    known.routes.set(key, (await stock.recordRoute(studio, { ...r })).id!);
-  for (const s of SUPPLIES)
-    await stock.recordSupply(studio, s as Parameters<typeof stock.recordSupply>[1]);
+    known.routes.set(key, (await recordRoute(studio, { ...r })).id!);
+  for (const s of SUPPLIES) await recordSupply(studio, s as Parameters<typeof recordSupply>[1]);
   for (const { readDaysAgo, ...s } of SERVICES) {
-    const { id } = await stock.recordService(studio, { ...s, readOn: clock.day(readDaysAgo) });
+    const { id } = await recordService(studio, { ...s, readOn: clock.day(readDaysAgo) });
     known.services.push({ id: id!, tracked: s.tracked });
   }
   for (const { mayWrite, ...b } of BUYERS) {
@@ -92,7 +95,7 @@ async function furnish(studio: Studio, clock: DemoClock, known: Known) {
     known.buyers.push(id!);
   }
   await recordTools(studio, clock);
-  await stock.discontinuePaper(studio, { id: known.papers.get('ledger')!, discontinued: true });
+  await discontinuePaper(studio, { id: known.papers.get('ledger')!, discontinued: true });
 }
 
 const BLANK = {

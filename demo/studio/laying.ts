@@ -1,8 +1,8 @@
+import { recordSupply } from '@/studio/orders/shelfActions';
 import { changeBorder, changeFinish, placeCrop } from '@/studio/formats/formatActions';
 import * as layouts from '@/studio/layouts/layoutActions';
 import { receiveLot } from '@/studio/papers/lotActions';
 import { keepMount, recordCutter } from '@/studio/formats/mountActions';
-import { recordSupply } from '@/studio/papers/stockActions';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';
 import type { Known } from './fill';

@@ -1,7 +1,7 @@
 import { sentOut } from '@/studio/routes/routes';
 import * as machines from '@/studio/machines/machineActions';
 import { lotsOnHand } from '@/studio/papers/lots';
-import { type SAMPLES } from '@/studio/papers/papers';
+import { type SAMPLES } from '@/core/stock/paperWords';
 import * as routes from '@/studio/routes/routeActions';
 import type { Studio } from '@/studio/studio';
 import type { DemoClock } from './clock';

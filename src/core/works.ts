@@ -16,3 +16,7 @@ export const SIGNATURES = [
   'to be removed',
 ] as const;
 export type Signature = (typeof SIGNATURES)[number];
+
+/** Whether prints may be made of a work at all. */
+export const MAY_PRINT = ['yes', 'not yet', 'no'] as const;
+export type MayPrint = (typeof MAY_PRINT)[number];

@@ -1,6 +1,6 @@
 import { rename, rm } from 'node:fs/promises';
 import sharp from 'sharp';
-import { flatField, lightAt, type LightGrid } from '@/core/capture/evenness';
+import { flatField, lightAt, type LightField, type LightGrid } from '@/core/capture/evenness';
 import { quadToSquareMap, throughSquare, type Quad } from '@/core/capture/quad';
 import { apply, type Rgb } from '@/core/colour/target';
 import { RefusedError } from '@/core/errors';
@@ -89,7 +89,7 @@ function evenRow(
   p: PixelFile,
   linear: Float32Array,
   coded: (v: number) => number,
-  field: LightGrid,
+  field: LightField,
   v: number,
 ) {
   // The light changes slowly: it is worked out every few pixels and held between.

@@ -384,6 +384,8 @@ class Tiles {
       flat,
       least,
     );
+    const { share } = whole;
+    if (share === null) return null;
     const shares: (number | null)[] = Array.from({ length: this.cols * this.rows }, () => null);
     const enough = ranked[Math.floor(ranked.length * 0.02)]!.power / 60;
     const bySpot = new Map(cells.map((c) => [c.cell, c]));
@@ -395,17 +397,14 @@ class Tiles {
           const b = bySpot.get(i);
           return b && b.power > c.power / 4 ? [b.spectrum.map((v) => v / b.power)] : [];
         });
-      shares[c.cell] =
-        Math.round(
-          100 *
-            detailOf(
-              beside,
-              flat.map((f) => f.map((v) => v / c.power)),
-              least / c.power,
-            ).share,
-        ) / 100;
+      const here = detailOf(
+        beside,
+        flat.map((f) => f.map((v) => v / c.power)),
+        least / c.power,
+      );
+      shares[c.cell] = here.share === null ? null : Math.round(100 * here.share) / 100;
     }
-    return { ...whole, tiles: top.length, map: { cols: this.cols, rows: this.rows, shares } };
+    return { ...whole, share, tiles: top.length, map: { cols: this.cols, rows: this.rows, shares } };
   }
 }
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { InputError } from '@/core/errors';
-import { parseMoney, parseSize, parseWhole, type LengthUnit } from '@/core/measure';
+import { isBlank, parseMoney, parseSize, parseWhole, type LengthUnit, type Size } from '@/core/measure';
 import type { RoutePrice } from '@/core/route/prices';
 
 export type BadRow = { line: number; field: string; value: string; expected: string };
@@ -41,50 +41,82 @@ export function readPriceTable(text: string, currency: string, unit: LengthUnit)
       );
   if (data.length - 1 > MOST_ROWS)
     throw new InputError('table', data.length - 1, `up to ${MOST_ROWS} rows`);
-  const rows: RoutePrice[] = [],
-    bad: BadRow[] = [],
-    seen = new Map<string, number>();
+  const rows: RoutePrice[] = [];
+  const bad: BadRow[] = [];
+  const seen = new Map<string, number>();
   // Blank lines were passed over, so lines are counted in the text itself.
   const lines = lineNumbers(text.replace(/^\uFEFF/, ''));
   data.slice(1).forEach((cells, i) => {
-    const line = lines[i + 1] ?? i + 2,
-      cell = (key: keyof typeof HEADS) =>
-        at[key] < 0 ? '' : (cells[at[key]] ?? '').trim().slice(0, MOST_LETTERS);
+    const line = lines[i + 1] ?? i + 2;
+    const cell = (key: keyof typeof HEADS) =>
+      at[key] < 0 ? '' : (cells[at[key]] ?? '').trim().slice(0, MOST_LETTERS);
     try {
-      const size = CUSTOM.test(cell('size')) ? null : parseSize(cell('size'), unit, 'size');
-      const from =
-        cell('from') === ''
-          ? 1
-          : parseWhole(
-              cell('from').split(/[+–-]/)[0]!,
-              'from',
-              1,
-              1_000_000,
-              'a whole quantity from 1 on',
-            );
-      const price = parseMoney(cell('price').replace(/[A-Z]{3}$/, ''), currency, 'price');
-      if (!(price > 0)) throw new InputError('price', cell('price'), 'a price above zero');
-      const key = `${size ? [size.width, size.height].sort((a, b) => a - b).join('x') : 'custom'} ${from} ${cell('paper')}`;
-      if (seen.has(key))
-        throw new InputError(
-          'size',
-          cell('size'),
-          `each size and quantity once: it stands in line ${seen.get(key)} already`,
-        );
-      seen.set(key, line);
-      rows.push({
-        width: size?.width ?? null,
-        height: size?.height ?? null,
+      const typed = {
+        size: cell('size'),
+        from: cell('from'),
+        price: cell('price'),
         paper: cell('paper'),
-        from,
-        price,
-      });
+      };
+      const row = readPriceRow(typed, currency, unit);
+      const key = keyOf(row);
+      if (seen.has(key)) {
+        const expected = `each size and quantity once: it stands in line ${seen.get(key)} already`;
+        throw new InputError('size', typed.size, expected);
+      }
+      seen.set(key, line);
+      rows.push(row);
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
       bad.push({ line, field: error.field, value: String(error.value ?? ''), expected: error.expected });
     }
   });
   return { rows, bad };
+}
+
+/** One line of a price table as it is typed; figures are taken as micrometres and minor units. */
+export type TypedPriceRow = {
+  /** Nothing, or "custom": a square metre of any size. */
+  size: string | Size;
+  /** Nothing: from the first on. Of "10+" or "10-24" the first figure counts. */
+  from: string | number;
+  price: string | number;
+  paper: string;
+};
+
+/**
+ * Reads one line of a price table.
+ *
+ * @throws InputError naming the field that cannot be read
+ * @example readPriceRow({ size: 'A4', from: '10+', price: '4.20', paper: '' }, 'EUR', 'mm').from // 10
+ */
+export function readPriceRow(typed: TypedPriceRow, currency: string, unit: LengthUnit): RoutePrice {
+  const isCustom = isBlank(typed.size) || (typeof typed.size === 'string' && CUSTOM.test(typed.size));
+  const size = isCustom ? null : parseSize(typed.size, unit, 'size');
+  const price = parseMoney(withoutCode(typed.price), currency, 'price');
+  if (!(price > 0)) throw new InputError('price', typed.price, 'a price above zero');
+  return {
+    width: size?.width ?? null,
+    height: size?.height ?? null,
+    paper: typed.paper,
+    from: readFrom(typed.from),
+    price,
+  };
+}
+
+function readFrom(typed: string | number): number {
+  if (isBlank(typed)) return 1;
+  const [first] = String(typed).split(/[+–-]/);
+  return parseWhole(first!, 'from', 1, 1_000_000, 'a whole quantity from 1 on');
+}
+
+/** Another currency's code behind a price is passed over: the table is in the studio's. */
+const withoutCode = (price: string | number): string | number =>
+  typeof price === 'string' ? price.replace(/[A-Z]{3}$/, '') : price;
+
+/** Two lines with the same key would be two prices of one thing; a size may lie on its side. */
+function keyOf({ width, height, from, paper }: RoutePrice): string {
+  const size = width === null ? 'custom' : [width, height!].sort((a, b) => a - b).join('x');
+  return `${size} ${from} ${paper}`;
 }
 
 /** The line each record begins on; a quoted cell may run over several. */

@@ -67,6 +67,8 @@ export async function laterChanges(
 export const columnsChanged = (before: RawRow, after: RawRow): string[] =>
   Object.keys(after).filter((column) => before[column] !== after[column]);
 
+export { bodyOf } from './schema/documents';
+
 /** The row as it is now, or null. */
 export async function rawRow(db: Db, tableName: string, rowId: string): Promise<RawRow | null> {
   const table = tableOf(tableName);

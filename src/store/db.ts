@@ -5,10 +5,12 @@ import { createClient, type Client } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
+import { RefusedError } from '@/core/errors';
 import { putAside, pruneAside } from './aside';
 import { holdFolder } from './lock';
 import { MIGRATIONS, migrationState, refuseNewer } from './migrationState';
 import * as schema from './schema';
+import { rowsBreaking } from './columnFaults';
 import { dropLogTriggers, ensureTriggers } from './triggers';
 
 export type Schema = typeof schema;
@@ -176,10 +178,23 @@ export class Store {
     if (isBehind) {
       // Triggers name every column of their table: they would hold on to what a migration changes.
       await this.retrying(() => dropLogTriggers(this.writing));
-      await this.retrying(() => migrate(this.writing, { migrationsFolder: MIGRATIONS }));
+      await this.retrying(() => migrate(this.writing, { migrationsFolder: MIGRATIONS })).catch((error) =>
+        this.refuseToMigrate(error),
+      );
       await pruneAside(dataDir);
     }
     await this.retrying(() => ensureTriggers(this.writing));
+  }
+
+  /** A value that no column may hold stands in the way: it is named, so that it can be mended; nothing was changed. */
+  private async refuseToMigrate(error: unknown): Promise<never> {
+    const constraint = brokenRule(error);
+    if (!constraint) throw error;
+    const faults = await rowsBreaking(this.reading, constraint);
+    const rows = faults.map((f) => `${f.rowId}: ${f.fault}`).join('; ');
+    throw new RefusedError(
+      `The studio cannot be brought up to date: ${constraint} holds what it must not (${rows || 'the row was not found'}). Nothing was changed, and the Glassine that wrote it still opens it: mend the row there, or restore a backup.`,
+    );
   }
 
   private oneTransaction<T>(
@@ -230,6 +245,15 @@ export class Store {
 /** Whether the database was turned away because somebody else writes. */
 export function isBusy(error: unknown): boolean {
   return sqliteCode(error)?.startsWith('SQLITE_BUSY') ?? false;
+}
+
+/** The column whose rule a value broke, as `works.width_um`; null when something else went wrong. */
+export function brokenRule(error: unknown): string | null {
+  for (let e = error as { message?: string; cause?: unknown } | undefined; e; e = e.cause as typeof e) {
+    const [, rule] = /CHECK constraint failed: (\w+\.\w+)/.exec(String(e.message)) ?? [];
+    if (rule) return rule;
+  }
+  return null;
 }
 
 /** The engine's own code for what went wrong, wherever in the chain of causes it stands. */

@@ -1,47 +1,37 @@
 import { spawn } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
 import { sql } from 'drizzle-orm';
 import { folder } from '../../tests/unit/helpers/files';
+import { emptyDatabaseAt, MIGRATION_LIST } from '../../tests/unit/helpers/olderStudio';
 import { copyDatabase } from './aside';
 import { plainCause } from './causes';
 import { Store } from './db';
 import { holdFolder } from './lock';
-import { MIGRATIONS } from './migrationState';
 import { brokenTriggers } from './triggers';
-
-type Journal = { entries: { idx: number; tag: string; when: number }[] };
-const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as Journal;
 
 /** A studio's database as it was after one of the migrations, with a little of what a person had in it. */
 async function databaseAt(upTo: number): Promise<string> {
   const dir = await folder();
-  const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
-  await client.execute('PRAGMA journal_mode = WAL');
-  await client.execute(
-    'CREATE TABLE __drizzle_migrations (id SERIAL PRIMARY KEY, hash text NOT NULL, created_at numeric)',
-  );
-  for (const entry of journal.entries.slice(0, upTo + 1)) {
-    const text = readFileSync(join(MIGRATIONS, `${entry.tag}.sql`), 'utf8');
-    for (const statement of text.split('--> statement-breakpoint')) await client.execute(statement);
-    await client.execute(
-      `INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('${entry.tag}', ${entry.when})`,
-    );
-  }
+  const client = await emptyDatabaseAt(upTo, dir);
   await client.execute(
     `INSERT INTO works (id, title, medium, kind, owner, may_print, created_at) VALUES ('w', 'Night Ferry', 'gouache', 'painting', 'the studio', 'yes', '2026-11-02T10:00:00Z')`,
   );
   await client.execute(
     `INSERT INTO supplies (id, name, kind, width_um, height_um, weight_mg, on_hand, reorder_at, price_minor) VALUES ('s', 'Board', 'board', 1, 1, 1, 40, 5, 40)`,
   );
+  if (MIGRATION_LIST[upTo]!.tag >= '0005')
+    await client.execute(
+      `INSERT INTO supply_moves (id, supply_id, at, kind, amount) VALUES ('m', 's', '2026-11-02T10:00:00Z', 'counted', 40)`,
+    );
   await client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
   client.close();
   return dir;
 }
 
 describe('a database is brought up to date', () => {
-  test.each(journal.entries.slice(0, -1).map((e) => [e.tag, e.idx] as const))(
+  test.each(MIGRATION_LIST.slice(0, -1).map((e) => [e.tag, e.idx] as const))(
     'from %s: nothing is lost, a sound copy of what it was lies aside',
     async (_tag, idx) => {
       const dir = await databaseAt(idx);
@@ -132,6 +122,20 @@ describe('a database is brought up to date', () => {
     expect(readdirSync(join(dir, 'aside'))).toHaveLength(1);
     for (const store of stores) await store.close();
   });
+});
+
+test('a row that a rule of today forbids is named, and the studio stays as it was for the Glassine that wrote it', async () => {
+  const dir = await databaseAt(5);
+  const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+  await client.execute(`UPDATE works SET width_um = -5 WHERE id = 'w'`);
+  await expect(Store.open(dir)).rejects.toMatchObject({
+    message: expect.stringMatching(/works\.width_um holds what it must not \(w: it holds “-5”\)/),
+  });
+  const { rows } = await client.execute('SELECT count(*) AS n FROM __drizzle_migrations');
+  expect(Number(rows[0]!.n)).toBe(6);
+  await client.execute(`UPDATE works SET width_um = 5 WHERE id = 'w'`);
+  client.close();
+  await (await Store.open(dir)).close();
 });
 
 describe('a copy of the database', () => {

@@ -5,7 +5,7 @@ import { validate } from '@/core/validate';
 import { Type, type Static, type TSchema } from '@/core/schema';
 import { actByKey, claimAct, recordAct, type ActRow } from '@/store/acts';
 import { hasChanges } from '@/store/changes';
-import { sqliteCode, type Db, type Tx } from '@/store/db';
+import { brokenRule, sqliteCode, type Db, type Tx } from '@/store/db';
 import { refuseWhatChanged } from './history/changedMeanwhile';
 import type { Studio } from './studio';
 
@@ -157,6 +157,11 @@ async function plainly<T>(work: Promise<T>): Promise<T> {
     return await work;
   } catch (error) {
     if (!sqliteCode(error)?.startsWith('SQLITE_CONSTRAINT')) throw error;
+    const rule = brokenRule(error);
+    if (rule)
+      throw new RefusedError(
+        `This would write something into ${rule} that must not stand there. Nothing was changed. It is a fault of Glassine’s own: tell whoever looks after it.`,
+      );
     throw new RefusedError(
       'Something that this names is not in the studio, or no longer, or it would stand there twice. Nothing was changed; draw the page anew.',
     );

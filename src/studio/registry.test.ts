@@ -1,9 +1,9 @@
+import { emptyStudio, refused } from '../../tests/unit/helpers/house';
+import { ACTIONS, performByName, registryOf } from './registry';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineAction } from './action';
-import { ACTIONS, registryOf } from './registry';
 import { id, objectSchema } from './schemas';
-
 const named = (name: string) =>
   defineAction({
     name,
@@ -30,4 +30,14 @@ test('every action that is declared anywhere can be asked for by its name', () =
   );
   expect(declared.length).toBeGreaterThan(120);
   expect([...declared].sort()).toEqual([...ACTIONS.keys()].sort());
+});
+
+test('every act refuses input that is not its own, and says which field', async () => {
+  const studio = await emptyStudio();
+  expect(ACTIONS.size).toBeGreaterThan(35);
+  for (const name of ACTIONS.keys()) {
+    const error = await refused((async () => performByName(studio, name, { nonsense: true }))());
+    expect([name, typeof error.field]).toEqual([name, 'string']);
+  }
+  expect((await refused((async () => performByName(studio, 'toString', {}))())).field).toBe('act');
 });

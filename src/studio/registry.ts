@@ -26,8 +26,8 @@ import * as machineActs from './machines/machineActions';
 import * as orders from './orders/orderActions';
 import * as parcels from './orders/parcelActions';
 import * as lots from './papers/lotActions';
-import * as paperDesk from './papers/paperActions';
-import * as stock from './papers/stockActions';
+import * as papers from './papers/paperActions';
+import * as shelf from './orders/shelfActions';
 import * as price from './prices/priceActions';
 import * as printFiles from './print-files/printFileActions';
 import * as comparing from './proofs/comparisonActions';
@@ -59,7 +59,7 @@ const modules = {
   mounting,
   moves,
   orders,
-  paperDesk,
+  papers,
   parcels,
   routeActs,
   printQueueActs,
@@ -73,7 +73,7 @@ const modules = {
   work,
   price,
   settings,
-  stock,
+  shelf,
   undoing,
 };
 

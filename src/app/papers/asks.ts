@@ -1,3 +1,4 @@
+import { ROUTE_KINDS } from '@/core/route/kinds';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
 import type { Ask } from './RecordSheet';
 
@@ -38,13 +39,7 @@ export const ROUTE_ASKS: readonly Ask[] = [
     kind: 'choice',
     name: 'kind',
     label: 'Kind',
-    options: [
-      'own printer',
-      'lab',
-      'quick-print shop',
-      'print-on-demand house',
-      'hand-made darkroom print',
-    ],
+    options: ROUTE_KINDS,
   },
   { kind: 'text', name: 'process', label: 'Process', hint: 'pigment inkjet (giclée)' },
   { kind: 'whole', name: 'leadDays', label: 'Days it takes' },

@@ -70,7 +70,7 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
       ...(ownSizes !== shownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }),
       school: school(),
       handlingDays: wholeOrTyped(f.handlingDays),
-      border: f.border === shownBorder ? `${s.borderUm} um` : withUnit(f.border),
+      border: f.border === shownBorder ? s.borderUm : withUnit(f.border),
     });
   };
   return (

@@ -65,7 +65,7 @@ export function WorkForm({ work }: { work: Work | null }) {
     // A size nobody touched keeps its micrometres, whichever unit it is read in.
     const exactSize =
       f.size === sizeShown && work?.widthUm
-        ? `${work.widthUm} um x ${work.heightUm} um`
+        ? { width: work.widthUm, height: work.heightUm! }
         : withUnit(f.size);
     const done = await action.run('recordWork', {
       ...(work && { id: work.id }),

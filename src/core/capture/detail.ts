@@ -2,13 +2,16 @@ import { InputError } from '../errors';
 import { DETAIL_TILE, type Spectrum } from './spectrum';
 
 export type Detail = {
-  /** The part of the pixels' own finest detail (Nyquist) that the picture really carries, 0–1. */
-  share: number;
+  /** The part of the pixels' own finest detail (Nyquist) that the picture really carries, 0–1; null where noise covers it all. */
+  share: number | null;
   /** Standard deviation of the noise, in the tile's own units. */
   noise: number;
   /** Noise or grain covers everything finer than this share, so `share` may not be surer than that; 1 where it does not. */
   seenTo: number;
 };
+
+/** Detail that can be told. */
+export type KnownDetail = Detail & { share: number };
 
 /**
  * A picture's contrast at the finest detail it carries has fallen to this, against what its coarser detail promises. An
@@ -107,7 +110,7 @@ export function detailOf(
     value[k] = Math.log(Math.max(signal, least));
   }
   return {
-    share: Math.min(1, fit(value, clear)),
+    share: clear.includes(1) ? Math.min(1, fit(value, clear)) : null,
     noise: Math.sqrt(Math.max(0, floor[HIGHEST]!)),
     seenTo: Math.min(1, seen / HIGHEST),
   };

@@ -2,7 +2,9 @@ import type { Mark } from '../finding';
 import { InputError } from '../errors';
 
 /** Light over the frame, coarse: linear, any unit, row by row. */
-export type LightGrid = { width: number; height: number; light: ArrayLike<number> };
+export type LightGrid = { width: number; height: number; light: readonly number[] };
+/** The same to be read only, however its numbers are kept. */
+export type LightField = { width: number; height: number; light: ArrayLike<number> };
 
 export type Evenness = {
   /** Stops each corner lies under the centre: positive is darker. */
@@ -28,7 +30,7 @@ const PATCH = 0.12;
  * Source: handbook §4.
  * @example readEvenness({ width: 8, height: 8, light: Array(64).fill(0.5) }).word // 'even'
  */
-export function readEvenness(grid: LightGrid): Evenness {
+export function readEvenness(grid: LightField): Evenness {
   const { width: w, height: h, light } = grid;
   if (!(w >= 8 && h >= 8)) throw new InputError('grid', `${w} × ${h}`, '8 × 8 or finer');
   const mean = (u0: number, v0: number) => {
@@ -79,7 +81,7 @@ export function readEvenness(grid: LightGrid): Evenness {
  *
  * @example flatField({ width: 8, height: 8, light: Array(64).fill(0.5) }).light[9] // 1
  */
-export function flatField(grid: LightGrid): LightGrid {
+export function flatField(grid: LightField): LightField {
   const { width: w, height: h } = grid;
   // A board has dust and tooth; light does not change over a few hundredths of the frame.
   const r = Math.max(1, Math.round(Math.max(w, h) / 32));
@@ -109,7 +111,7 @@ function boxBlur(data: Float64Array, w: number, h: number, r: number): Float64Ar
 }
 
 /** The light at a place of the frame, 0–1 each way, between the grid's points. @example lightAt({ width: 2, height: 1, light: [1, 0] }, 0.5, 0.5) // 0.5 */
-export function lightAt(grid: LightGrid, u: number, v: number): number {
+export function lightAt(grid: LightField, u: number, v: number): number {
   const { width: w, height: h, light } = grid;
   const x = Math.min(w - 1, Math.max(0, u * w - 0.5)),
     y = Math.min(h - 1, Math.max(0, v * h - 0.5));

@@ -11,7 +11,7 @@ import {
   toSharp,
   type Subject,
 } from '../../../tests/unit/helpers/subjects';
-import { blurShare, detailOf } from './detail';
+import { blurShare, detailOf, type KnownDetail } from './detail';
 import { bySize, SPECK_MARGIN, specksIn } from './dust';
 import { flatField, lightAt, readEvenness } from './evenness';
 import { jpegQuality } from './jpegQuality';
@@ -41,7 +41,7 @@ function spectraOf(s: Subject) {
     l.map((t) => t.spectrum),
   ) as [Float64Array[], Float64Array[]];
 }
-const measure = (s: Subject) => detailOf(...spectraOf(s));
+const measure = (s: Subject) => detailOf(...spectraOf(s)) as KnownDetail;
 
 describe('true detail', () => {
   // Of another seed and size than the pictures that the constants were tuned on.
@@ -105,7 +105,12 @@ describe('true detail', () => {
   test('a drawn picture whose flat parts hold nothing at all is measured too', () => {
     const flat = new Float64Array(65);
     const d = detailOf(spectraOf(sharp)[0], [flat], 1 / 12 / 257 ** 2);
-    expect(Number.isFinite(d.noise) && d.share > 0.9).toBe(true);
+    expect(Number.isFinite(d.noise) && d.share! > 0.9).toBe(true);
+  });
+  test('where noise covers everything nothing is concluded: no figure, and no NaN', () => {
+    const noise = new Float64Array(65).fill(5);
+    expect(detailOf([noise, noise, noise], [noise]).share).toBeNull();
+    expect(detailOf([noise], []).share).toBeNull();
   });
   test('a tile of another size, and no tile, are named', () => {
     expect(() => radialSpectrum(new Float32Array(100))).toThrow(/tile: got "100 values"/);

@@ -1,10 +1,10 @@
 import type { Figure, Finding, Mark } from '../finding';
 import type { ColourSpace } from '../colour/space';
-import type { Detail } from './detail';
+import type { KnownDetail } from './detail';
 
 /** Shares of each cell of a picture, row by row, 0–1. */
 export type ShareMap = { cols: number; rows: number; shares: number[] };
-export type DetailMap = Detail & {
+export type DetailMap = KnownDetail & {
   tiles: number;
   map: {
     cols: number;

@@ -1,5 +1,7 @@
 import type { Finding } from '../finding';
 
+/** Munsell neutrals a picture is judged in front of. */
+export const SURROUNDS = [5, 6, 7, 8] as const;
 /** The screen proofs are looked at on. White in kelvin, luminance in candela to the square metre. */
 export type Screen = {
   calibratedOn: string | null;
@@ -7,7 +9,7 @@ export type Screen = {
   whiteK: number;
   luminance: number;
   /** Grey round a picture being judged, as Munsell steps N5 to N8. */
-  surround: 5 | 6 | 7 | 8;
+  surround: (typeof SURROUNDS)[number];
 };
 
 /** Source: ISO 3664 (D50 for viewing) and ISO 12646 for screens; 120 cd/m² suits a D50 booth of ordinary brightness. */

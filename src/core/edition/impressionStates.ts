@@ -121,7 +121,8 @@ export const readyStates = (signing: Signing): ImpressionState[] =>
   isSignedBefore(signing) ? ['signed', 'certified'] : ['inspected', 'signed', 'certified'];
 
 /** The three kinds of proof outside the numbering, beside the run itself. */
-export type ImpressionKind = 'run' | 'AP' | 'PP' | 'HC' | 'open';
+export const IMPRESSION_KINDS = ['run', 'AP', 'PP', 'HC', 'open'] as const;
+export type ImpressionKind = (typeof IMPRESSION_KINDS)[number];
 
 /**
  * How an impression is written under the picture: 13/40 in a limited run, roman for proofs, no. 13 in an open edition.

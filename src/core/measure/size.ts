@@ -25,10 +25,12 @@ export const EXPECTED_SIZE = 'a size such as "400 x 300 mm", "8x10 in", "12×12 
  * Reads a size as people type it: two lengths, or the name of a paper size, which may be turned (`A3 landscape`).
  * A unit given once counts for both sides.
  *
+ * @param typed text such as `8x10 in`; two numbers are taken as micrometres
  * @throws InputError when it cannot be read
  * @example parseSize('8x10 in') // { width: 203200, height: 254000 }
  */
-export function parseSize(typed: string, unit: LengthUnit = 'mm', field = 'size'): Size {
+export function parseSize(typed: string | Size, unit: LengthUnit = 'mm', field = 'size'): Size {
+  if (typeof typed !== 'string') return checkedSize(typed, field);
   refuseTooLong(typed, field, EXPECTED_SIZE);
   const text = typed.trim();
   const named = /^(a[0-6]|a3\s?\+)\s*(landscape|portrait)?$/i.exec(text);
@@ -81,3 +83,34 @@ export const areaMm2 = (size: Size): number => (size.width / 1_000) * (size.heig
 
 /** The diagonal in micrometres, to the nearest. */
 export const diagonal = (size: Size): Um => Math.round(Math.hypot(size.width, size.height));
+
+/** A paper as it is bought: a sheet has two sides, a roll only a width. */
+export type StockForm = 'sheet' | 'roll';
+
+/**
+ * Reads the size of a paper as it is bought: two sides of a sheet, the width of a roll.
+ *
+ * @param typed text; numbers are taken as micrometres
+ * @throws InputError when it cannot be read, or is the size of the other form
+ * @example parseStockSize('roll', '24 in') // { width: 609600, height: null }
+ */
+export function parseStockSize(
+  form: StockForm,
+  typed: string | number | Size,
+  unit: LengthUnit = 'mm',
+  field = 'size',
+): { width: Um; height: Um | null } {
+  if (form === 'sheet') {
+    if (typeof typed === 'number') throw new InputError(field, typed, EXPECTED_SIZE);
+    return parseSize(typed, unit, field);
+  }
+  if (typeof typed === 'object') throw new InputError(field, typed, 'the width of the roll');
+  return { width: parseLength(typed, unit, field), height: null };
+}
+
+function checkedSize({ width, height }: Size, field: string): Size {
+  const size = { width: parseLength(width, 'mm', field), height: parseLength(height, 'mm', field) };
+  if (size.width === 0 || size.height === 0)
+    throw new InputError(field, `${width} × ${height}`, EXPECTED_SIZE);
+  return size;
+}

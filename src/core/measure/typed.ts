@@ -13,6 +13,15 @@ export function refuseTooLong(typed: string, field: string, expected: string): v
 }
 
 /**
+ * Whether a field was left empty. A figure never is, and neither is a size.
+ *
+ * @example isBlank('  ') // true
+ * @example isBlank(0) // false
+ */
+export const isBlank = (typed: unknown): boolean =>
+  typed === undefined || typed === null || (typeof typed === 'string' && typed.trim() === '');
+
+/**
  * Reads a whole number as people write it: digits, which spaces may part. No hexadecimal, no exponents.
  *
  * @throws InputError when it is not one, or not within the limits

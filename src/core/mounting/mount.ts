@@ -35,6 +35,7 @@ export type WrapMount = {
   mlPerM2: number;
   panels: Pick<PanelQuestion, 'columns' | 'rows' | 'gap' | 'across'>;
 };
+export const MOUNT_KINDS = ['mat', 'float', 'frame', 'wrap'] as const;
 export type MountPlan = MatPlan | FloatPlan | FramePlan | WrapMount;
 
 /** So much more room in the rabbet than what goes into it. Source: handbook §7. */

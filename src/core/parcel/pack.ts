@@ -2,7 +2,9 @@ import type { Finding } from '../finding';
 import { formatSize, sheetWeight, type Mg, type Size, type Um } from '../measure';
 import type { WeighedPart } from './weigh';
 
-export type PackForm = 'flat' | 'rolled';
+export const PACK_FORMS = ['flat', 'rolled'] as const;
+export type PackForm = (typeof PACK_FORMS)[number];
+
 /** One unframed print to be sent: its sheet and what its paper allows. */
 export type PackedPrint = { name: string; sheet: Size; gsm: number; mayRoll: boolean; canvas?: boolean };
 /** Something on the shelf. Boards, sleeves and mailers have two sides; tubes an inside diameter and an inside length. */
@@ -15,20 +17,22 @@ export type Supply = {
   weight: Mg;
   onHand: number;
 };
-export type SupplyKind =
-  | 'board'
-  | 'sleeve'
-  | 'mailer'
-  | 'tube'
-  | 'interleaving'
-  | 'card'
-  | 'certificate'
-  | 'care sheet'
-  | 'label'
-  | 'tape'
-  | 'corner'
-  | 'box'
-  | 'mat';
+export const SUPPLY_KINDS = [
+  'board',
+  'sleeve',
+  'mailer',
+  'tube',
+  'interleaving',
+  'card',
+  'certificate',
+  'care sheet',
+  'label',
+  'tape',
+  'corner',
+  'box',
+  'mat',
+] as const;
+export type SupplyKind = (typeof SUPPLY_KINDS)[number];
 
 /** The longest side most services take as a flat mailer; over it, prints that may be rolled are rolled. */
 export const FLAT_UP_TO_UM = 600_000;

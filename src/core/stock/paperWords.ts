@@ -18,7 +18,6 @@ export const PAPER_SURFACES = [
   'gloss',
   'metallic',
 ] as const;
-export type PaperSurface = (typeof PAPER_SURFACES)[number];
 
 /** How much of a paper's white is made by brighteners, which fade. */
 export const BRIGHTENERS = ['none', 'little', 'much'] as const;
@@ -29,3 +28,6 @@ export const isFibre = (base: string): boolean => base === 'cotton' || base === 
 
 /** Papers whose ink may be rubbed off, and whose blacks are softer. @example isMatte('lustre') // false */
 export const isMatte = (surface: string): boolean => surface === 'matte' || surface === 'textured matte';
+
+/** How far a sample of a paper has come, and what was thought of it. */
+export const SAMPLES = ['none', 'asked', 'came', 'printed', 'liked', 'not liked'] as const;

@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { at, json } from './kit';
+import { asItWas, at, oneOf } from './kit';
 
 /** Every act that changed something or came with a key: who did it, when, and what was answered. */
 export const acts = sqliteTable(
@@ -15,7 +15,7 @@ export const acts = sqliteTable(
     at: at('at').notNull(),
     /** The window it was asked from; what one window does itself is no surprise to it. */
     tab: text('tab').notNull().default(''),
-    answer: json<unknown>('answer'),
+    answer: asItWas('answer'),
     undoneAt: at('undone_at'),
   },
   (t) => [index('acts_at').on(t.at)],
@@ -32,7 +32,7 @@ export const rowChanges = sqliteTable(
     actId: text('act_id'),
     tableName: text('table_name').notNull(),
     rowId: text('row_id').notNull(),
-    op: text('op').$type<'insert' | 'update' | 'delete'>().notNull(),
+    op: oneOf('op', ['insert', 'update', 'delete']).notNull(),
     before: text('before'),
     after: text('after'),
   },

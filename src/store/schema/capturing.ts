@@ -1,10 +1,5 @@
-import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Equipment } from '@/core/capture/equipment';
-import type { CaptureCheck } from '@/core/capture/checks';
-import type { Readings } from '@/core/capture/readings';
-import type { PrepStep } from '@/core/printfile/steps';
-import type { FileCheck, PrintSpec } from '@/core/printfile/spec';
-import { at, id, json } from './kit';
+import { type AnySQLiteColumn, index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { at, columnRules, document, id, oneOf } from './kit';
 import { routes } from './making';
 import { formats, masters, works } from './works';
 
@@ -14,14 +9,14 @@ export const readings = sqliteTable('readings', {
     .primaryKey()
     .references(() => masters.id, { onDelete: 'cascade' }),
   at: at('at').notNull(),
-  body: json<Readings>('body').notNull(),
+  body: document('body', 'readings').notNull(),
 });
 
 /** Own scanners, cameras and lenses, and the professionals one may go to. */
 export const equipment = sqliteTable('equipment', {
   id: id(),
   name: text('name').notNull(),
-  spec: json<Equipment>('spec').notNull(),
+  spec: document('spec', 'equipment').notNull(),
   archivedAt: at('archived_at'),
 });
 
@@ -37,9 +32,13 @@ export const captureChecks = sqliteTable(
       .notNull()
       .references(() => masters.id, { onDelete: 'cascade' }),
     at: at('at').notNull(),
-    body: json<CaptureCheck>('body').notNull(),
+    body: document('body', 'captureCheck').notNull(),
   },
-  (t) => [index('capture_checks_master').on(t.masterId), index('capture_checks_work').on(t.workId)],
+  (t) => [
+    ...columnRules(t),
+    index('capture_checks_master').on(t.masterId),
+    index('capture_checks_work').on(t.workId),
+  ],
 );
 
 /** The ordered log of what was done to a master for one format, or for all. */
@@ -55,14 +54,14 @@ export const preps = sqliteTable(
       .references(() => masters.id),
     formatId: text('format_id').references(() => formats.id),
     name: text('name').notNull(),
-    steps: json<PrepStep[]>('steps').notNull(),
+    steps: document('steps', 'prepSteps').notNull(),
     /** Required over available pixels: files with a like factor start from settings that passed. */
     factor: real('factor'),
-    copiedFrom: text('copied_from'),
+    copiedFrom: text('copied_from').references((): AnySQLiteColumn => preps.id, { onDelete: 'set null' }),
     createdAt: at('created_at').notNull(),
     changedAt: at('changed_at').notNull(),
   },
-  (t) => [index('preps_work').on(t.workId), index('preps_factor').on(t.factor)],
+  (t) => [...columnRules(t), index('preps_work').on(t.workId), index('preps_factor').on(t.factor)],
 );
 
 export const PRINT_FILE_STATES = ['making', 'ready', 'stopped'] as const;
@@ -84,11 +83,15 @@ export const printFiles = sqliteTable(
     fileName: text('file_name').notNull(),
     sha256: text('sha256'),
     bytes: integer('bytes'),
-    spec: json<PrintSpec>('spec'),
-    check: json<FileCheck>('check'),
-    state: text('state').$type<(typeof PRINT_FILE_STATES)[number]>().notNull(),
+    spec: document('spec', 'printSpec'),
+    check: document('check', 'fileCheck'),
+    state: oneOf('state', PRINT_FILE_STATES).notNull(),
     says: text('says').notNull().default(''),
     madeAt: at('made_at').notNull(),
   },
-  (t) => [index('print_files_work').on(t.workId), index('print_files_sha').on(t.sha256)],
+  (t) => [
+    ...columnRules(t),
+    index('print_files_work').on(t.workId),
+    index('print_files_sha').on(t.sha256),
+  ],
 );

@@ -1,7 +1,6 @@
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Laid, LaidPiece } from '@/core/sheets/pieces';
-import type { MountPlan } from '@/core/mounting/mount';
-import { at, id, json, um } from './kit';
+import { MOUNT_KINDS } from '@/core/mounting/mount';
+import { at, columnRules, day, document, id, oneOf, um } from './kit';
 import { papers } from './making';
 import { formats, works } from './works';
 
@@ -14,7 +13,7 @@ export const cutters = sqliteTable('cutters', {
   toleranceWindowUm: um('tolerance_window_um').notNull(),
   placingUm: um('placing_um').notNull(),
   /** The day they said so. */
-  readOn: text('read_on').notNull(),
+  readOn: day('read_on').notNull(),
   notes: text('notes').notNull().default(''),
   archivedAt: at('archived_at'),
 });
@@ -30,11 +29,15 @@ export const mounts = sqliteTable(
     formatId: text('format_id')
       .notNull()
       .references(() => formats.id),
-    kind: text('kind').$type<MountPlan['kind']>().notNull(),
-    plan: json<MountPlan>('plan').notNull(),
+    kind: oneOf('kind', MOUNT_KINDS).notNull(),
+    plan: document('plan', 'mountPlan').notNull(),
     changedAt: at('changed_at').notNull(),
   },
-  (t) => [uniqueIndex('mounts_once').on(t.formatId, t.kind), index('mounts_work').on(t.workId)],
+  (t) => [
+    ...columnRules(t),
+    uniqueIndex('mounts_once').on(t.formatId, t.kind),
+    index('mounts_work').on(t.workId),
+  ],
 );
 
 /** One delivery of a paper: so many sheets of a size, or so much of a roll. */
@@ -46,15 +49,15 @@ export const lots = sqliteTable(
       .notNull()
       .references(() => papers.id),
     name: text('name').notNull(),
-    form: text('form').$type<'sheet' | 'roll'>().notNull(),
+    form: oneOf('form', ['sheet', 'roll']).notNull(),
     widthUm: um('width_um').notNull(),
     /** Of one sheet; a roll has none. */
     heightUm: um('height_um'),
     /** What all of it cost. */
     priceMinor: integer('price_minor').notNull(),
-    receivedOn: text('received_on').notNull(),
+    receivedOn: day('received_on').notNull(),
   },
-  (t) => [index('lots_paper').on(t.paperId)],
+  (t) => [...columnRules(t), index('lots_paper').on(t.paperId)],
 );
 
 /** What came into a lot and left it; on hand is their sum. Sheets, or micrometres of a roll. */
@@ -66,13 +69,13 @@ export const stockMoves = sqliteTable(
       .notNull()
       .references(() => lots.id),
     at: at('at').notNull(),
-    kind: text('kind').$type<'received' | 'printed' | 'spoiled' | 'cut' | 'corrected'>().notNull(),
+    kind: oneOf('kind', ['received', 'printed', 'spoiled', 'cut', 'corrected']).notNull(),
     amount: integer('amount').notNull(),
     costMinor: integer('cost_minor').notNull(),
     why: text('why').notNull().default(''),
-    layoutId: text('layout_id'),
+    layoutId: text('layout_id').references(() => layouts.id),
   },
-  (t) => [index('stock_moves_lot').on(t.lotId)],
+  (t) => [...columnRules(t), index('stock_moves_lot').on(t.lotId)],
 );
 
 export const LAYOUT_STATES = ['laid', 'queued', 'printed'] as const;
@@ -83,7 +86,7 @@ export const layouts = sqliteTable(
   {
     id: id(),
     name: text('name').notNull(),
-    kind: text('kind').$type<'sheet' | 'roll'>().notNull(),
+    kind: oneOf('kind', ['sheet', 'roll']).notNull(),
     paperId: text('paper_id')
       .notNull()
       .references(() => papers.id),
@@ -91,13 +94,13 @@ export const layouts = sqliteTable(
     heightUm: um('height_um'),
     marginUm: um('margin_um').notNull(),
     gapUm: um('gap_um').notNull(),
-    pieces: json<LaidPiece[]>('pieces').notNull(),
-    placements: json<Laid[]>('placements').notNull(),
+    pieces: document('pieces', 'laidPieces').notNull(),
+    placements: document('placements', 'laid').notNull(),
     lengthUm: um('length_um').notNull(),
-    state: text('state').$type<(typeof LAYOUT_STATES)[number]>().notNull(),
+    state: oneOf('state', LAYOUT_STATES).notNull(),
     createdAt: at('created_at').notNull(),
     changedAt: at('changed_at').notNull(),
     printedAt: at('printed_at'),
   },
-  (t) => [index('layouts_state').on(t.state, t.changedAt)],
+  (t) => [...columnRules(t), index('layouts_state').on(t.state, t.changedAt)],
 );

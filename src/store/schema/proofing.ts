@@ -1,10 +1,5 @@
-import type { GamutFacts } from '@/core/colour/gamut';
-import type { InkModel } from '@/core/colour/inks';
-import type { ProfileFacts } from '@/core/colour/profileFacts';
-import type { ComparedBody } from '@/core/proof/compare';
-import type { Inspected } from '@/core/proof/inspection';
 import { index, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import { at, id, json } from './kit';
+import { at, columnRules, document, id, oneOf } from './kit';
 import { impressions, papers, proofs, routes } from './making';
 import { machines } from './supplying';
 
@@ -21,15 +16,15 @@ export const profiles = sqliteTable(
     machineId: text('machine_id').references(() => machines.id),
     routeId: text('route_id').references(() => routes.id),
     setting: text('setting').notNull().default(''),
-    facts: json<ProfileFacts>('facts').notNull(),
-    gamut: json<GamutFacts>('gamut').notNull(),
+    facts: document('facts', 'profileFacts').notNull(),
+    gamut: document('gamut', 'gamutFacts').notNull(),
     /** How the practice printer truly prints this paper; only its own profiles have one. */
-    practice: json<InkModel>('practice'),
+    practice: document('practice', 'inkModel'),
     notes: text('notes').notNull().default(''),
     receivedAt: at('received_at').notNull(),
     archivedAt: at('archived_at'),
   },
-  (t) => [index('profiles_paper').on(t.paperId), index('profiles_sha').on(t.sha256)],
+  (t) => [...columnRules(t), index('profiles_paper').on(t.paperId), index('profiles_sha').on(t.sha256)],
 );
 
 /** A proof held against its picture: by a scan or photograph of it, or by readings of its patches. */
@@ -41,12 +36,12 @@ export const comparisons = sqliteTable(
       .notNull()
       .references(() => proofs.id, { onDelete: 'cascade' }),
     at: at('at').notNull(),
-    way: text('way').$type<'scan' | 'readings'>().notNull(),
+    way: oneOf('way', ['scan', 'readings']).notNull(),
     /** The capture, and the second one of the same page; kept under their hashes. */
-    captures: json<{ sha256: string; fileName: string }[]>('captures').notNull(),
-    body: json<ComparedBody>('body').notNull(),
+    captures: document('captures', 'captures').notNull(),
+    body: document('body', 'comparison').notNull(),
   },
-  (t) => [index('comparisons_proof').on(t.proofId)],
+  (t) => [...columnRules(t), index('comparisons_proof').on(t.proofId)],
 );
 
 /** A finished print looked over beside its reference. */
@@ -57,11 +52,11 @@ export const inspections = sqliteTable(
     impressionId: text('impression_id')
       .notNull()
       .references(() => impressions.id),
-    proofId: text('proof_id'),
+    proofId: text('proof_id').references(() => proofs.id),
     at: at('at').notNull(),
-    body: json<Inspected>('body').notNull(),
+    body: document('body', 'inspected').notNull(),
   },
-  (t) => [index('inspections_impression').on(t.impressionId)],
+  (t) => [...columnRules(t), index('inspections_impression').on(t.impressionId)],
 );
 
 /** Gamut statistics of a whole file on a profile, kept: the same question is not counted twice. */
@@ -74,8 +69,8 @@ export const gamutCounts = sqliteTable(
       .notNull()
       .references(() => profiles.id, { onDelete: 'cascade' }),
     at: at('at').notNull(),
-    body: json<import('@/core/colour/outOfGamut').GamutStatistics>('body').notNull(),
-    advice: json<import('@/core/colour/intentAdvice').IntentAdvice>('advice').notNull(),
+    body: document('body', 'gamutStatistics').notNull(),
+    advice: document('advice', 'intentAdvice').notNull(),
   },
-  (t) => [uniqueIndex('gamut_counts_once').on(t.sha256, t.profileId)],
+  (t) => [...columnRules(t), uniqueIndex('gamut_counts_once').on(t.sha256, t.profileId)],
 );

@@ -1,13 +1,13 @@
-import type { ParcelPart } from '@/core/parcel/pack';
 import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { PackForm, SupplyKind } from '@/core/parcel/pack';
-import type { OrderState } from '@/core/order/orderStates';
-import { at, flag, id, json, um } from './kit';
+import { PACK_FORMS, SUPPLY_KINDS } from '@/core/parcel/pack';
+import { ORDER_STATES } from '@/core/order/orderStates';
+import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
 import { editions } from './making';
 import { formats } from './works';
 
 /** Counted again, bought, used for something else than a parcel, sealed into one, taken out of one again. */
-export type SupplyMoveKind = 'counted' | 'received' | 'used' | 'packed' | 'unpacked';
+export const SUPPLY_MOVE_KINDS = ['counted', 'received', 'used', 'packed', 'unpacked'] as const;
+export type SupplyMoveKind = (typeof SUPPLY_MOVE_KINDS)[number];
 
 export const buyers = sqliteTable(
   'buyers',
@@ -16,33 +16,37 @@ export const buyers = sqliteTable(
     name: text('name').notNull(),
     preferredName: text('preferred_name').notNull().default(''),
     email: text('email').notNull().default(''),
-    address: json<string[]>('address').notNull(),
+    address: document('address', 'address').notNull(),
     country: text('country').notNull(),
     /** Day of the permission to write to them, if there is one. */
-    mayWriteSince: text('may_write_since'),
+    mayWriteSince: day('may_write_since'),
     notes: text('notes').notNull().default(''),
     createdAt: at('created_at').notNull(),
   },
-  (t) => [index('buyers_name').on(t.name)],
+  (t) => [...columnRules(t), index('buyers_name').on(t.name)],
 );
 
-export const services = sqliteTable('services', {
-  id: id(),
-  carrier: text('carrier').notNull(),
-  name: text('name').notNull(),
-  tracked: flag('tracked').notNull(),
-  insuredMinor: integer('insured_minor').notNull(),
-  days: integer('days').notNull(),
-  maxLengthUm: um('max_length_um').notNull(),
-  maxWeightMg: integer('max_weight_mg').notNull(),
-  priceMinor: integer('price_minor').notNull(),
-  readOn: text('read_on').notNull(),
-});
+export const services = sqliteTable(
+  'services',
+  {
+    id: id(),
+    carrier: text('carrier').notNull(),
+    name: text('name').notNull(),
+    tracked: flag('tracked').notNull(),
+    insuredMinor: integer('insured_minor').notNull(),
+    days: integer('days').notNull(),
+    maxLengthUm: um('max_length_um').notNull(),
+    maxWeightMg: integer('max_weight_mg').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+    readOn: day('read_on').notNull(),
+  },
+  columnRules,
+);
 
 export const supplies = sqliteTable('supplies', {
   id: id(),
   name: text('name').notNull(),
-  kind: text('kind').$type<SupplyKind>().notNull(),
+  kind: oneOf('kind', SUPPLY_KINDS).notNull(),
   widthUm: um('width_um').notNull(),
   heightUm: um('height_um').notNull(),
   /** The opening of a mat cut beforehand; nothing for everything else. */
@@ -65,11 +69,11 @@ export const supplyMoves = sqliteTable(
       .notNull()
       .references(() => supplies.id),
     at: at('at').notNull(),
-    kind: text('kind').$type<SupplyMoveKind>().notNull(),
+    kind: oneOf('kind', SUPPLY_MOVE_KINDS).notNull(),
     amount: integer('amount').notNull(),
     why: text('why').notNull().default(''),
   },
-  (t) => [index('supply_moves_supply').on(t.supplyId)],
+  (t) => [...columnRules(t), index('supply_moves_supply').on(t.supplyId)],
 );
 
 export const orders = sqliteTable(
@@ -80,9 +84,9 @@ export const orders = sqliteTable(
     buyerId: text('buyer_id')
       .notNull()
       .references(() => buyers.id),
-    state: text('state').$type<OrderState>().notNull(),
-    orderedOn: text('ordered_on').notNull(),
-    shipBy: text('ship_by').notNull(),
+    state: oneOf('state', ORDER_STATES).notNull(),
+    orderedOn: day('ordered_on').notNull(),
+    shipBy: day('ship_by').notNull(),
     carriageMinor: integer('carriage_minor').notNull(),
     paidAt: at('paid_at'),
     message: text('message').notNull().default(''),
@@ -91,6 +95,7 @@ export const orders = sqliteTable(
     changedAt: at('changed_at').notNull(),
   },
   (t) => [
+    ...columnRules(t),
     uniqueIndex('orders_number').on(t.number),
     index('orders_state').on(t.state, t.shipBy),
     index('orders_buyer').on(t.buyerId),
@@ -113,7 +118,11 @@ export const orderLines = sqliteTable(
     quantity: integer('quantity').notNull(),
     priceMinor: integer('price_minor').notNull(),
   },
-  (t) => [index('order_lines_order').on(t.orderId), index('order_lines_edition').on(t.editionId)],
+  (t) => [
+    ...columnRules(t),
+    index('order_lines_order').on(t.orderId),
+    index('order_lines_edition').on(t.editionId),
+  ],
 );
 
 export const parcels = sqliteTable(
@@ -123,8 +132,8 @@ export const parcels = sqliteTable(
     orderId: text('order_id')
       .notNull()
       .references(() => orders.id),
-    form: text('form').$type<PackForm>().notNull(),
-    parts: json<ParcelPart[]>('parts').notNull(),
+    form: oneOf('form', PACK_FORMS).notNull(),
+    parts: document('parts', 'parcelParts').notNull(),
     expectedMg: integer('expected_mg').notNull(),
     scaleMg: integer('scale_mg'),
     scaleBy: text('scale_by').notNull().default(''),
@@ -132,14 +141,14 @@ export const parcels = sqliteTable(
     widthUm: um('width_um').notNull(),
     heightUm: um('height_um').notNull(),
     /** Impression ids ticked at picking and again at sealing. */
-    tickedAtPacking: json<string[]>('ticked_at_packing').notNull(),
+    tickedAtPacking: document('ticked_at_packing', 'impressionIds').notNull(),
     overrideReason: text('override_reason').notNull().default(''),
     sealedAt: at('sealed_at'),
     serviceId: text('service_id').references(() => services.id),
     tracking: text('tracking').notNull().default(''),
     dispatchedAt: at('dispatched_at'),
   },
-  (t) => [uniqueIndex('parcels_order').on(t.orderId)],
+  (t) => [...columnRules(t), uniqueIndex('parcels_order').on(t.orderId)],
 );
 
 export const journal = sqliteTable(
@@ -152,8 +161,8 @@ export const journal = sqliteTable(
     subject: text('subject').notNull(),
     subjectId: text('subject_id').notNull(),
     says: text('says').notNull(),
-    before: json<unknown>('before'),
-    after: json<unknown>('after'),
+    before: asItWas('before'),
+    after: asItWas('after'),
   },
   (t) => [index('journal_at').on(t.at), index('journal_subject').on(t.subjectId)],
 );

@@ -1,6 +1,7 @@
-import type { MachineLogKind } from '@/core/stock/machineLog';
+import { MACHINE_LOG_KINDS } from '@/core/stock/machineLog';
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { at, id, json, um } from './kit';
+import { at, columnRules, day, document, id, oneOf, um } from './kit';
+import { layouts } from './laying';
 import { papers, routes } from './making';
 import { formats } from './works';
 
@@ -29,7 +30,7 @@ export const routePrices = sqliteTable(
     fromQuantity: integer('from_quantity').notNull(),
     priceMinor: integer('price_minor').notNull(),
   },
-  (t) => [index('route_prices_route').on(t.routeId)],
+  (t) => [...columnRules(t), index('route_prices_route').on(t.routeId)],
 );
 
 /** What a route asked on a day for a size and a quantity. */
@@ -47,28 +48,32 @@ export const quotes = sqliteTable(
     totalMinor: integer('total_minor').notNull(),
     days: integer('days').notNull(),
     says: text('says').notNull(),
-    keptOn: text('kept_on').notNull(),
+    keptOn: day('kept_on').notNull(),
   },
-  (t) => [index('quotes_format').on(t.formatId)],
+  (t) => [...columnRules(t), index('quotes_format').on(t.formatId)],
 );
 
 /** Own printers. */
-export const machines = sqliteTable('machines', {
-  id: id(),
-  name: text('name').notNull(),
-  widthUm: um('width_um').notNull(),
-  feeds: text('feeds').notNull().default(''),
-  inks: json<{ colour: string; ml: number; priceMinor: number }[]>('inks').notNull(),
-  boughtOn: text('bought_on').notNull(),
-  outlayMinor: integer('outlay_minor').notNull(),
-  lifeHours: integer('life_hours').notNull(),
-  warrantyUntil: text('warranty_until'),
-  /** Drunk from each first cartridge while a new machine charges its lines. */
-  chargingMl: integer('charging_ml').notNull(),
-  deliveryDays: integer('delivery_days').notNull(),
-  notes: text('notes').notNull().default(''),
-  archivedAt: at('archived_at'),
-});
+export const machines = sqliteTable(
+  'machines',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    widthUm: um('width_um').notNull(),
+    feeds: text('feeds').notNull().default(''),
+    inks: document('inks', 'cartridges').notNull(),
+    boughtOn: day('bought_on').notNull(),
+    outlayMinor: integer('outlay_minor').notNull(),
+    lifeHours: integer('life_hours').notNull(),
+    warrantyUntil: day('warranty_until'),
+    /** Drunk from each first cartridge while a new machine charges its lines. */
+    chargingMl: integer('charging_ml').notNull(),
+    deliveryDays: integer('delivery_days').notNull(),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
 
 export const machineLog = sqliteTable(
   'machine_log',
@@ -77,12 +82,12 @@ export const machineLog = sqliteTable(
     machineId: text('machine_id')
       .notNull()
       .references(() => machines.id),
-    day: text('day').notNull(),
-    kind: text('kind').$type<MachineLogKind>().notNull(),
+    day: day('day').notNull(),
+    kind: oneOf('kind', MACHINE_LOG_KINDS).notNull(),
     says: text('says').notNull().default(''),
     costMinor: integer('cost_minor').notNull().default(0),
   },
-  (t) => [index('machine_log_machine').on(t.machineId, t.day)],
+  (t) => [...columnRules(t), index('machine_log_machine').on(t.machineId, t.day)],
 );
 
 /** The setting that worked for a paper on a machine. */
@@ -100,7 +105,7 @@ export const mediaSettings = sqliteTable(
     feed: text('feed').notNull().default(''),
     notes: text('notes').notNull().default(''),
   },
-  (t) => [index('media_settings_paper').on(t.paperId)],
+  (t) => [...columnRules(t), index('media_settings_paper').on(t.paperId)],
 );
 
 /** Cartridges bought, put in, run out; and what the machine's own display said. */
@@ -112,14 +117,14 @@ export const inkMoves = sqliteTable(
       .notNull()
       .references(() => machines.id),
     colour: text('colour').notNull(),
-    day: text('day').notNull(),
+    day: day('day').notNull(),
     at: at('at').notNull(),
-    kind: text('kind').$type<'bought' | 'in' | 'out' | 'display'>().notNull(),
+    kind: oneOf('kind', ['bought', 'in', 'out', 'display']).notNull(),
     /** Cartridges bought; ml it held when it went in; ml left over when it came out; per cent on the display. */
     amount: integer('amount').notNull(),
     costMinor: integer('cost_minor').notNull().default(0),
   },
-  (t) => [index('ink_moves_machine').on(t.machineId, t.colour)],
+  (t) => [...columnRules(t), index('ink_moves_machine').on(t.machineId, t.colour)],
 );
 
 /** Printed area as the machine's ink sees it: each print weighed by how much ink its picture asks of each colour. */
@@ -130,26 +135,30 @@ export const inkUse = sqliteTable(
     machineId: text('machine_id')
       .notNull()
       .references(() => machines.id),
-    day: text('day').notNull(),
+    day: day('day').notNull(),
     areaMm2: integer('area_mm2').notNull(),
     /** By colour, 1 as much as most; nothing: all alike. */
-    weights: json<Record<string, number>>('weights'),
+    weights: document('weights', 'inkWeights'),
     says: text('says').notNull().default(''),
-    layoutId: text('layout_id'),
+    layoutId: text('layout_id').references(() => layouts.id),
   },
-  (t) => [index('ink_use_machine').on(t.machineId, t.day)],
+  (t) => [...columnRules(t), index('ink_use_machine').on(t.machineId, t.day)],
 );
 
 /** Work that is out at a lab or a shop. */
-export const sentJobs = sqliteTable('sent_jobs', {
-  id: id(),
-  routeId: text('route_id')
-    .notNull()
-    .references(() => routes.id),
-  lines: json<{ formatId: string; says: string; quantity: number }[]>('lines').notNull(),
-  totalMinor: integer('total_minor').notNull(),
-  sentOn: text('sent_on').notNull(),
-  expectedOn: text('expected_on').notNull(),
-  backOn: text('back_on'),
-  inspection: text('inspection').notNull().default(''),
-});
+export const sentJobs = sqliteTable(
+  'sent_jobs',
+  {
+    id: id(),
+    routeId: text('route_id')
+      .notNull()
+      .references(() => routes.id),
+    lines: document('lines', 'sentLines').notNull(),
+    totalMinor: integer('total_minor').notNull(),
+    sentOn: day('sent_on').notNull(),
+    expectedOn: day('expected_on').notNull(),
+    backOn: day('back_on'),
+    inspection: text('inspection').notNull().default(''),
+  },
+  columnRules,
+);

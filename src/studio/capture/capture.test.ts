@@ -1,3 +1,5 @@
+import { recordPaper } from '@/studio/papers/paperActions';
+import { recordRoute } from '@/studio/routes/routeActions';
 import { printFilesOf, bringInPrintFile, viewable } from '../print-files/printFiles';
 import { prepsOf, passedNear } from './preps';
 import { checksOf, checkJoint } from './checks';
@@ -25,7 +27,6 @@ import * as proofs from '../proofs/roundActions';
 import { reading } from './reading';
 import { recordWork } from '../works/workActions';
 import { sessionSheet } from './sessionSheet';
-import { recordPaper, recordRoute } from '../papers/stockActions';
 import { loadWorkPage } from '../works/workPage';
 import type { Studio } from '../studio';
 import { takeInMaster } from './intake';

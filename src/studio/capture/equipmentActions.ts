@@ -3,7 +3,18 @@ import { InputError } from '@/core/errors';
 import { parseFigure, parseLength, parseMoney, parseSize } from '@/core/measure';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { day, flag, id, name, objectSchema, oneOf, orNull, typed, type Static } from '../schemas';
+import {
+  day,
+  flag,
+  id,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  typed,
+  type Static,
+  moneyInput,
+} from '../schemas';
 import { noteInJournal } from '../studio';
 
 function whole(text: string, field: string, expected: string): number {
@@ -28,7 +39,7 @@ const equipmentInput = objectSchema({
   seconds: typed,
   film: flag,
   focal: typed,
-  price: typed,
+  price: moneyInput,
   days: typed,
   readOn: orNull(day),
 });

@@ -1,6 +1,7 @@
 import { chainWalk, type ChainCheck } from '@/core/edition/chain';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { replayLine, type Replayed } from '@/core/edition/replay';
+import { documentFaults } from '@/store/columnFaults';
 import { readRegister } from '@/store/editions';
 import { allNamings } from '@/store/hashes';
 import { freeByEdition, lotsBelowNothing, suppliesOutOfStep } from '@/store/soundness';
@@ -68,6 +69,8 @@ async function checkDatabase(studio: Studio, fault: Note): Promise<void> {
     fault('database', `The database is damaged: ${integrity.slice(0, 300)}. Restore a backup.`);
   for (const f of await foreignKeyFaults(studio.db))
     fault('database', `A row of ${f.table} names something of ${f.parent} that is not there.`);
+  for (const f of await documentFaults(studio.db))
+    fault('database', `${f.table} ${f.rowId}: ${f.column} does not have its shape, ${f.fault}.`);
   for (const name of await brokenTriggers(studio.db))
     fault('guards', `The guard ${name} is missing or was altered. It is put back at the next start.`);
 }

@@ -1,9 +1,9 @@
-import { isNoFinish } from '@/core/crop/finish';
 import { readSchool } from '@/core/calc/resolution';
 import { imageOf } from '@/core/crop/border';
 import { cropAt, LEAST_FILL, MOST_TURN, samePlace } from '@/core/crop/crop';
+import { isNoFinish } from '@/core/crop/finish';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatSize, parseLength, parseSize } from '@/core/measure';
+import { formatSize, isBlank, parseLength, parseSize } from '@/core/measure';
 import { checkSchool, FAMILY_NAMES } from '@/core/resolution';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { currentMaster, formatsOf } from '@/store/works';
@@ -12,14 +12,15 @@ import {
   flag,
   id,
   ids,
+  lengthInput,
   line,
   listOf,
   objectSchema,
   oneOf,
   orNull,
   schoolSchema,
+  sizeInput,
   Type,
-  typed,
 } from '../schemas';
 import { noteInJournal } from '../studio';
 import { viewedPixels } from '../works/workPage';
@@ -27,7 +28,7 @@ import { viewedPixels } from '../works/workPage';
 /** Offers a work in a size. The border is the studio's usual one until it is changed. */
 export const offerFormat = defineAction({
   name: 'offerFormat',
-  input: objectSchema({ workId: id, size: typed, family: line }),
+  input: objectSchema({ workId: id, size: sizeInput, family: line }),
 
   async run({ studio, tx, input }) {
     const settings = await studio.settings();
@@ -91,7 +92,13 @@ export const withdrawFormat = defineAction({
 /** Changes a format's white border, each side on its own. */
 export const changeBorder = defineAction({
   name: 'changeBorder',
-  input: objectSchema({ id, top: typed, right: typed, bottom: typed, left: typed }),
+  input: objectSchema({
+    id,
+    top: lengthInput,
+    right: lengthInput,
+    bottom: lengthInput,
+    left: lengthInput,
+  }),
 
   async run({ studio, tx, input }) {
     const { unit } = await studio.settings();
@@ -144,7 +151,11 @@ export const judgeSizesBy = defineAction({
 /** Offers several sizes at once, as a set; those offered already stay as they are. */
 export const offerSet = defineAction({
   name: 'offerSet',
-  input: objectSchema({ workId: id, sizes: listOf(typed, { minItems: 1, maxItems: 12 }), family: line }),
+  input: objectSchema({
+    workId: id,
+    sizes: listOf(sizeInput, { minItems: 1, maxItems: 12 }),
+    family: line,
+  }),
 
   async run({ studio, input }) {
     const made: string[] = [];
@@ -213,11 +224,12 @@ export const placeCrop = defineAction({
 /** Sets title line, strip to tear off and bleed of a size. */
 export const changeFinish = defineAction({
   name: 'changeFinish',
-  input: objectSchema({ id, title: line, type: typed, deckle: typed, bleed: typed }),
+  input: objectSchema({ id, title: line, type: lengthInput, deckle: lengthInput, bleed: lengthInput }),
 
   async run({ studio, tx, input }) {
     const { unit } = await studio.settings();
-    const um = (text: string, field: string) => (text.trim() ? parseLength(text, unit, field) : 0);
+    const um = (typed: string | number, field: string) =>
+      isBlank(typed) ? 0 : parseLength(typed, unit, field);
     const finish = {
       title: input.title.trim(),
       type: um(input.type, 'type'),

@@ -8,7 +8,7 @@ import { wrapCanvas } from '@/core/mounting/wrap';
 import type { Db } from '@/store/db';
 import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { day, flag, id, name, objectSchema, orNull, prose, typed } from '../schemas';
+import { day, flag, id, lengthInput, name, objectSchema, orNull, prose } from '../schemas';
 import { noteInJournal } from '../studio';
 import { mountInput, panelsOf, wrapOf, type MountInput } from './mounts';
 
@@ -18,10 +18,10 @@ export const recordCutter = defineAction({
   input: objectSchema({
     id: orNull(id),
     name,
-    sheet: typed,
-    image: typed,
-    window: typed,
-    placing: typed,
+    sheet: lengthInput,
+    image: lengthInput,
+    window: lengthInput,
+    placing: lengthInput,
     readOn: day,
     notes: prose,
   }),
@@ -134,8 +134,8 @@ export const keepMount = defineAction({
 });
 
 async function planOf(db: Db, q: MountInput, unit: UnitSystem): Promise<MountPlan> {
-  const um = <K extends string>(from: Record<K, string>, key: K) =>
-    parseLength(from[key] as string, unit, key);
+  const um = <K extends string>(from: Record<K, string | number>, key: K) =>
+    parseLength(from[key], unit, key);
   switch (q.kind) {
     case 'mat': {
       const cutter = q.cutterId ? await rowById(db, 'cutters', q.cutterId, 'cutterId') : null;

@@ -10,7 +10,8 @@ import {
   orNull,
   taggedUnion,
   Type,
-  typed,
+  lengthInput,
+  sizeInput,
   wholeNumber,
   type Static,
 } from '../schemas';
@@ -20,23 +21,14 @@ export type Mount = Row<'mounts'>;
 export const cuttersAtHand = (db: Db): Promise<Cutter[]> =>
   findRows(db, 'cutters', { archivedAt: null }, { orderBy: ['name'] });
 export const mountsOf = (db: Db, workId: string): Promise<Mount[]> => findRows(db, 'mounts', { workId });
-const lengths = <const K extends readonly string[]>(...names: K) => each(names, typed);
+const lengths = <const K extends readonly string[]>(...names: K) => each(names, lengthInput);
 export const mountInput = taggedUnion('kind', [
   objectSchema({
     kind: Type.Literal('mat'),
     formatId: id,
     cutterId: orNull(id),
-    ...lengths(
-      'window',
-      'side',
-      'bottom',
-      'board',
-      'glazing',
-      'backing',
-      'print',
-      'frameLip',
-      'minimumHold',
-    ),
+    window: sizeInput,
+    ...lengths('side', 'bottom', 'board', 'glazing', 'backing', 'print', 'frameLip', 'minimumHold'),
   }),
   objectSchema({
     kind: Type.Literal('float'),

@@ -17,6 +17,8 @@ test.each([
   ['notes', '', 'nothing'],
   ['notes', null, 'nothing'],
   ['address', '["Quay 4","Haldenness"]', 'Quay 4, Haldenness'],
+  ['address', '{"version":1,"body":["Quay 4","Haldenness"]}', 'Quay 4, Haldenness'],
+  ['school', '{"version":1,"body":{"kind":"flat","ppi":300}}', 'as it was set there'],
   ['school', '{"kind":"flat","ppi":300}', 'as it was set there'],
   ['notes', '[not a list', '[not a list'],
 ])('%s of %j reads %s', (column, value, words) =>

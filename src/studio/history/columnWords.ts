@@ -1,4 +1,5 @@
 import { formatLength, formatMoney, formatWeight } from '@/core/measure';
+import { bodyOf } from '@/store/changes';
 import type { Settings } from '../studio';
 
 /** A column's name as a person would say it. @example columnInWords('sold_price_minor') // 'sold price' */
@@ -25,7 +26,7 @@ export function valueInWords(
 function listInWords(text: string): string {
   if (!/^[[{]/.test(text)) return text;
   try {
-    const value: unknown = JSON.parse(text);
+    const value: unknown = bodyOf(text);
     return Array.isArray(value) && value.every((v) => typeof v !== 'object')
       ? value.join(', ')
       : 'as it was set there';

@@ -1,10 +1,11 @@
-import { loadImpression } from '../editions/editions';
 import { InputError, RefusedError } from '@/core/errors';
+import type { ProfileFacts } from '@/core/colour/profileFacts';
 import { INSPECTION } from '@/core/proof/inspection';
 import { newestChange } from '@/store/changes';
 import { findRows } from '@/store/rows';
 import * as schema from '@/store/schema';
 import { impressions, orders } from '@/store/schema';
+import { recordService, recordSupply, useSupply } from '@/studio/orders/shelfActions';
 import { eq } from 'drizzle-orm';
 import {
   acceptedProof,
@@ -21,9 +22,9 @@ import { dice, dumpOf, inputFor, poolsOf } from '../../../tests/unit/helpers/ran
 import type { ActionAnswer } from '../action';
 import { checkStudio } from '../care/studioCheck';
 import * as editions from '../editions/editionActions';
+import { loadImpression } from '../editions/editions';
 import * as orderActs from '../orders/orderActions';
 import { dispatchOrder, packParcel, sealParcel } from '../orders/parcelActions';
-import { recordService, recordSupply, useSupply } from '../papers/stockActions';
 import { listingOf } from '../prices/listing';
 import { judgeAgain, takeBackProof } from '../proofs/roundActions';
 import { ACTIONS, performByName } from '../registry';
@@ -49,6 +50,19 @@ const SERVICE = {
   maxWeight: '5 kg',
   price: '6',
   readOn: '2026-11-01',
+};
+
+const SPECK = { x: 1, y: 1, size: 4, contrast: 9, done: false };
+const PROFILE_FACTS: ProfileFacts = {
+  label: 'Harrow Rag 310',
+  version: '2.1',
+  bytes: 512_000,
+  made: null,
+  describes: 'a printer’s paper',
+  model: 'RGB',
+  works: 'by tables',
+  intents: [],
+  white: [96, 0, 1],
 };
 
 /** Takes an order as far as the post. */
@@ -348,11 +362,7 @@ describe('undo restores every column', () => {
         workId,
         masterId,
         at,
-        body: {
-          kind: 'dust',
-          specks: [{ x: 1, y: 1, size: 4, contrast: 9, done: false }],
-          total: 1,
-        } as never,
+        body: { kind: 'dust', specks: [SPECK], total: 1 },
       });
       await tx.insert(schema.printFiles).values({
         id: 'file',
@@ -369,8 +379,8 @@ describe('undo restores every column', () => {
         sha256: 'b'.repeat(64),
         fileName: 'rag.icc',
         paperId,
-        facts: { model: 'RGB' } as never,
-        gamut: { slices: [] } as never,
+        facts: PROFILE_FACTS,
+        gamut: { black: [12, 0, 0], volume: 480_000, slices: [] },
         receivedAt: at,
       });
     });
@@ -388,7 +398,7 @@ describe('undo restores every column', () => {
     await go('clientAnswered', { id: proofId, answer: 'accepted', words: 'as it is' });
     const sheet = { width: 100_000, height: 75_000 };
     const planned = {
-      plan: { sheet, pictures: [] } as never,
+      plan: { sheet, ppi: 300, pictures: [], texts: [] },
       printFileSha: 'c'.repeat(64),
       state: 'asked' as const,
     };

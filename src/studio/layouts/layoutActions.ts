@@ -1,7 +1,7 @@
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { finishSheet, NO_FINISH } from '@/core/crop/finish';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatLength, formatSize, parseLength, parseSize } from '@/core/measure';
+import { formatLength, formatSize, parseLength, parseSize, parseStockSize } from '@/core/measure';
 import { layMixed, type MixedLayout } from '@/core/sheets/mixed';
 import { tooNear, type Laid, type LaidPiece } from '@/core/sheets/pieces';
 import type { Db, Tx } from '@/store/db';
@@ -10,7 +10,20 @@ import { currentMaster } from '@/store/works';
 import { defineAction, defineLongAction } from '../action';
 import { inkForLayout } from '../machines/machines';
 import { chargeStock } from '../papers/lots';
-import { flag, id, line, listOf, name, objectSchema, oneOf, orNull, Type, typed } from '../schemas';
+import {
+  flag,
+  id,
+  lengthInput,
+  line,
+  listOf,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  sizeInput,
+  stockSizeInput,
+  Type,
+} from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { type Layout } from './layouts';
 
@@ -21,18 +34,15 @@ export const beginLayout = defineAction({
     name,
     kind: oneOf('sheet', 'roll'),
     paperId: id,
-    size: typed,
-    margin: typed,
-    gap: typed,
+    size: stockSizeInput,
+    margin: lengthInput,
+    gap: lengthInput,
   }),
 
   async run({ studio, tx, input }) {
     const { unit } = await studio.settings();
     const paper = await rowById(studio.db, 'papers', input.paperId, 'paperId');
-    const size =
-      input.kind === 'sheet'
-        ? parseSize(input.size, unit, 'size')
-        : { width: parseLength(input.size, unit, 'size'), height: null };
+    const size = parseStockSize(input.kind, input.size, unit);
     const marginUm = parseLength(input.margin, unit, 'margin'),
       gapUm = parseLength(input.gap, unit, 'gap');
     if (2 * marginUm >= Math.min(size.width, size.height ?? Infinity))
@@ -80,7 +90,7 @@ export const addPieces = defineAction({
   input: objectSchema({
     id,
     formatId: orNull(id),
-    size: typed,
+    size: sizeInput,
     says: line,
     count: Type.Integer({ minimum: 1, maximum: 500 }),
     rotate: flag,

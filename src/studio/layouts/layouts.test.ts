@@ -1,3 +1,5 @@
+import { recordPaper } from '@/studio/papers/paperActions';
+import { recordRoute } from '@/studio/routes/routeActions';
 import { findRows } from '@/store/rows';
 import fc from 'fast-check';
 import { tooNear } from '@/core/sheets/pieces';
@@ -14,7 +16,6 @@ import { partsOf, staleFile, type PrintFile } from '../print-files/printFiles';
 import { reading } from '../capture/reading';
 import { recordWork } from '../works/workActions';
 import { formatCheck, viewedPixels } from '../works/workPage';
-import { recordPaper, recordRoute } from '../papers/stockActions';
 import type { Studio } from '../studio';
 import { takeInMaster } from '../capture/intake';
 import { changeBorder, changeFinish, offerFormat, offerSet, placeCrop } from '../formats/formatActions';

@@ -71,9 +71,9 @@ export const misprintLayout = defineAction({
       amount: layout.kind === 'sheet' ? 1 : layout.lengthUm,
       kind: 'spoiled',
       why,
-      layoutId: `misprint ${layout.id}`,
+      layoutId: null,
     });
-    await inkForLayout(studio, tx, { ...layout, id: `misprint ${layout.id}` });
+    await inkForLayout(studio, tx, { ...layout, id: null });
     await noteInJournal(studio, tx, {
       act: 'spoiled',
       subject: 'layout',

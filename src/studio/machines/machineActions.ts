@@ -1,5 +1,5 @@
 import { InputError, RefusedError } from '@/core/errors';
-import { localDay, parseLength, parseMoney } from '@/core/measure';
+import { isBlank, localDay, parseLength, parseMoney } from '@/core/measure';
 import { MACHINE_LOG_KINDS } from '@/core/stock/machineLog';
 import { findRows, insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -7,15 +7,16 @@ import {
   day,
   flag,
   id,
+  lengthInput,
   line,
   listOf,
+  moneyInput,
   name,
   objectSchema,
   oneOf,
   orNull,
   prose,
   Type,
-  typed,
   wholeNumber,
 } from '../schemas';
 import { noteInJournal } from '../studio';
@@ -27,14 +28,14 @@ export const recordMachine = defineAction({
   input: objectSchema({
     id: orNull(id),
     name,
-    width: typed,
+    width: lengthInput,
     feeds: line,
-    inks: listOf(objectSchema({ colour: name, ml: wholeNumber(1, 5_000), price: typed }), {
+    inks: listOf(objectSchema({ colour: name, ml: wholeNumber(1, 5_000), price: moneyInput }), {
       minItems: 1,
       maxItems: 16,
     }),
     boughtOn: day,
-    outlay: typed,
+    outlay: moneyInput,
     lifeHours: wholeNumber(0, 200_000),
     warrantyUntil: orNull(day),
     chargingMl: wholeNumber(0, 2_000),
@@ -56,10 +57,10 @@ export const recordMachine = defineAction({
       inks: input.inks.map((i) => ({
         colour: i.colour.trim(),
         ml: i.ml,
-        priceMinor: i.price.trim() ? parseMoney(i.price, currency, 'inks') : 0,
+        priceMinor: isBlank(i.price) ? 0 : parseMoney(i.price, currency, 'inks'),
       })),
       boughtOn: input.boughtOn,
-      outlayMinor: input.outlay.trim() ? parseMoney(input.outlay, currency, 'outlay') : 0,
+      outlayMinor: isBlank(input.outlay) ? 0 : parseMoney(input.outlay, currency, 'outlay'),
       lifeHours: input.lifeHours,
       warrantyUntil: input.warrantyUntil,
       chargingMl: input.chargingMl,
@@ -103,7 +104,13 @@ export const putAwayMachine = defineAction({
 /** Writes a line in a machine's log: a check, a cleaning, a fault, a service. */
 export const logMachine = defineAction({
   name: 'logMachine',
-  input: objectSchema({ machineId: id, day, kind: oneOf(...MACHINE_LOG_KINDS), says: line, cost: typed }),
+  input: objectSchema({
+    machineId: id,
+    day,
+    kind: oneOf(...MACHINE_LOG_KINDS),
+    says: line,
+    cost: moneyInput,
+  }),
 
   async run({ studio, tx, input }) {
     const { currency, timeZone } = await studio.settings();
@@ -120,7 +127,7 @@ export const logMachine = defineAction({
       day: input.day,
       kind: input.kind,
       says: input.says.trim(),
-      costMinor: input.cost.trim() ? parseMoney(input.cost, currency, 'cost') : 0,
+      costMinor: isBlank(input.cost) ? 0 : parseMoney(input.cost, currency, 'cost'),
     });
     await noteInJournal(studio, tx, {
       act: 'logged',
@@ -173,7 +180,7 @@ export const moveInk = defineAction({
     kind: oneOf('bought', 'in', 'out', 'display'),
     day,
     amount: orNull(wholeNumber(0, 100_000)),
-    cost: typed,
+    cost: moneyInput,
   }),
 
   async run({ studio, tx, input }) {
@@ -206,11 +213,8 @@ export const moveInk = defineAction({
     const amount =
       input.amount ??
       (input.kind === 'bought' ? 1 : input.kind === 'in' ? ink.ml - (first ? machine.chargingMl : 0) : 0);
-    const costMinor = input.cost.trim()
-      ? parseMoney(input.cost, currency, 'cost')
-      : input.kind === 'bought'
-        ? amount * ink.priceMinor
-        : 0;
+    const usualCost = input.kind === 'bought' ? amount * ink.priceMinor : 0;
+    const costMinor = isBlank(input.cost) ? usualCost : parseMoney(input.cost, currency, 'cost');
     await insertRow(tx, 'inkMoves', {
       id: studio.newId(),
       machineId: machine.id,

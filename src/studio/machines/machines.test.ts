@@ -1,10 +1,10 @@
+import { recordPaper } from '@/studio/papers/paperActions';
 import { machinesAtHand, inkReport, machineCosts, settingsOfPapers } from './machines';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
 import { beginLayout, addPieces, printLayout, queueLayout } from '../layouts/layoutActions';
 import { performByName } from '../registry';
 import { receiveLot } from '../papers/lotActions';
 import * as machines from './machineActions';
-import { recordPaper } from '../papers/stockActions';
 import type { Studio } from '../studio';
 
 const MACHINE = {

@@ -151,7 +151,8 @@ export async function inkForLayout(
   studio: Studio,
   tx: Tx,
   layout: {
-    id: string;
+    /** Nothing for a misprint: taking the print back does not give its ink back. */
+    id: string | null;
     name: string;
     widthUm: number;
     pieces: readonly LaidPiece[];

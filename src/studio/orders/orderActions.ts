@@ -1,6 +1,6 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
-import { localDay, parseMoney } from '@/core/measure';
+import { isBlank, localDay, parseMoney } from '@/core/measure';
 import { ORDER_WORDS } from '@/core/order/orderStates';
 import { shipBy, type Weekday } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
@@ -21,13 +21,13 @@ import {
   id,
   line,
   listOf,
+  moneyInput,
   name,
   objectSchema,
   oneOf,
   orNull,
   prose,
   Type,
-  typed,
   wholeNumber,
   type Static,
 } from '../schemas';
@@ -87,14 +87,14 @@ export const recordBuyer = defineAction({
 
 const orderInput = objectSchema({
   buyerId: id,
-  carriage: typed,
+  carriage: moneyInput,
   message: prose,
   wantsSignature: flag,
   paid: flag,
   orderedOn: orNull(day),
   notes: prose,
   lines: listOf(
-    objectSchema({ editionId: id, formatId: id, quantity: wholeNumber(1, 200), price: typed }),
+    objectSchema({ editionId: id, formatId: id, quantity: wholeNumber(1, 200), price: moneyInput }),
     {
       minItems: 1,
       maxItems: 50,
@@ -118,7 +118,9 @@ export const placeOrder = defineAction({
       holidays: s.holidays,
       workdays: s.workdays as Weekday[],
     });
-    const carriageMinor = input.carriage.trim() ? parseMoney(input.carriage, s.currency, 'carriage') : 0;
+    const carriageMinor = isBlank(input.carriage)
+      ? 0
+      : parseMoney(input.carriage, s.currency, 'carriage');
 
     const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
     const orderId = studio.newId();
@@ -167,7 +169,7 @@ async function addLine(
   if (format.workId !== work.id)
     throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
   const [set] = await findRows(tx, 'prices', { formatId: format.id }, { limit: 1 });
-  const priceMinor = l.price.trim() ? parseMoney(l.price, currency, `${field}.price`) : set?.priceMinor;
+  const priceMinor = isBlank(l.price) ? set?.priceMinor : parseMoney(l.price, currency, `${field}.price`);
   if (priceMinor === undefined)
     throw new InputError(
       `${field}.price`,

@@ -9,7 +9,7 @@ import { appendToRegister, pickedFor } from '@/store/editions';
 import { insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { moveSupply } from '@/store/supplies';
 import { defineAction } from '../action';
-import { id, ids, line, objectSchema, oneOf, orNull, typed } from '../schemas';
+import { id, ids, line, objectSchema, oneOf, orNull, weightInput } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { parcelOf, stepOf } from './orders';
 import { packPlanFor } from './parcels';
@@ -86,7 +86,7 @@ export const unpackParcel = defineAction({
 /** Notes what the scale shows, typed or read from it, and says whether it agrees. */
 export const weighParcel = defineAction({
   name: 'weighParcel',
-  input: objectSchema({ orderId: id, scale: typed, by: line }),
+  input: objectSchema({ orderId: id, scale: weightInput, by: line }),
 
   async run({ studio, tx, input }) {
     const { unit } = await studio.settings();

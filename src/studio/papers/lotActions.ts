@@ -7,12 +7,25 @@ import {
   parseMoney,
   parseSize,
   parseWhole,
+  parseStockSize,
 } from '@/core/measure';
 import { layOnSheet } from '@/core/sheets/nup';
 import type { Tx } from '@/store/db';
 import { insertRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { day, id, name, objectSchema, oneOf, Type, typed, wholeNumber } from '../schemas';
+import {
+  day,
+  id,
+  name,
+  objectSchema,
+  oneOf,
+  Type,
+  typed,
+  wholeNumber,
+  moneyInput,
+  sizeInput,
+  stockSizeInput,
+} from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { costOfMove, lotsOnHand, type Lot, type LotOnHand } from './lots';
 
@@ -23,19 +36,16 @@ export const receiveLot = defineAction({
     paperId: id,
     name,
     form: oneOf('sheet', 'roll'),
-    size: typed,
+    size: stockSizeInput,
     amount: typed,
-    price: typed,
+    price: moneyInput,
     receivedOn: day,
   }),
 
   async run({ studio, tx, input }) {
     const { unit, currency } = await studio.settings();
     const paper = await rowById(studio.db, 'papers', input.paperId, 'paperId');
-    const size =
-      input.form === 'sheet'
-        ? parseSize(input.size, unit, 'size')
-        : { width: parseLength(input.size, unit, 'size'), height: null };
+    const size = parseStockSize(input.form, input.size, unit);
     const amount =
       input.form === 'sheet' ? wholeSheets(input.amount) : parseLength(input.amount, unit, 'amount');
     if (!(amount > 0))
@@ -202,7 +212,7 @@ export const cutLot = defineAction({
   input: objectSchema({
     id,
     sheets: wholeNumber(1, 10_000),
-    size: typed,
+    size: sizeInput,
     each: wholeNumber(1, 200),
     offcut: typed,
   }),

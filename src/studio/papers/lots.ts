@@ -47,7 +47,8 @@ export async function chargeStock(
     amount: number;
     kind: 'printed' | 'spoiled';
     why: string;
-    layoutId: string;
+    /** Nothing for a misprint: taking the print back does not give its paper back. */
+    layoutId: string | null;
   },
 ): Promise<{ costMinor: number; lots: string[] }> {
   const fits = (await lotsOnHand(tx, [q.paperId])).filter(

@@ -1,10 +1,68 @@
+/** Records a paper, or changes what is known of it. */
 import { InputError } from '@/core/errors';
-import { parseMoney } from '@/core/measure';
+import { isBlank, parseLength, parseMoney } from '@/core/measure';
+import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES, SAMPLES } from '@/core/stock/paperWords';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { id, line, name, objectSchema, oneOf, orNull, prose, typed, wholeNumber } from '../schemas';
+import { keepNamed } from '../recordNamed';
+import {
+  flag,
+  id,
+  lengthInput,
+  line,
+  moneyInput,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  prose,
+  Type,
+  wholeNumber,
+} from '../schemas';
 import { noteInJournal } from '../studio';
-import { SAMPLES } from './papers';
+export const recordPaper = defineAction({
+  name: 'recordPaper',
+  input: objectSchema({
+    id: Type.Optional(id),
+    name,
+    base: oneOf(...PAPER_BASES),
+    surface: oneOf(...PAPER_SURFACES),
+    gsm: wholeNumber(20, 1200),
+    thickness: lengthInput,
+    brightener: oneOf(...BRIGHTENERS),
+    mayRoll: flag,
+    scuffs: flag,
+    dryHours: wholeNumber(0, 240),
+    pricePerM2: moneyInput,
+    sizes: line,
+    permanence: line,
+    notes: prose,
+  }),
+
+  async run({ studio, input: { id: given, thickness, pricePerM2, ...rest } }) {
+    const { currency, unit } = await studio.settings();
+    const row = {
+      ...rest,
+      thicknessUm: parseLength(thickness, unit, 'thickness'),
+      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
+    };
+    return keepNamed(studio, 'papers', given, row, 'paper');
+  },
+});
+
+/** Notes that a paper is no longer made, or is made again. */
+export const discontinuePaper = defineAction({
+  name: 'discontinuePaper',
+  input: objectSchema({ id, discontinued: flag }),
+
+  async run({ studio, tx, input }) {
+    const paper = await rowById(tx, 'papers', input.id, 'id');
+    await patchRow(tx, 'papers', paper.id, { discontinued: input.discontinued });
+    const says = `${paper.name} is ${input.discontinued ? 'discontinued' : 'made again'}.`;
+    await noteInJournal(studio, tx, { act: 'changed', subject: 'paper', subjectId: paper.id, says });
+    return { message: says };
+  },
+});
 
 /** Records where paper comes from: how long it takes, what carriage costs. */
 export const recordSupplier = defineAction({
@@ -13,8 +71,8 @@ export const recordSupplier = defineAction({
     id: orNull(id),
     name,
     deliveryDays: wholeNumber(0, 180),
-    carriage: typed,
-    freeFrom: typed,
+    carriage: moneyInput,
+    freeFrom: moneyInput,
     notes: prose,
   }),
 
@@ -23,8 +81,8 @@ export const recordSupplier = defineAction({
     const row = {
       name: input.name.trim(),
       deliveryDays: input.deliveryDays,
-      carriageMinor: input.carriage.trim() ? parseMoney(input.carriage, currency, 'carriage') : 0,
-      freeFromMinor: input.freeFrom.trim() ? parseMoney(input.freeFrom, currency, 'freeFrom') : null,
+      carriageMinor: isBlank(input.carriage) ? 0 : parseMoney(input.carriage, currency, 'carriage'),
+      freeFromMinor: isBlank(input.freeFrom) ? null : parseMoney(input.freeFrom, currency, 'freeFrom'),
       notes: input.notes,
     };
 

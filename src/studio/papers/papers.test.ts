@@ -1,26 +1,27 @@
+import { recordSupply } from '@/studio/orders/shelfActions';
+import { recordPaper } from '@/studio/papers/paperActions';
 import {
-  loadPaperPage,
-  orderList,
-  orderListCsv,
-  orderListDocument,
-  papersBeside,
-  jobSheet,
-} from './papers';
-import {
+  acceptedProof,
   emptyStudio,
   furnished,
   order,
   PAPER,
   withPrints,
-  acceptedProof,
 } from '../../../tests/unit/helpers/house';
-import { performByName } from '../registry';
 import { changeBorder } from '../formats/formatActions';
+import { performByName } from '../registry';
+import * as routes from '../routes/routeActions';
+import { receiveLot, spoilLot } from './lotActions';
 import { lotsOnHand } from './lots';
 import * as desk from './paperActions';
-import * as routes from '../routes/routeActions';
-import { recordPaper, recordSupply } from './stockActions';
-import { receiveLot, spoilLot } from './lotActions';
+import {
+  jobSheet,
+  loadPaperPage,
+  orderList,
+  orderListCsv,
+  orderListDocument,
+  papersBeside,
+} from './papers';
 
 const NOW = '2026-11-25T10:00:00.000Z';
 

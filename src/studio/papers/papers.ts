@@ -21,7 +21,6 @@ import { lotsOnHand, type LotOnHand } from './lots';
 export type Supplier = Row<'suppliers'>;
 export const suppliersAtHand = (db: Db): Promise<Supplier[]> =>
   findRows(db, 'suppliers', { archivedAt: null }, { orderBy: ['name'] });
-export const SAMPLES = ['none', 'asked', 'came', 'printed', 'liked', 'not liked'] as const;
 /** One size of a paper: its lots together, what left them when, and when more is needed. */
 export type Held = {
   key: string;

@@ -1,9 +1,9 @@
+import { recordPaper } from '@/studio/papers/paperActions';
 import { findRows } from '@/store/rows';
 import { performByName } from '../registry';
 import fc from 'fast-check';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
 import { lotsOnHand } from './lots';
-import { recordPaper } from './stockActions';
 import type { Studio } from '../studio';
 import { countLot, cutLot, receiveLot, spoilLot } from './lotActions';
 

@@ -1,21 +1,21 @@
 import { priceQuestionSchema } from '@/core/calc/price';
 import { InputError } from '@/core/errors';
-import { formatMoney, parseMoney } from '@/core/measure';
+import { formatMoney, isBlank, parseMoney } from '@/core/measure';
 import { solvePrice } from '@/core/price/solve';
 import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { id, objectSchema, typed } from '../schemas';
+import { id, moneyInput, objectSchema } from '../schemas';
 import { noteInJournal } from '../studio';
 /** Sets what a format sells for: the solved price, or another that the person chose. The costs behind it are kept. */
 export const setPrice = defineAction({
   name: 'setPrice',
-  input: objectSchema({ formatId: id, question: priceQuestionSchema, price: typed }),
+  input: objectSchema({ formatId: id, question: priceQuestionSchema, price: moneyInput }),
 
   async run({ studio, tx, input }) {
     const { currency } = await studio.settings();
-    const priceMinor = input.price.trim()
-      ? parseMoney(input.price, currency, 'price')
-      : solvePrice(input.question, currency).price;
+    const priceMinor = isBlank(input.price)
+      ? solvePrice(input.question, currency).price
+      : parseMoney(input.price, currency, 'price');
     if (!(priceMinor > 0)) throw new InputError('price', input.price, 'a price above nothing');
 
     const format = await rowById(tx, 'formats', input.formatId, 'formatId');

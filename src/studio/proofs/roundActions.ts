@@ -1,12 +1,25 @@
 import { INTENTS } from '@/core/colour/intents';
 import { RefusedError } from '@/core/errors';
-import { formatSize, parseLength, parseMoney } from '@/core/measure';
+import { formatSize, parseLength, parseMoney, isBlank } from '@/core/measure';
 import { dried, PROOF_KINDS, VERDICT_LEADS_TO, type ClientAnswer } from '@/core/proof/proofStates';
 import type { Tx } from '@/store/db';
 import { printsFromProof, type Proof } from '@/store/proofs';
 import { patchRow, patchWhere, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { flag, id, line, name, objectSchema, oneOf, orNull, prose, Type, typed } from '../schemas';
+import {
+  flag,
+  id,
+  line,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  prose,
+  Type,
+  typed,
+  lengthInput,
+  moneyInput,
+} from '../schemas';
 import { noteInJournal } from '../studio';
 import { insertProof } from './rounds';
 
@@ -19,7 +32,7 @@ export const askProof = defineAction({
     routeId: id,
     kind: oneOf(...PROOF_KINDS),
     changed: line,
-    cost: typed,
+    cost: moneyInput,
     made: flag,
     machineId: Type.Optional(orNull(id)),
     lotId: Type.Optional(orNull(id)),
@@ -28,7 +41,7 @@ export const askProof = defineAction({
 
   async run({ studio, tx, input }) {
     const { currency } = await studio.settings();
-    const costMinor = input.cost.trim() ? parseMoney(input.cost, currency, 'cost') : 0;
+    const costMinor = isBlank(input.cost) ? 0 : parseMoney(input.cost, currency, 'cost');
 
     const format = await rowById(tx, 'formats', input.formatId, 'formatId');
     const paper = await rowById(tx, 'papers', input.paperId, 'paperId');
@@ -110,7 +123,7 @@ export const judgeProof = defineAction({
     id,
     verdict: oneOf('accept', 'adjust', 'reject'),
     light: line,
-    distance: typed,
+    distance: lengthInput,
     words: prose,
     reason: line,
     place: Type.Optional(line),
@@ -142,9 +155,9 @@ export const judgeProof = defineAction({
         { formatId: proof.formatId, paperId: proof.paperId },
         { reference: false },
       );
-    const distanceUm = input.distance.trim()
-      ? parseLength(input.distance, unit, 'distance')
-      : proof.distanceUm;
+    const distanceUm = isBlank(input.distance)
+      ? proof.distanceUm
+      : parseLength(input.distance, unit, 'distance');
     const words = [input.words.trim(), dry.left > 0 && `Judged before it was dry: ${input.reason.trim()}`]
       .filter(Boolean)
       .join('\n');

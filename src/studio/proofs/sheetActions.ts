@@ -18,7 +18,7 @@ import { defineAction, defineLongAction } from '../action';
 import { notYetRead } from '../capture/notYetRead';
 import { startJob } from '../jobs';
 import { addPieces } from '../layouts/layoutActions';
-import { id, objectSchema, orNull, typed } from '../schemas';
+import { id, lengthInput, objectSchema, orNull } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { cropOf, viewedPixels } from '../works/workPage';
 import { currentProfile } from './profiles';
@@ -46,8 +46,8 @@ export const proposeSnippets = defineLongAction({
     paperId: id,
     routeId: id,
     machineId: orNull(id),
-    width: typed,
-    height: typed,
+    width: lengthInput,
+    height: lengthInput,
     untaggedIs: untagged,
   }),
   final: true,
@@ -57,8 +57,8 @@ export const proposeSnippets = defineLongAction({
     const master = await masterFor(studio, format);
     const crop = cropOf(format, master);
     const scale = crop.width / (format.imageWidthUm / UM_PER_INCH);
-    const px = (text: string, field: string) =>
-      Math.max(16, Math.round((parseLength(text, unit, field) / UM_PER_INCH) * scale));
+    const px = (typed: string | number, field: string) =>
+      Math.max(16, Math.round((parseLength(typed, unit, field) / UM_PER_INCH) * scale));
     const profile = await currentProfile(studio.db, input);
     const wanted = {
       width: Math.min(crop.width, px(input.width, 'width')),

@@ -1,13 +1,68 @@
+/** Records a way of getting prints made. */
 import { imageOf } from '@/core/crop/border';
 import { InputError } from '@/core/errors';
-import { formatMoney, formatSize, localDay, parseLength, parseMoney } from '@/core/measure';
-import { readPriceTable } from '@/paperwork/readTable';
+import { formatMoney, formatSize, isBlank, localDay, parseLength, parseMoney } from '@/core/measure';
+import { parsePpiSteps } from '@/core/resolution';
+import { ROUTE_KINDS } from '@/core/route/kinds';
+import { readPriceRow, readPriceTable } from '@/paperwork/readTable';
 import { insertRow, insertRows, patchRow, removeRow, removeWhere, rowById } from '@/store/rows';
 import type { Work } from '@/store/works';
 import { defineAction } from '../action';
-import { day, id, line, listOf, name, objectSchema, orNull, Type, typed, wholeNumber } from '../schemas';
+import { keepNamed } from '../recordNamed';
+import {
+  day,
+  flag,
+  id,
+  lengthInput,
+  line,
+  listOf,
+  moneyInput,
+  name,
+  objectSchema,
+  oneOf,
+  orNull,
+  prose,
+  sizeInput,
+  Type,
+  typed,
+  wholeNumber,
+} from '../schemas';
 import { noteInJournal } from '../studio';
 import { asPrice, compareRoutes, pricesOfRoute } from './routes';
+export const recordRoute = defineAction({
+  name: 'recordRoute',
+  input: objectSchema({
+    id: Type.Optional(id),
+    name,
+    kind: oneOf(...ROUTE_KINDS),
+    process: line,
+    leadDays: wholeNumber(0, 120),
+    /** One figure, or steps by the long edge: "300 to 500 mm, 200 above". */
+    ppi: Type.Union([typed, wholeNumber(30, 1_200)]),
+    space: line,
+    fileKinds: line,
+    addsBorder: flag,
+    givesProofs: flag,
+    pricePerM2: moneyInput,
+    minimum: moneyInput,
+    notes: prose,
+  }),
+
+  async run({ studio, input: { id: given, ppi, pricePerM2, minimum, ...rest } }) {
+    const { currency, unit } = await studio.settings();
+    const was = given ? await rowById(studio.db, 'routes', given, 'id') : null;
+    // A script that sends one figure says nothing about the steps behind it.
+    const isSame = typeof ppi === 'number' && was?.ppiSteps[0]?.ppi === ppi;
+    const ppiSteps = isSame ? was.ppiSteps : parsePpiSteps(String(ppi), unit);
+    const row = {
+      ...rest,
+      ppiSteps,
+      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
+      minimumMinor: parseMoney(minimum, currency, 'minimum'),
+    };
+    return keepNamed(studio, 'routes', given, row, 'route');
+  },
+});
 
 /** Reads a price table from a file's text and sets it in place of the old one; bad rows are named by line and kept out. */
 export const importPrices = defineAction({
@@ -58,21 +113,15 @@ export const keepPrice = defineAction({
   input: objectSchema({
     id: orNull(id),
     routeId: id,
-    size: typed,
+    size: sizeInput,
     paper: line,
     from: wholeNumber(1, 100_000),
-    price: typed,
+    price: moneyInput,
   }),
 
   async run({ studio, tx, input }) {
     const { currency, unit } = await studio.settings();
-    const { rows, bad } = readPriceTable(
-      `size,from,price,paper\n"${(input.size.trim() || 'custom').replaceAll('"', '""')}",${input.from},"${input.price}","${input.paper.replaceAll('"', '""')}"`,
-      currency,
-      unit,
-    );
-    if (bad[0]) throw new InputError(bad[0].field, bad[0].value, bad[0].expected);
-    const r = rows[0]!;
+    const r = readPriceRow(input, currency, unit);
 
     const route = await rowById(tx, 'routes', input.routeId, 'routeId');
     const row = {
@@ -124,24 +173,25 @@ export const changeTerms = defineAction({
   name: 'changeTerms',
   input: objectSchema({
     id,
-    carriage: typed,
-    freeFrom: typed,
-    setUp: typed,
-    bleed: typed,
+    carriage: moneyInput,
+    freeFrom: moneyInput,
+    setUp: moneyInput,
+    bleed: lengthInput,
     readOn: day,
     proofKinds: Type.Optional(line),
-    proof: Type.Optional(typed),
+    proof: Type.Optional(moneyInput),
     proofDays: Type.Optional(wholeNumber(0, 120)),
   }),
 
   async run({ studio, tx, input }) {
     const { currency, unit } = await studio.settings();
-    const sum = (text: string, field: string) => (text.trim() ? parseMoney(text, currency, field) : 0);
+    const sum = (typed: string | number, field: string) =>
+      isBlank(typed) ? 0 : parseMoney(typed, currency, field);
     const row = {
       carriageMinor: sum(input.carriage, 'carriage'),
-      freeFromMinor: input.freeFrom.trim() ? parseMoney(input.freeFrom, currency, 'freeFrom') : null,
+      freeFromMinor: isBlank(input.freeFrom) ? null : parseMoney(input.freeFrom, currency, 'freeFrom'),
       setUpMinor: sum(input.setUp, 'setUp'),
-      bleedUm: input.bleed.trim() ? parseLength(input.bleed, unit, 'bleed') : 0,
+      bleedUm: isBlank(input.bleed) ? 0 : parseLength(input.bleed, unit, 'bleed'),
       readOn: input.readOn,
       ...(input.proofKinds !== undefined && { proofKinds: input.proofKinds }),
       ...(input.proof !== undefined && { proofMinor: sum(input.proof, 'proof') }),

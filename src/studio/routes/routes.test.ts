@@ -1,12 +1,12 @@
+import { recordRoute } from '@/studio/routes/routeActions';
+import { furnished, refused, ROUTE, emptyStudio, WORK } from '../../../tests/unit/helpers/house';
 import { pricesOfRoute, compareRoutes, quotesOf, sentOut } from './routes';
 import { findRows, patchRow } from '@/store/rows';
 import { formatsOf } from '@/store/works';
-import { emptyStudio, ROUTE, WORK } from '../../../tests/unit/helpers/house';
 import { changeBorder, offerFormat } from '../formats/formatActions';
-import * as routes from './routeActions';
 import { recordWork } from '../works/workActions';
-import { recordRoute } from '../papers/stockActions';
 import type { Studio } from '../studio';
+import * as routes from './routeActions';
 
 let studio: Studio, workId: string, formatId: string, lab: string, own: string;
 beforeAll(async () => {
@@ -164,4 +164,23 @@ describe('routes side by side', () => {
       { totalMinor: 3_340, backOn: '2026-11-25', inspection: 'one corner bent; theirs' },
     ]);
   });
+});
+
+test('a route with steps keeps them when only its price is changed', async () => {
+  const f = await furnished({ withMaster: false });
+  const { routes } = await import('@/store/schema');
+  await f.studio.db.update(routes).set({ ppiSteps: [{ ppi: 300, upTo: 500_000 }, { ppi: 200 }] });
+  await recordRoute(f.studio, { ...ROUTE, id: f.routeId, pricePerM2: '22' });
+  expect((await f.studio.db.select().from(routes))[0]).toMatchObject({
+    pricePerM2Minor: 2_200,
+    ppiSteps: [{ ppi: 300, upTo: 500_000 }, { ppi: 200 }],
+  });
+  await recordRoute(f.studio, { ...ROUTE, id: f.routeId, ppi: '240 up to 400 mm; 150 above' });
+  expect((await f.studio.db.select().from(routes))[0]!.ppiSteps).toEqual([
+    { upTo: 400_000, ppi: 240 },
+    { ppi: 150 },
+  ]);
+  expect(
+    await refused(recordRoute(f.studio, { ...ROUTE, id: f.routeId, ppi: '300 to 400 mm' })),
+  ).toMatchObject({ field: 'ppi' });
 });

@@ -1,14 +1,15 @@
-import { BRIGHTENERS, PAPER_BASES } from '@/core/stock/paperWords';
 import { readSchool } from '@/core/calc/resolution';
 import { InputError } from '@/core/errors';
 import { isTimeZone, localDay, parseLength, parseSize } from '@/core/measure';
 import { dayNumber } from '@/core/parcel/shipBy';
 import { checkSchool, FAMILY_NAMES } from '@/core/resolution';
 import { FINE_PRINT } from '@/core/stock/finePrint';
+import { BRIGHTENERS, PAPER_BASES } from '@/core/stock/paperWords';
 import { patchRow } from '@/store/rows';
 import { defineAction } from '../action';
 import {
   day,
+  lengthInput,
   line,
   listOf,
   name,
@@ -19,7 +20,6 @@ import {
   prose,
   schoolSchema,
   Type,
-  typed,
   wholeNumber,
 } from '../schemas';
 import { noteInJournal } from '../studio';
@@ -40,7 +40,7 @@ export const changeSettings = defineAction({
     workdays: listOf(wholeNumber(0, 6), { minItems: 1, maxItems: 7 }),
     holidays: prose,
     remake: oneOf('remake', 'retire'),
-    border: typed,
+    border: lengthInput,
     ownSizes: Type.Optional(prose),
   }),
 

@@ -1,6 +1,6 @@
-import { SIGNATURES, WORK_KINDS } from '@/core/works';
 import { InputError } from '@/core/errors';
-import { parseMoney, parseSize } from '@/core/measure';
+import { isBlank, parseMoney, parseSize } from '@/core/measure';
+import { MAY_PRINT, SIGNATURES, WORK_KINDS } from '@/core/works';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
@@ -8,13 +8,14 @@ import {
   flag,
   id,
   line,
+  moneyInput,
   name,
   objectSchema,
   oneOf,
   orNull,
   prose,
+  sizeInput,
   Type,
-  typed,
   wholeNumber,
   type Static,
 } from '../schemas';
@@ -26,14 +27,14 @@ const workInput = objectSchema({
   year: orNull(wholeNumber(1, 9999)),
   medium: line,
   kind: oneOf(...WORK_KINDS),
-  size: typed,
+  size: sizeInput,
   owner: line,
-  soldPrice: typed,
+  soldPrice: moneyInput,
   drySince: orNull(day),
   varnish: line,
   surface: line,
   smears: flag,
-  mayPrint: oneOf('yes', 'not yet', 'no'),
+  mayPrint: oneOf(...MAY_PRINT),
   rights: prose,
   notes: prose,
   signature: Type.Optional(oneOf(...SIGNATURES)),
@@ -48,7 +49,7 @@ export const recordWork = defineAction({
 
   async run({ studio, tx, input }) {
     const settings = await studio.settings();
-    const size = input.size.trim() ? parseSize(input.size, settings.unit, 'size') : null;
+    const size = isBlank(input.size) ? null : parseSize(input.size, settings.unit, 'size');
     if (input.drySince && input.drySince > (await studio.today()))
       throw new InputError('drySince', input.drySince, 'a day that is not in the future');
     const row = {
@@ -59,9 +60,9 @@ export const recordWork = defineAction({
       widthUm: size?.width ?? null,
       heightUm: size?.height ?? null,
       owner: input.owner.trim(),
-      soldPriceMinor: input.soldPrice.trim()
-        ? parseMoney(input.soldPrice, settings.currency, 'soldPrice')
-        : null,
+      soldPriceMinor: isBlank(input.soldPrice)
+        ? null
+        : parseMoney(input.soldPrice, settings.currency, 'soldPrice'),
       drySince: input.drySince,
       varnish: input.varnish,
       surface: input.surface,

@@ -1,3 +1,5 @@
+import { recordPaper } from '@/studio/papers/paperActions';
+import { recordRoute } from '@/studio/routes/routeActions';
 import { Studio, type StudioOptions } from '@/studio/studio';
 import * as editions from '@/studio/editions/editionActions';
 import { offerFormat } from '@/studio/formats/formatActions';
@@ -6,7 +8,6 @@ import * as proofs from '@/studio/proofs/roundActions';
 import { recordWork } from '@/studio/works/workActions';
 import { reading } from '@/studio/capture/reading';
 import { setPrice } from '@/studio/prices/priceActions';
-import * as stock from '@/studio/papers/stockActions';
 import { takeInMaster } from '@/studio/capture/intake';
 import type { Signing } from '@/core/edition/impressionStates';
 import { folder, inPieces, tiff } from './files';
@@ -95,8 +96,8 @@ export async function furnished(options: Partial<StudioOptions> & { withMaster?:
     await reading(studio, masterId);
   }
   const formatId = (await offerFormat(studio, { workId, size: '100 x 75 mm', family: 'own' })).id!;
-  const paperId = (await stock.recordPaper(studio, PAPER)).id!;
-  const routeId = (await stock.recordRoute(studio, ROUTE)).id!;
+  const paperId = (await recordPaper(studio, PAPER)).id!;
+  const routeId = (await recordRoute(studio, ROUTE)).id!;
   const buyerId = (await recordBuyer(studio, BUYER)).id!;
   await setPrice(studio, {
     formatId,

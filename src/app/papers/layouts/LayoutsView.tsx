@@ -221,20 +221,12 @@ function BeginSheet({
   });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const held = of.find((l) => l.form === kind);
-  const usual = held
-    ? held.form === 'roll'
-      ? length(held.widthUm)
-      : size({ width: held.widthUm, height: held.heightUm! })
-    : kind === 'roll'
-      ? unit === 'mm'
-        ? '610 mm'
-        : '24 in'
-      : 'A3+';
-  const exact = held
-    ? held.form === 'roll'
-      ? `${held.widthUm} um`
-      : `${held.widthUm} um x ${held.heightUm} um`
-    : usual;
+  const shownSize = (lot: LotOnHand) =>
+    lot.heightUm === null ? length(lot.widthUm) : size({ width: lot.widthUm, height: lot.heightUm });
+  const usualRoll = unit === 'mm' ? '610 mm' : '24 in';
+  const usualSize = (form: 'sheet' | 'roll') => (form === 'roll' ? usualRoll : 'A3+');
+  const usual = held ? shownSize(held) : usualSize(kind);
+  const exact = held ? sizeOfLot(held) : usual;
   const begin = async () => {
     const done = await action.run('beginLayout', {
       name: f.name,
@@ -308,3 +300,7 @@ function BeginSheet({
     </FormDialog>
   );
 }
+
+/** A lot's size as a layout takes it: a roll has a width only. */
+const sizeOfLot = ({ widthUm, heightUm }: LotOnHand): number | { width: number; height: number } =>
+  heightUm === null ? widthUm : { width: widthUm, height: heightUm };

@@ -1,13 +1,14 @@
 'use client';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { tooNear, type Cut, type Laid } from '@/core/sheets/pieces';
-import type { Layout } from '@/studio/layouts/layouts';
+import type { Cut, Laid } from '@/core/sheets/pieces';
+import { snapPiece, turnedPiece } from '@/core/sheets/snap';
+import { isRoll as liesOnItsSide, type LaidOut } from './layoutProps';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
 type Props = {
-  layout: Layout;
+  layout: LaidOut;
   placements: Laid[];
   taken: number;
   cuts: readonly Cut[];
@@ -19,8 +20,8 @@ type Props = {
 export function PaperTable(props: Props) {
   const { layout, taken } = props;
   const { size, length } = useUnits();
-  const isRoll = layout.kind === 'roll';
-  const [w, h] = isRoll ? [taken, layout.widthUm] : [layout.widthUm, layout.heightUm!];
+  const isRoll = liesOnItsSide(layout.ground);
+  const [w, h] = isRoll ? [taken, layout.ground.width] : [layout.ground.width, layout.ground.height!];
   return (
     <ScaleDrawing
       width={w}
@@ -41,7 +42,7 @@ const SNAP_PX = 7;
 function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: number; h: number }) {
   const px = useScale();
   const { length, bareSize } = useUnits();
-  const isRoll = layout.kind === 'roll';
+  const isRoll = liesOnItsSide(layout.ground);
   const [grip, setGrip] = useState<{ id: string; x: number; y: number; from: Laid } | null>(null);
   const g = useRef<SVGGElement>(null);
   const of = (id: string) => layout.pieces.find((p) => p.id === id.split('#')[0]);
@@ -60,10 +61,10 @@ function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: 
     onMove?.(
       placements.map((p) =>
         p.id === id
-          ? snapped(
+          ? snapPiece(
               next,
               placements.filter((q) => q.id !== id),
-              layout,
+              layout.ground,
               SNAP_PX / k,
             )
           : p,
@@ -86,11 +87,7 @@ function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: 
     if (e.key === 't' && of(p.id)?.rotate) {
       e.preventDefault();
       e.stopPropagation();
-      onMove?.(
-        placements.map((q) =>
-          q.id === p.id ? { ...q, width: q.height, height: q.width, turned: !q.turned } : q,
-        ),
-      );
+      onMove?.(placements.map((q) => (q.id === p.id ? turnedPiece(q) : q)));
       return;
     }
     const move = by[e.key];
@@ -193,32 +190,4 @@ function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: 
       <Dimension x1={-14} y1={px(h)} x2={-14} y2={0} label={length(h)} />
     </g>
   );
-}
-
-/** The place a piece is let go at, drawn to margins and neighbours that are near, with the gap between. */
-function snapped(p: Laid, others: readonly Laid[], layout: Layout, near: number): Laid {
-  const { marginUm: m, gapUm: gap, widthUm, heightUm } = layout;
-  const xs = [
-    m,
-    widthUm - m - p.width,
-    ...others.flatMap((o) => [o.x, o.x + o.width + gap, o.x - gap - p.width, o.x + o.width - p.width]),
-  ];
-  const ys = [
-    m,
-    ...(heightUm ? [heightUm - m - p.height] : []),
-    ...others.flatMap((o) => [
-      o.y,
-      o.y + o.height + gap,
-      o.y - gap - p.height,
-      o.y + o.height - p.height,
-    ]),
-  ];
-  const to = (v: number, list: readonly number[]) => {
-    const best = list.reduce((a, b) => (Math.abs(b - v) < Math.abs(a - v) ? b : a));
-    return Math.abs(best - v) <= near ? best : v;
-  };
-  const next = { ...p, x: to(Math.max(0, p.x), xs), y: to(Math.max(0, p.y), ys) };
-  return others.some((o) => tooNear(next, o, gap))
-    ? { ...p, x: Math.max(0, p.x), y: Math.max(0, p.y) }
-    : next;
 }

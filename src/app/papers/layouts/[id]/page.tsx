@@ -40,10 +40,30 @@ async function LayoutPage({ params }: { params: Promise<{ id: string }> }) {
     <LayoutView
       ink={ink}
       key={layout.changedAt}
-      layout={layout}
-      paper={paper}
+      layout={{
+        id: layout.id,
+        name: layout.name,
+        ground: {
+          width: layout.widthUm,
+          height: layout.heightUm,
+          margin: layout.marginUm,
+          gap: layout.gapUm,
+        },
+        pieces: layout.pieces,
+        placements: layout.placements,
+        state: layout.state,
+        printedAt: layout.printedAt,
+      }}
+      paper={{ name: paper.name, pricePerM2: paper.pricePerM2Minor }}
       offered={offered.filter((o) => o.mayPrint === 'yes')}
-      lots={lots}
+      lots={lots.map(({ name, form, widthUm, onHand, received, priceMinor }) => ({
+        name,
+        form,
+        width: widthUm,
+        onHand,
+        received,
+        price: priceMinor,
+      }))}
       asked={asked.map((a) => ({
         id: a.id,
         says: `${a.kind} proof, round ${a.round}, ${a.title}`,

@@ -255,7 +255,7 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; r
   const { bareMoney } = useUnits();
   const first = bareMoney(l.priceMinor);
   const [price, setPrice] = useState(first);
-  const size = l.widthUm === null ? '' : `${l.widthUm} um x ${l.heightUm} um`;
+  const size = l.widthUm === null ? '' : { width: l.widthUm, height: l.heightUm! };
   return (
     <tr>
       <th scope="row">{name}</th>

@@ -140,7 +140,7 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
   const [place, setPlace] = useState(p.place || 'beside the original');
   const [words, setWords] = useState('');
   const save = async (reason = '') => {
-    const exact = distance === shown ? `${p.distanceUm} um` : withUnit(distance);
+    const exact = distance === shown ? p.distanceUm : withUnit(distance);
     if (
       await action.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place })
     )

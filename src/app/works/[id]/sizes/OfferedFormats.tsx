@@ -140,8 +140,8 @@ function BorderSheet({
   const save = async () => {
     // A side nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
     const sides = Object.fromEntries(
-      SIDES.map((s) => [s, typed[s] === first[s] ? `${was[s]} um` : withUnit(typed[s])]),
-    ) as Record<(typeof SIDES)[number], string>;
+      SIDES.map((s) => [s, typed[s] === first[s] ? was[s] : withUnit(typed[s])]),
+    ) as Record<(typeof SIDES)[number], string | number>;
     if (await action.run('changeBorder', { id: format.id, ...sides })) onClose();
   };
   const sheet = sheetOf(imageOf(format), drawn);

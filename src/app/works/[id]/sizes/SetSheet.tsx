@@ -10,7 +10,7 @@ import { EmptyState, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
-const keyOf = (s: Size) => `${s.width} um x ${s.height} um`;
+const keyOf = (s: Size) => `${s.width}x${s.height}`;
 
 /** A sensible few sizes, each about 1.4 times the one before, to be offered together. */
 export function SetSheet({
@@ -45,7 +45,7 @@ export function SetSheet({
   const chosen = set.filter((p) => !left.includes(keyOf(p.size)));
   const has = (s: Size) => offered.some((o) => o.width === s.width && o.height === s.height);
   const offer = async () => {
-    if (await action.run('offerSet', { workId, sizes: chosen.map((p) => keyOf(p.size)), family: 'set' }))
+    if (await action.run('offerSet', { workId, sizes: chosen.map((p) => p.size), family: 'set' }))
       onClose();
   };
   return (

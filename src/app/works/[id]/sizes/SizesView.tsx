@@ -108,12 +108,11 @@ export function SizesView({
   const formatOf = (r: Rung) => offered.find((o) => isRung(o.format, r))?.format;
   const toggle = (r: Rung) => {
     const format = formatOf(r);
-    // Micrometres in the typed form: 203.2 mm must not become 203 mm on the way.
     if (format) void action.run('withdrawFormat', { id: format.id, withdrawn: true });
     else
       void action.run('offerFormat', {
         workId,
-        size: `${r.frame.width} um x ${r.frame.height} um`,
+        size: r.frame,
         family: r.family,
       });
   };

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { lengthOrNull } from '@/core/measure';
+import { lengthOrNull, type Size } from '@/core/measure';
 import { useUnits } from '@/ui/Units';
 
 /**
@@ -30,7 +30,14 @@ export function useTypedLengths<K extends string>(first: Record<K, number>) {
     /** What goes to the server: micrometres where it was understood, else just as it was typed, so that the answer names it. */
     sent: () =>
       Object.fromEntries(
-        keys.map((k) => [k, texts[k]?.understood === false ? texts[k]!.text : `${um[k]} um`]),
-      ) as Record<K, string>,
+        keys.map((k) => [k, texts[k]?.understood === false ? texts[k]!.text : um[k]]),
+      ) as Record<K, string | number>,
   };
+}
+
+/** Two lengths as they go to the server: as a size where both were understood, else as they were typed. */
+export function typedSides(width: string | number, height: string | number): string | Size {
+  if (typeof width === 'number' && typeof height === 'number') return { width, height };
+  const asTyped = (side: string | number) => (typeof side === 'number' ? `${side} um` : side);
+  return `${asTyped(width)} x ${asTyped(height)}`;
 }

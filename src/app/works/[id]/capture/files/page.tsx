@@ -1,49 +1,89 @@
-import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
+import { bordersOf, imageOf } from '@/core/crop/border';
+import { fileKindOfRoute, spaceOfRoute } from '@/core/printfile/routeWants';
+import { staleWords } from '@/core/printfile/staleWords';
+import { findRows } from '@/store/rows';
 import { passedNear, prepsOf } from '@/studio/capture/preps';
 import { mountsOf } from '@/studio/formats/mounts';
-import { printFilesOf, staleFile } from '@/studio/print-files/printFiles';
+import { printFilesOf, staleFile, type PrintFile } from '@/studio/print-files/printFiles';
 import { formatCheck, viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
+import type { FileLine, OfferedSize } from './fileProps';
 import { FilesView } from './FilesView';
 
 async function FilesPage({ params }: Params) {
   const { work, masters, current, formats, school, studio } = await wholeOf(params);
   if (current && current.state !== 'ready')
     return <StillReading masterId={current.id} fileName={current.fileName} />;
+
   const [preps, files, routes, mounts] = await Promise.all([
     prepsOf(studio.db, work.id),
     printFilesOf(studio.db, work.id),
     findRows(studio.db, 'routes'),
     mountsOf(studio.db, work.id),
   ]);
-  const staleOf = (f: (typeof files)[number]) => {
-    const format = formats.find((x) => x.id === f.formatId),
-      master = masters.find((m) => m.id === f.masterId);
-    return format && master ? staleFile(f, format, viewedPixels(master), mounts) : [];
+
+  const sizes = formats.map(async (format): Promise<OfferedSize> => {
+    const check = current ? formatCheck(format, current, school) : null;
+    return {
+      id: format.id,
+      image: imageOf(format),
+      borders: bordersOf(format),
+      isWrapped: mounts.some((m) => m.formatId === format.id && m.kind === 'wrap'),
+      check,
+      passed: check ? await passedNear(studio.db, check.factor) : [],
+    };
+  });
+
+  const lineOf = (file: PrintFile): FileLine => {
+    const format = formats.find((f) => f.id === file.formatId);
+    const master = masters.find((m) => m.id === file.masterId);
+    const changed = format && master ? staleFile(file, format, viewedPixels(master), mounts) : [];
+    return {
+      id: file.id,
+      fileName: file.fileName,
+      hasFile: file.sha256 !== null,
+      image: format ? imageOf(format) : null,
+      check: file.check,
+      bytes: file.bytes,
+      route: routes.find((r) => r.id === file.routeId)?.name ?? null,
+      remark: file.says,
+      madeAt: file.madeAt,
+      stale: current ? staleWords(file, changed, current) : [],
+    };
   };
-  const offered = await Promise.all(
-    formats.map(async (f) => {
-      const check = current ? formatCheck(f, current, school) : null;
-      return {
-        format: f,
-        wrapped: mounts.some((m) => m.formatId === f.id && m.kind === 'wrap'),
-        check,
-        passed: check ? await passedNear(studio.db, check.factor) : [],
-      };
-    }),
-  );
+
   return (
     <FilesView
       key={work.id}
-      work={work}
-      masters={masters}
-      current={current?.state === 'ready' ? current : null}
-      offered={offered}
-      routes={routes}
-      preps={preps}
-      files={files.map((f) => ({ ...f, stale: staleOf(f) }))}
+      mayPrint={work.mayPrint}
+      signature={work.signature}
+      master={
+        current && {
+          id: current.id,
+          fileName: current.fileName,
+          isUntagged: !current.profileLabel && current.colour === 'RGB',
+        }
+      }
+      sizes={await Promise.all(sizes)}
+      routes={routes.map((r) => ({
+        id: r.id,
+        name: r.name,
+        ppiSteps: r.ppiSteps,
+        addsBorder: r.addsBorder,
+        space: spaceOfRoute(r.space),
+        fileKind: fileKindOfRoute(r.fileKinds),
+      }))}
+      preps={preps.map(({ id, name, masterId, formatId, factor, steps }) => ({
+        id,
+        name,
+        masterId,
+        formatId,
+        factor,
+        steps,
+      }))}
+      files={files.map(lineOf)}
     />
   );
 }

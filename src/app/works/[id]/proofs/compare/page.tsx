@@ -39,7 +39,13 @@ async function ComparePage({
         sheet: p.proof.printFileSha !== null,
         practice: p.proof.printFileSha !== null && practice.has(p.proof.formula.profileId ?? ''),
       }))}
-      rows={rows}
+      comparisons={rows.map((r) => ({
+        id: r.id,
+        proofId: r.proofId,
+        at: r.at,
+        fileNames: r.captures.map((c) => c.fileName),
+        body: r.body,
+      }))}
     />
   );
 }

@@ -169,8 +169,8 @@ export function useProofSheetForm(p: SheetProps) {
     async proposeRegions() {
       const done = await propose.run('proposeSnippets', {
         ...where,
-        width: `${figures.width} um`,
-        height: `${figures.height} um`,
+        width: figures.width,
+        height: figures.height,
       });
       if (done) setRegions(done.regions.map((r) => ({ ...wholePixels(r), says: r.says })));
     },

@@ -72,7 +72,7 @@ export function BorderPart({
       }))
     )
       return;
-    if (line !== wasFinish.title || EXTRAS.some((k) => sent[k] !== `${was[k]} um`))
+    if (line !== wasFinish.title || EXTRAS.some((k) => sent[k] !== was[k]))
       await action.run('changeFinish', {
         id: format.id,
         title: line,

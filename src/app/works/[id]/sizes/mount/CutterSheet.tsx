@@ -49,8 +49,8 @@ export function CutterSheet({
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const save = async () => {
     const lengths = Object.fromEntries(
-      KEYS.map((k) => [k, cutter && f[k] === first[k] ? `${um[k]} um` : withUnit(f[k])]),
-    ) as Record<(typeof KEYS)[number], string>;
+      KEYS.map((k) => [k, cutter && f[k] === first[k] ? um[k]! : withUnit(f[k])]),
+    ) as Record<(typeof KEYS)[number], string | number>;
     if (
       await action.run('recordCutter', {
         id: cutter?.id ?? null,

@@ -15,7 +15,7 @@ import { ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
-import { useTypedLengths } from '../typedLengths';
+import { typedSides, useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
 import type { Seen } from './MountView';
 
@@ -123,7 +123,7 @@ export function MatDesk({
       kind: 'mat',
       formatId: format.id,
       cutterId: cutterId || null,
-      window: `${windowWidth} x ${windowHeight}`,
+      window: typedSides(windowWidth, windowHeight),
       ...rest,
     });
   };

@@ -1,112 +1,26 @@
-import { parsePpiSteps } from '@/core/resolution';
-import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
 import { InputError, RefusedError } from '@/core/errors';
-import { parseLength, parseMoney, parseSize, parseWeight } from '@/core/measure';
-import { ownColumns, insertRow, patchRow, rowById, type NewRow } from '@/store/rows';
+import { isBlank, parseLength, parseMoney, parseSize, parseWeight } from '@/core/measure';
+import { rowById } from '@/store/rows';
 import { moveSupply } from '@/store/supplies';
 import { defineAction } from '../action';
 import {
   day,
   flag,
   id,
+  lengthInput,
   line,
+  moneyInput,
   name,
   objectSchema,
   oneOf,
-  prose,
+  sizeInput,
   Type,
-  typed,
+  weightInput,
   wholeNumber,
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 
-/** Records a paper, or changes what is known of it. */
-export const recordPaper = defineAction({
-  name: 'recordPaper',
-  input: objectSchema({
-    id: Type.Optional(id),
-    name,
-    base: oneOf(...PAPER_BASES),
-    surface: oneOf(...PAPER_SURFACES),
-    gsm: wholeNumber(20, 1200),
-    thickness: typed,
-    brightener: oneOf(...BRIGHTENERS),
-    mayRoll: flag,
-    scuffs: flag,
-    dryHours: wholeNumber(0, 240),
-    pricePerM2: typed,
-    sizes: line,
-    permanence: line,
-    notes: prose,
-  }),
-
-  async run({ studio, input: { id: given, thickness, pricePerM2, ...rest } }) {
-    const { currency, unit } = await studio.settings();
-    const row = {
-      ...rest,
-      thicknessUm: parseLength(thickness, unit, 'thickness'),
-      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
-    };
-    return keep(studio, 'papers', given, row, 'paper');
-  },
-});
-
-/** Notes that a paper is no longer made, or is made again. */
-export const discontinuePaper = defineAction({
-  name: 'discontinuePaper',
-  input: objectSchema({ id, discontinued: flag }),
-
-  async run({ studio, tx, input }) {
-    const paper = await rowById(tx, 'papers', input.id, 'id');
-    await patchRow(tx, 'papers', paper.id, { discontinued: input.discontinued });
-    const says = `${paper.name} is ${input.discontinued ? 'discontinued' : 'made again'}.`;
-    await noteInJournal(studio, tx, { act: 'changed', subject: 'paper', subjectId: paper.id, says });
-    return { message: says };
-  },
-});
-
-/** Records a way of getting prints made. */
-export const recordRoute = defineAction({
-  name: 'recordRoute',
-  input: objectSchema({
-    id: Type.Optional(id),
-    name,
-    kind: oneOf(
-      'own printer',
-      'lab',
-      'quick-print shop',
-      'print-on-demand house',
-      'hand-made darkroom print',
-    ),
-    process: line,
-    leadDays: wholeNumber(0, 120),
-    /** One figure, or steps by the long edge: "300 to 500 mm, 200 above". */
-    ppi: Type.Union([typed, wholeNumber(30, 1_200)]),
-    space: line,
-    fileKinds: line,
-    addsBorder: flag,
-    givesProofs: flag,
-    pricePerM2: typed,
-    minimum: typed,
-    notes: prose,
-  }),
-
-  async run({ studio, input: { id: given, ppi, pricePerM2, minimum, ...rest } }) {
-    const { currency, unit } = await studio.settings();
-    const was = given ? await rowById(studio.db, 'routes', given, 'id') : null;
-    // A script that sends one figure says nothing about the steps behind it.
-    const isSame = typeof ppi === 'number' && was?.ppiSteps[0]?.ppi === ppi;
-    const ppiSteps = isSame ? was.ppiSteps : parsePpiSteps(String(ppi), unit);
-    const row = {
-      ...rest,
-      ppiSteps,
-      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
-      minimumMinor: parseMoney(minimum, currency, 'minimum'),
-    };
-    return keep(studio, 'routes', given, row, 'route');
-  },
-});
-
+import { keepNamed } from '../recordNamed';
 /** Records something on the packing shelf, or how many of it there are. */
 export const recordSupply = defineAction({
   name: 'recordSupply',
@@ -128,21 +42,21 @@ export const recordSupply = defineAction({
       'box',
       'mat',
     ),
-    size: typed,
-    window: Type.Optional(typed),
-    weight: typed,
+    size: sizeInput,
+    window: Type.Optional(sizeInput),
+    weight: weightInput,
     onHand: wholeNumber(0, 1_000_000),
     reorderAt: wholeNumber(0, 1_000_000),
-    price: typed,
+    price: moneyInput,
     acidFree: Type.Optional(oneOf('yes', 'no', 'not said')),
   }),
   setsAll: true,
   async run({ studio, input: { id: given, size, window, weight, price, acidFree, ...rest } }) {
     const { currency, unit } = await studio.settings();
-    const opening = window?.trim() ? parseSize(window, unit, 'window') : null;
+    const opening = window === undefined || isBlank(window) ? null : parseSize(window, unit, 'window');
     if (opening && rest.kind !== 'mat')
       throw new InputError('window', window, 'nothing: only a mat has a window');
-    const area = size.trim() ? parseSize(size, unit, 'size') : { width: 0, height: 0 };
+    const area = isBlank(size) ? { width: 0, height: 0 } : parseSize(size, unit, 'size');
     const row = {
       ...rest,
       widthUm: area.width,
@@ -151,7 +65,7 @@ export const recordSupply = defineAction({
       windowHeightUm: opening?.height ?? null,
       ...(acidFree && { acidFree: acidFree === 'not said' ? null : acidFree === 'yes' }),
       weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'),
-      priceMinor: price.trim() ? parseMoney(price, currency, 'price') : 0,
+      priceMinor: isBlank(price) ? 0 : parseMoney(price, currency, 'price'),
     };
     return keepSupply(studio, given, row);
   },
@@ -165,7 +79,13 @@ function keepSupply(
 ) {
   return studio.store.write(async (tx) => {
     const before = given ? await rowById(tx, 'supplies', given, 'id') : undefined;
-    const done = await keep(studio, 'supplies', given, before ? row : { ...row, onHand: 0 }, 'supply');
+    const done = await keepNamed(
+      studio,
+      'supplies',
+      given,
+      before ? row : { ...row, onHand: 0 },
+      'supply',
+    );
     await moveSupply(tx, {
       id: studio.newId(),
       supplyId: done.id,
@@ -186,11 +106,11 @@ export const recordService = defineAction({
     carrier: name,
     name,
     tracked: flag,
-    insured: typed,
+    insured: moneyInput,
     days: wholeNumber(0, 120),
-    maxLength: typed,
-    maxWeight: typed,
-    price: typed,
+    maxLength: lengthInput,
+    maxWeight: weightInput,
+    price: moneyInput,
     readOn: day,
   }),
 
@@ -198,12 +118,12 @@ export const recordService = defineAction({
     const { currency, unit } = await studio.settings();
     const row = {
       ...rest,
-      insuredMinor: insured.trim() ? parseMoney(insured, currency, 'insured') : 0,
+      insuredMinor: isBlank(insured) ? 0 : parseMoney(insured, currency, 'insured'),
       maxLengthUm: parseLength(maxLength, unit, 'maxLength'),
       maxWeightMg: parseWeight(maxWeight, unit === 'in' ? 'oz' : 'g', 'maxWeight'),
       priceMinor: parseMoney(price, currency, 'price'),
     };
-    return keep(studio, 'services', given, row, 'service');
+    return keepNamed(studio, 'services', given, row, 'service');
   },
 });
 
@@ -265,31 +185,3 @@ export const putSupplyBack = defineAction({
     return { message: `${supply.name}: ${supply.onHand + input.count} on hand.` };
   },
 });
-
-/** Things that are recorded by one form each, and called by a name. */
-type Named = 'papers' | 'routes' | 'supplies' | 'services';
-
-function keep<N extends Named>(
-  studio: Studio,
-  table: N,
-  given: string | undefined,
-  row: Record<string, unknown> & { name: string },
-  subject: string,
-) {
-  return studio.store.write(async (tx) => {
-    const before = given ? await rowById(tx, table, given, 'id') : undefined;
-    const rowId = given ?? studio.newId();
-    const columns = ownColumns(table, row);
-    if (given) await patchRow(tx, table, given, columns);
-    else await insertRow(tx, table, { ...columns, id: rowId } as NewRow<N>);
-    await noteInJournal(studio, tx, {
-      act: given ? 'changed' : 'recorded',
-      subject,
-      subjectId: rowId,
-      says: `${given ? 'Changed' : 'Recorded'} the ${subject} ${row.name}`,
-      before,
-      after: row,
-    });
-    return { message: `${row.name} is recorded.`, id: rowId };
-  });
-}

@@ -1,0 +1,34 @@
+import type { Minor, Size, Um } from '@/core/measure';
+import type { LotForLayout } from '@/core/sheets/layoutFacts';
+import type { Laid, LaidPiece } from '@/core/sheets/pieces';
+import type { Ground } from '@/core/sheets/snap';
+
+/** A layout as its page shows it. */
+export type LaidOut = {
+  id: string;
+  name: string;
+  ground: Ground;
+  pieces: LaidPiece[];
+  placements: Laid[];
+  state: 'laid' | 'queued' | 'printed';
+  printedAt: string | null;
+};
+
+/** A size of a work that can be added. */
+export type OfferedPiece = { id: string; title: string; width: Um; height: Um };
+/** A proof that was asked for on this paper. */
+export type AskedProof = { id: string; says: string; width: Um; height: Um };
+
+export type LayoutProps = {
+  layout: LaidOut;
+  paper: { name: string; pricePerM2: Minor };
+  /** The printer it would go to, and what all its colours cost on a square metre. */
+  ink: { name: string; perM2Minor: Minor } | null;
+  offered: OfferedPiece[];
+  lots: LotForLayout[];
+  asked: AskedProof[];
+};
+
+/** A roll lies on its side on the screen, so that its length runs across. */
+export const isRoll = (ground: Ground): boolean => ground.height === null;
+export const sheetOf = (ground: Ground): Size => ({ width: ground.width, height: ground.height! });

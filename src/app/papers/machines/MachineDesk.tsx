@@ -1,0 +1,143 @@
+'use client';
+import { Button, Row } from '@/ui/Button';
+import { Working } from '@/ui/Callout';
+import {
+  Aside,
+  Columns,
+  FactList,
+  Panel,
+  PanelTitle,
+  ScrollArea,
+  Small,
+  Stack,
+  Table,
+} from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
+import { MarkedText, Verdict } from '@/ui/Verdict';
+import { InkLine } from './InkLine';
+import { LogPart } from './LogPart';
+import { type Desk } from './machineProps';
+
+/** A warranty that ends so soon is said before it does. */
+const WARN_DAYS = 90;
+
+export function MachineDesk({
+  desk: { machine: m, inks, log, costs },
+  today,
+  onChange,
+}: {
+  desk: Desk;
+  today: string;
+  onChange: () => void;
+}) {
+  const { length, money } = useUnits();
+  const left = m.warrantyUntil
+    ? Math.round((Date.parse(m.warrantyUntil) - Date.parse(today)) / 86_400_000)
+    : null;
+  const all = inks.reduce((a, i) => a + i.perM2Minor, 0);
+  return (
+    <Columns $aside={340}>
+      <Panel>
+        <PanelTitle>
+          {m.name}{' '}
+          <span>
+            {length(m.widthUm)} wide{m.feeds && `, ${m.feeds}`}
+          </span>
+        </PanelTitle>
+        <ScrollArea>
+          <Table aria-label={`Ink of ${m.name}`} $middle $tight>
+            <thead>
+              <tr>
+                <th>Colour</th>
+                <th>Left, by own reckoning</th>
+                <th className="n">Display</th>
+                <th className="n">Takes, ml/m²</th>
+                <th className="n">A m² costs</th>
+                <th className="n">Spare</th>
+                <th>Runs out</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {inks.map((i) => (
+                <InkLine key={i.colour} machine={m} ink={i} today={today} />
+              ))}
+            </tbody>
+          </Table>
+        </ScrollArea>
+        <Stack $gap={5} style={{ paddingTop: 10 }}>
+          {inks
+            .filter((i) => i.queue && i.queue.verdict !== 'holds')
+            .map((i) => (
+              <Verdict key={i.colour} finding={i.queue!} />
+            ))}
+          {inks.some((i) => i.queue) && inks.every((i) => !i.queue || i.queue.verdict === 'holds') && (
+            <MarkedText kind="holds">There is ink for all that waits in the queue.</MarkedText>
+          )}
+          <Small>
+            A square metre of all colours costs {money(all)} of ink.{' '}
+            {inks.every((i) => i.fit.spans === 0)
+              ? 'No cartridge has run out yet: the figures are first guesses.'
+              : 'Learned from cartridges that ran out; a cleaning counts as thrown away.'}
+          </Small>
+        </Stack>
+      </Panel>
+      <Aside>
+        <section>
+          <PanelTitle>What it costs</PanelTitle>
+          <FactList
+            rows={[
+              ['Bought', `${m.boughtOn}, ${money(m.outlayMinor)}`],
+              ['First set', `${money(costs.chargingMinor)} of it went into the lines`],
+              ['Repairs', money(costs.repairsMinor)],
+              [
+                'An hour',
+                costs.perHourMinor === null ? (
+                  ''
+                ) : (
+                  <Working
+                    key="h"
+                    working={{
+                      title: 'an hour of its life',
+                      steps: [
+                        {
+                          sum: `(${money(m.outlayMinor)} + ${money(costs.repairsMinor)}) ÷ ${m.lifeHours} h`,
+                          result: money(costs.perHourMinor),
+                        },
+                      ],
+                      notes: ['Over the hours it is meant to last.'],
+                      source: 'Outlay and repairs over its life.',
+                    }}
+                  >
+                    {money(costs.perHourMinor)}
+                  </Working>
+                ),
+              ],
+              ['Printed', `${costs.printedM2.toFixed(2)} m²`],
+              [
+                'Warranty',
+                m.warrantyUntil &&
+                  (left! < 0 ? (
+                    `ended ${m.warrantyUntil}`
+                  ) : left! <= WARN_DAYS ? (
+                    <MarkedText key="w" kind="care">
+                      ends {m.warrantyUntil}, in {left} days: have faults seen to
+                    </MarkedText>
+                  ) : (
+                    `until ${m.warrantyUntil}`
+                  )),
+              ],
+              ['Notes', m.notes],
+            ]}
+          />
+          <Row style={{ marginTop: 8 }}>
+            <Button quiet onPress={onChange}>
+              Change it
+            </Button>
+          </Row>
+        </section>
+        <LogPart machine={m} log={log} today={today} />
+      </Aside>
+    </Columns>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+import styled from 'styled-components';
+import { surroundGrey } from '@/core/colour/screen';
+import { Small } from '@/ui/Layout';
+import { MarkedText } from '@/ui/Verdict';
+import { Pane } from './Pane';
+import { percent } from './softProps';
+import type { SoftProofDesk } from './useSoftProofDesk';
+
+const Surround = styled.div`
+  padding: 26px;
+  display: grid;
+  gap: 14px;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+`;
+/** On a lighter grey black is read better, on a darker one white. */
+const LIGHT_FROM = 7;
+
+/** The picture as each chosen paper will show it, in the grey it is judged in. */
+export function ProofPanes({ desk, title }: { desk: SoftProofDesk; title: string }) {
+  const { shown, surround, show } = desk;
+  const place = { box: desk.box, view: desk.view, onView: desk.move, shown };
+  const saysOf = (paper: string, at: number) => {
+    const out = shown?.after[at];
+    const share = out ? `; ${percent(out.outShare)} of what is in view is out of gamut` : '';
+    return `${paper}: ${desk.intent}${share}`;
+  };
+  return (
+    <>
+      {desk.error && (
+        <p role="alert">
+          <MarkedText kind="fails">{desk.error}</MarkedText>
+        </p>
+      )}
+      <Surround
+        style={{ background: surroundGrey(surround), color: surround >= LIGHT_FROM ? '#000' : '#fff' }}
+        data-ready={shown ? Math.round(shown.ms) : undefined}
+      >
+        {show === 'beside' && (
+          <Pane {...place} label={`${title}, the picture`} what="before" split={0} says="the picture" />
+        )}
+        {desk.chosen.map((id, i) => {
+          const { paper } = desk.paperOf(id);
+          return (
+            <Pane
+              key={id}
+              {...place}
+              label={`${title} on ${paper}`}
+              what={show === 'picture' ? 'before' : i}
+              split={show === 'split' ? desk.split : 0}
+              says={saysOf(paper, i)}
+            />
+          );
+        })}
+      </Surround>
+      <Small>
+        Drag to move, wheel or + − to zoom. What is marked is striped black and white, so that it shows on
+        any colour.{' '}
+        {desk.master.copy && (
+          <>
+            A CMYK file is shown from its sRGB copy: what lies beyond sRGB shows as its edge; counting the
+            whole file uses its own numbers.{' '}
+          </>
+        )}
+        {shown && <>Last drawn in {Math.round(shown.ms)} ms.</>}
+      </Small>
+    </>
+  );
+}

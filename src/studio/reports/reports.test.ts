@@ -1,0 +1,78 @@
+import { recordService } from '@/studio/orders/shelfActions';
+import { recordSupply } from '@/studio/orders/shelfActions';
+import {
+  BUYER,
+  furnished,
+  numbersOf,
+  order,
+  refused,
+  withPrints,
+} from '../../../tests/unit/helpers/house';
+import * as orderActs from '../orders/orderActions';
+import { certificate } from './documents';
+import { ordersCsv, registerCsv } from './exports';
+
+const SHELF: Parameters<typeof recordSupply>[1][] = [
+  {
+    name: 'board',
+    kind: 'board',
+    size: '300 x 240 mm',
+    weight: '52 g',
+    onHand: 3,
+    reorderAt: 2,
+    price: '0.38',
+  },
+  {
+    name: 'sleeve',
+    kind: 'sleeve',
+    size: '320 x 260 mm',
+    weight: '9 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.14',
+  },
+  {
+    name: 'mailer',
+    kind: 'mailer',
+    size: '330 x 270 mm',
+    weight: '105 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.92',
+  },
+];
+const SERVICE = {
+  carrier: 'Coast Post',
+  name: 'tracked parcel',
+  tracked: true,
+  insured: '100',
+  days: 2,
+  maxLength: '900 mm',
+  maxWeight: '5 kg',
+  price: '7.80',
+  readOn: '2026-10-01',
+};
+describe('papers and tables that leave the studio', () => {
+  async function ready(prints = 3) {
+    const f = await furnished();
+    for (const s of SHELF) await recordSupply(f.studio, s);
+    const serviceId = (await recordService(f.studio, SERVICE)).id!;
+    const { editionId, ids } = await withPrints(f, 10, prints);
+    return { ...f, editionId, ids, serviceId };
+  }
+
+  test('documents are refused while there is nothing to write on them', async () => {
+    const f = await ready(0);
+    expect(
+      (await refused(certificate(f.studio, (await numbersOf(f.studio, f.editionId))[0]!.id))).message,
+    ).toBe('1/10 has no certificate: it is not printed and passed.');
+  });
+
+  test('tables go out as CSV with formulas made harmless', async () => {
+    const f = await ready();
+    const buyerId = (await orderActs.recordBuyer(f.studio, { ...BUYER, name: '=HYPERLINK("x")' })).id!;
+    await order({ ...f, buyerId }, f.editionId);
+    expect(await ordersCsv(f.studio)).toMatch(/,"'=HYPERLINK\(""x""\)",/);
+    expect((await registerCsv(f.studio)).split('\r\n')[2]).toMatch(/^2,.*,printed,Night Ferry,1\/10,/);
+  });
+});
