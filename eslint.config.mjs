@@ -31,6 +31,12 @@ const OUTSIDE_CORE = [
   'react-aria-components',
 ];
 
+/** Two choices on end are read; a third is a function with a name. */
+const CHOICES = {
+  selector: 'ConditionalExpression > ConditionalExpression > ConditionalExpression',
+  message: 'Three choices in one expression: make them a function, a switch or a table.',
+};
+
 const layerRule = (layer, allowed) => ({
   files: [`src/${layer}/**/*.{ts,tsx}`],
   ignores: ['**/*.test.ts', '**/*.test.tsx'],
@@ -95,6 +101,7 @@ const layerRule = (layer, allowed) => ({
       ],
       'no-restricted-syntax': [
         'error',
+        CHOICES,
         {
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: 'Pass the clock in.',
@@ -127,6 +134,7 @@ export default tseslint.config(
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'no-console': ['error', { allow: ['error', 'warn'] }],
       'prefer-const': 'error',
+      'no-restricted-syntax': ['error', CHOICES],
       // A type predicate over columns needs it; everything else is caught by review of the few places there are.
       '@typescript-eslint/no-non-null-assertion': 'off',
     },

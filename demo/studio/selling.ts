@@ -11,14 +11,19 @@ import { ORDERS, type DemoOrder } from './orders';
 const STEPS = ['new', 'picked', 'packed', 'sealed', 'dispatched', 'delivered'] as const;
 
 /** How far an order gets on the straight way to its buyer. */
-const reaches = (o: DemoOrder): number =>
-  o.reaches === 'cancelled'
-    ? 0
-    : o.reaches === 'packed, off'
-      ? 2
-      : o.reaches === 'returned' || o.reaches === 'lost'
-        ? 4
-        : STEPS.indexOf(o.reaches as (typeof STEPS)[number]);
+function reaches(o: DemoOrder): number {
+  switch (o.reaches) {
+    case 'cancelled':
+      return STEPS.indexOf('new');
+    case 'packed, off':
+      return STEPS.indexOf('packed');
+    case 'returned':
+    case 'lost':
+      return STEPS.indexOf('dispatched');
+    default:
+      return STEPS.indexOf(o.reaches);
+  }
+}
 
 /** Every order of the demo studio, taken and worked on at its time. */
 export function scheduleOrders(studio: Studio, clock: DemoClock, known: Known): void {

@@ -1,8 +1,9 @@
+import { timesVector } from '@/core/matrix3';
 import { rename, rm } from 'node:fs/promises';
 import sharp from 'sharp';
 import { flatField, lightAt, type LightField, type LightGrid } from '@/core/capture/evenness';
 import { quadToSquareMap, throughSquare, type Quad } from '@/core/capture/quad';
-import { apply, type Rgb } from '@/core/colour/target';
+import { type Rgb } from '@/core/colour/target';
 import { RefusedError } from '@/core/errors';
 import { openPixels, type PixelFile } from './pixels';
 import { spaceOf } from './sample';
@@ -108,7 +109,7 @@ function fitBand(
   m: readonly [Rgb, Rgb, Rgb],
 ) {
   for (let i = 0; i < band.length; i += 3) {
-    const [r, g, b] = apply(m, [linear[band[i]!]!, linear[band[i + 1]!]!, linear[band[i + 2]!]!]);
+    const [r, g, b] = timesVector(m, [linear[band[i]!]!, linear[band[i + 1]!]!, linear[band[i + 2]!]!]);
     out[i] = coded(r);
     out[i + 1] = coded(g);
     out[i + 2] = coded(b);

@@ -168,18 +168,12 @@ describe('what cannot be read is said without a library’s words', () => {
   });
 
   test('CIELab in eight bits is refused with what would be right', async () => {
-    const lab = tiffOf([
-      grey(8, 8).map(
-        (t) =>
-          (t[0] === 262
-            ? [262, 3, [8]]
-            : t[0] === 277
-              ? [277, 3, [3]]
-              : t[0] === 258
-                ? [258, 3, [8, 8, 8]]
-                : t) as Tag,
-      ),
-    ]);
+    const asLab: Tag[] = [
+      [262, 3, [8]],
+      [277, 3, [3]],
+      [258, 3, [8, 8, 8]],
+    ];
+    const lab = tiffOf([grey(8, 8).map((t) => asLab.find(([tag]) => tag === t[0]) ?? t)]);
     expect(await refusal('lab.tif', lab)).toMatch(
       /CIELab colours in 8 bits, which are not read. Save it with 16 bits/,
     );

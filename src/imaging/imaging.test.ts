@@ -11,6 +11,11 @@ import { kindOrRefuse, sniff } from './kinds';
 import { ObjectStore } from './objects';
 import { ImagingPool } from './pool';
 
+const ENDINGS = [
+  ['PNG', 'png'],
+  ['JPEG', 'jpg'],
+  ['WebP', 'webp'],
+] as const;
 const OPRGB = writeMatrixProfile('opRGB (IEC 61966-2-5)', OPRGB_PRIMARIES, OPRGB_GAMMA);
 let dir: string;
 beforeAll(async () => {
@@ -105,10 +110,7 @@ describe('what a file says of itself', () => {
     ],
   ])('%s', async (name, make, expected) => {
     expect(
-      await factsOf(
-        `odd.${/PNG/.test(name) ? 'png' : /JPEG/.test(name) ? 'jpg' : /WebP/.test(name) ? 'webp' : 'tif'}`,
-        await make(),
-      ),
+      await factsOf(`odd.${ENDINGS.find(([kind]) => name.includes(kind))?.[1] ?? 'tif'}`, await make()),
     ).toMatchObject(expected);
   });
 

@@ -15,23 +15,28 @@ export type PixelFile = {
 /** Bytes before the first sample in the library's plain format. */
 const HEAD = 64;
 
+/** The space a file's own numbers are read in: grey stays grey, Lab is read as colours, deep files stay deep. */
+function spaceOf(space: string | undefined, isDeep: boolean): string {
+  switch (space) {
+    case 'cmyk':
+      return 'cmyk';
+    case 'b-w':
+    case 'grey16':
+      return isDeep ? 'grey16' : 'b-w';
+    case 'lab':
+    case 'labs':
+      return 'srgb';
+    default:
+      return isDeep ? 'rgb16' : 'srgb';
+  }
+}
+
 /** The file as its own numbers say, no profile applied, 8 or 16 bit as it came. */
 export async function ownNumbers(path: string): Promise<{ image: Sharp; bits: 8 | 16; space: string }> {
   const options = { limitInputPixels: false, failOn: 'error', page: 0, ignoreIcc: true } as const;
   const m = await sharp(path, options).metadata();
   const deep = m.depth !== 'uchar' && m.depth !== 'char';
-  const space =
-    m.space === 'cmyk'
-      ? 'cmyk'
-      : m.space === 'b-w' || m.space === 'grey16'
-        ? deep
-          ? 'grey16'
-          : 'b-w'
-        : m.space === 'lab' || m.space === 'labs'
-          ? 'srgb'
-          : deep
-            ? 'rgb16'
-            : 'srgb';
+  const space = spaceOf(m.space, deep);
   const upright = sharp(path, options).autoOrient();
   return {
     image: (m.hasAlpha ? upright.flatten({ background: '#ffffff' }) : upright).toColourspace(space),

@@ -1,7 +1,7 @@
 import { rename, rm } from 'node:fs/promises';
 import sharp from 'sharp';
 import type { Faults } from '@/core/capture/faults';
-import { quadToSquareMap, throughSquare } from '@/core/capture/quad';
+import { quadToSquareMap, reversedMap, throughSquare } from '@/core/capture/quad';
 import { xyzOfLab } from '@/core/colour/difference';
 import { PRACTICE_CHART } from '@/core/colour/practiceChart';
 import { curveOfTag, openProfile, type Curve } from '@/core/colour/profile';
@@ -254,20 +254,6 @@ function framed(
     };
   };
   const m = quadToSquareMap([corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)]);
-  const inv = invert3(m);
-  return (x, y) => throughSquare(inv, x, y);
-}
-
-function invert3([a, b, c, d, e, f, g, h, i]: readonly number[]): number[] {
-  return [
-    e! * i! - f! * h!,
-    c! * h! - b! * i!,
-    b! * f! - c! * e!,
-    f! * g! - d! * i!,
-    a! * i! - c! * g!,
-    c! * d! - a! * f!,
-    d! * h! - e! * g!,
-    b! * g! - a! * h!,
-    a! * e! - b! * d!,
-  ];
+  const back = reversedMap(m);
+  return (x, y) => throughSquare(back, x, y);
 }

@@ -1,3 +1,5 @@
+import { proofPageHtml } from './proofPage';
+import Papa from 'papaparse';
 import fc from 'fast-check';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -38,17 +40,39 @@ describe('the code on a certificate', () => {
 
 describe('tables', () => {
   test.each([
-    ['=1+1', "'=1+1"],
-    ['+358 40', "'+358 40"],
-    ['-3', "'-3"],
-    ['@x', "'@x"],
-    ['\tx', "'\tx"],
+    ['=1+1', `"'=1+1"`],
+    ['+358 40', `"'+358 40"`],
+    ['-3', `"'-3"`],
+    ['@x', `"'@x"`],
+    ['\tx', `"'\tx"`],
     ['a,b', '"a,b"'],
     ['a "b"', '"a ""b"""'],
     ['two\nlines', '"two\nlines"'],
+    ['5; 6', '5; 6'],
+    ['5; -6', "5; '-6"],
     ['plain', 'plain'],
   ])('%j becomes %j', (cell, out) => {
     expect(csv([[cell]])).toBe(`\uFEFF${out}\r\n`);
+  });
+  const awkward = fc
+    .array(fc.constantFrom(...'a1 ;,"=+-@\n'), { maxLength: 8 })
+    .map((letters) => letters.join(''));
+  test('whatever is written is read back, but for the apostrophes that disarm it', () => {
+    fc.assert(
+      fc.property(fc.array(awkward, { minLength: 1, maxLength: 4 }), (cells) => {
+        const { data } = Papa.parse<string[]>(csv([cells]).slice(1), { newline: '\r\n', delimiter: ',' });
+        expect(data[0]!.map((c) => c.replaceAll("'", ''))).toEqual(cells);
+      }),
+    );
+  });
+  test('is no formula to a reader that parts cells by semicolons, either', () => {
+    fc.assert(
+      fc.property(fc.array(awkward, { minLength: 1, maxLength: 4 }), (cells) => {
+        for (const piece of csv([cells]).slice(1).split(';').slice(1))
+          expect(piece).not.toMatch(/^\s*[=+\-@]/);
+      }),
+      { numRuns: 500 },
+    );
   });
   test('numbers stay numbers, nothing stays empty', () =>
     expect(csv([[1, null, -2]])).toBe('\uFEFF1,,-2\r\n'));
@@ -89,5 +113,34 @@ describe('setting type', () => {
     expect(page.fitting('Greta Winterbourne-Achterdam', 88, 'bold', 17, 10)).toBeGreaterThan(
       page.fitting('Greta Winterbourne-Achterdam-Quillfeather-Osterquist', 88, 'bold', 17, 10),
     );
+  });
+});
+
+describe('a proof’s page for a client', () => {
+  const page = {
+    studio: 'Skerry & Lane',
+    title: '<Night> "Ferry"',
+    pictures: [{ says: 'The proof, photographed', jpeg: new Uint8Array([1, 2, 3]) }],
+    facts: [['Paper', 'Harrow <Rag>']] as const,
+    cautions: ['A screen shows colours only nearly.'],
+  };
+
+  test('says everything as text, whatever was typed', () => {
+    const html = proofPageHtml({ ...page, facts: [...page.facts] });
+    expect(html).toMatch(/^<!doctype html>\n<html lang="en">/);
+    expect(html).toContain('<h1>&lt;Night&gt; &quot;Ferry&quot;</h1>');
+    expect(html).toContain('<dt>Paper</dt><dd>Harrow &lt;Rag&gt;</dd>');
+    expect(html).toContain('A proof from Skerry &amp; Lane');
+    expect(html).toContain('<li>A screen shows colours only nearly.</li>');
+  });
+
+  test('carries its pictures within itself: no script, no link, nothing fetched', () => {
+    const html = proofPageHtml({ ...page, facts: [...page.facts] });
+    expect(html).toContain('src="data:image/jpeg;base64,AQID"');
+    expect(html).not.toMatch(/<script|<link|https?:|url\(/i);
+  });
+
+  test('without cautions there is no heading for them', () => {
+    expect(proofPageHtml({ ...page, facts: [], cautions: [] })).not.toContain('Please know');
   });
 });

@@ -41,3 +41,17 @@ test('every act refuses input that is not its own, and says which field', async 
   }
   expect((await refused((async () => performByName(studio, 'toString', {}))())).field).toBe('act');
 });
+
+test('every action is done by name in a test of its own', () => {
+  const root = join(__dirname, '../..');
+  const inTests = ['src', 'tests/unit', 'demo'].flatMap((place) =>
+    readdirSync(join(root, place), { recursive: true, encoding: 'utf8' })
+      .filter((file) => /\.test\.tsx?$/.test(file))
+      .map((file) => readFileSync(join(root, place, file), 'utf8')),
+  );
+  const untried = [...ACTIONS.keys()].filter((name) => {
+    const done = new RegExp(`\\b${name}\\(|'${name}'`);
+    return !inTests.some((text) => done.test(text));
+  });
+  expect(untried).toEqual([]);
+});

@@ -43,6 +43,8 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       }
     };
     document.addEventListener('keydown', onKey);
+    // From here on the page answers to hands: what is driven by a script can wait for it.
+    document.documentElement.dataset.answers = 'true';
     return () => document.removeEventListener('keydown', onKey);
   }, []);
   const registry = useMemo<Registry>(() => {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { choose, fill, makeTiff, press, readPdf, said } from './hands';
+import { expect } from '@playwright/test';
+import { choose, fill, makeTiff, press, readPdf, said, test } from './hands';
 
 test('one work, from the original to the posted print', async ({ page, request }) => {
   await test.step('an empty studio says what belongs here; it is given a name', async () => {

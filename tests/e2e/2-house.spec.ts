@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { fill, makeFile, makeTiff, press, said, ORIGIN } from './hands';
+import { expect, type Page } from '@playwright/test';
+import { fill, makeFile, makeTiff, press, said, ORIGIN, test } from './hands';
 
 const upload = async (page: Page, path: string) => {
   await page.goto('/works');

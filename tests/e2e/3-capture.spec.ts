@@ -1,10 +1,10 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { writeTiff } from '../../src/imaging/tiff';
-import { choose, fill, press, readPdf, said, ORIGIN } from './hands';
+import { choose, fill, press, readPdf, said, ORIGIN, test } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, fill, makeTiff, press, readPdf, said, ORIGIN } from './hands';
+import { choose, fill, makeTiff, press, readPdf, said, ORIGIN, test } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {

@@ -1,8 +1,8 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
-import { choose, fill, makeTiff, readPdf, said, ORIGIN } from './hands';
+import { expect, type Page } from '@playwright/test';
+import { choose, fill, makeTiff, readPdf, said, ORIGIN, test } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {

@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, fill, makeFile, press, said, ORIGIN } from './hands';
+import { choose, fill, makeFile, press, said, ORIGIN, test } from './hands';
 
 const act = async (page: Page, name: string, input: unknown) => {
   const response = await page.request.post(`/api/act/${name}`, {

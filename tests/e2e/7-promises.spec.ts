@@ -2,8 +2,8 @@ import { createHash, randomBytes } from 'node:crypto';
 import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import http from 'node:http';
 import { join } from 'node:path';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
-import { makeTiff, said } from './hands';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { makeTiff, said, test } from './hands';
 
 const data = process.env.GLASSINE_E2E_DATA!;
 const MB = 1_000_000;

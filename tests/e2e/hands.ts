@@ -1,9 +1,24 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { writeTiff } from '../../src/imaging/tiff';
+
+/** A page is gone to when it answers: what is typed into it before its script runs is lost. */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const goTo = page.goto.bind(page);
+    page.goto = async (url, options) => {
+      const response = await goTo(url, options);
+      await page.waitForFunction(
+        () => !document.querySelector('script[src*="_next"]') || document.documentElement.dataset.answers,
+      );
+      return response;
+    };
+    await use(page);
+  },
+});
 
 /** Where the studio under test stands; its own pages come from there. */
 export const ORIGIN = `http://127.0.0.1:${process.env.GLASSINE_E2E_PORT}`;

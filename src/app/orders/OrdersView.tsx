@@ -5,7 +5,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
 import { OPEN_ORDER_STATES, ORDER_STATES, ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
-import { daysBetween } from '@/core/parcel/shipBy';
+import { daysBetween } from '@/core/measure/day';
 import type { ordersPage } from '@/store/orders';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';

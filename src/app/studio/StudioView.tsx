@@ -28,6 +28,11 @@ const FIELDS = [
   'address',
 ] as const;
 
+const USUAL_STEPS = {
+  kind: 'stepped' as const,
+  steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }],
+};
+
 /** Who the studio is, how it measures, and what it promises. */
 export function StudioView({ settings: s, care }: { settings: Settings; care: ReactNode }) {
   const action = useAction();
@@ -55,14 +60,11 @@ export function StudioView({ settings: s, care }: { settings: Settings; care: Re
     <K extends keyof typeof f>(key: K) =>
     (value: (typeof f)[K]) =>
       setF((was) => ({ ...was, [key]: value }));
-  const school = (): ActionInput<'changeSettings'>['school'] =>
-    f.schoolKind === 'flat'
-      ? { kind: 'flat', ppi: Number(f.ppi) }
-      : f.schoolKind === 'distance'
-        ? { kind: 'distance' }
-        : s.school.kind === 'stepped'
-          ? s.school
-          : { kind: 'stepped', steps: [{ upTo: 500_000, ppi: 300 }, { ppi: 200 }] };
+  const school = (): ActionInput<'changeSettings'>['school'] => {
+    if (f.schoolKind === 'flat') return { kind: 'flat', ppi: Number(f.ppi) };
+    if (f.schoolKind === 'distance') return { kind: 'distance' };
+    return s.school.kind === 'stepped' ? s.school : USUAL_STEPS;
+  };
   const save = () => {
     const { schoolKind: _kind, ppi: _ppi, ownSizes, ...rest } = f;
     void action.run('changeSettings', {

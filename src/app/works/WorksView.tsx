@@ -171,18 +171,8 @@ function WorkItem({ work: w }: { work: WorkLine }) {
     .filter(Boolean)
     .join(' · ');
   const words: [MarkKind, string][] = [
-    !w.sha256
-      ? ['none', 'no file']
-      : w.state === 'reading'
-        ? ['none', 'being read']
-        : w.state === 'not read'
-          ? ['fails', 'file could not be read']
-          : ['holds', `${w.widthPx} × ${w.heightPx} px`],
-    w.mayPrint === 'yes'
-      ? w.formats
-        ? ['holds', `${w.formats} ${w.formats === 1 ? 'size' : 'sizes'}`]
-        : ['none', 'no sizes']
-      : ['fails', w.mayPrint === 'no' ? 'may not be printed' : 'may not be printed yet'],
+    fileWords(w),
+    printWords(w),
     w.toJudge
       ? ['care', `${w.toJudge} to judge`]
       : w.accepted
@@ -219,4 +209,18 @@ function WorkItem({ work: w }: { work: WorkLine }) {
       </Link>
     </Item>
   );
+}
+
+function fileWords(w: WorkLine): [MarkKind, string] {
+  if (!w.sha256) return ['none', 'no file'];
+  if (w.state === 'reading') return ['none', 'being read'];
+  if (w.state === 'not read') return ['fails', 'file could not be read'];
+  return ['holds', `${w.widthPx} × ${w.heightPx} px`];
+}
+
+function printWords(w: WorkLine): [MarkKind, string] {
+  if (w.mayPrint !== 'yes')
+    return ['fails', w.mayPrint === 'no' ? 'may not be printed' : 'may not be printed yet'];
+  if (!w.formats) return ['none', 'no sizes'];
+  return ['holds', `${w.formats} ${w.formats === 1 ? 'size' : 'sizes'}`];
 }

@@ -1,4 +1,5 @@
-import { daysBetween, type Day } from '../parcel/shipBy';
+import { daysPassed } from '../measure/day';
+import { daysBetween, type Day } from '../measure/day';
 import { dried } from '../proof/proofStates';
 import type { Mark } from '../finding';
 
@@ -288,7 +289,7 @@ function proofLine(p: ProofFact, f: BenchFacts): BenchLine[] {
 }
 
 function impressionLine(i: ImpressionFact, now: string): BenchLine[] {
-  const days = Math.floor((Date.parse(now) - Date.parse(i.since)) / 86_400_000);
+  const days = daysPassed(i.since, now);
   const base = {
     id: `impressions:${i.editionId}:${i.state}`,
     group: 'Dry now, or waiting on an eye' as const,
@@ -330,7 +331,7 @@ function impressionLine(i: ImpressionFact, now: string): BenchLine[] {
 }
 
 function queuedLine(q: QueuedFact, now: string): BenchLine {
-  const days = Math.floor((Date.parse(now) - Date.parse(q.since)) / 86_400_000);
+  const days = daysPassed(q.since, now);
   return {
     id: `queue:${q.id}`,
     group: 'Dry now, or waiting on an eye',

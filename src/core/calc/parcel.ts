@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { roundHalfEven } from '../measure';
-import { shipBy, type Weekday } from '../parcel/shipBy';
+import { type Weekday } from '../measure/day';
+import { shipBy } from '../parcel/shipBy';
 import { compareScale, expectedWeight, type WeighedPart } from '../parcel/weigh';
 import { calc, daySchema, listOf, objectSchema, Type } from './kit';
 

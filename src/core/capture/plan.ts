@@ -121,39 +121,7 @@ function flatbedWay(q: PlanQuestion, original: Size, s: OwnScanner): Way {
   const tiles =
     count === 1 ? 'in one pass' : `in ${scan.tiles.columns} × ${scan.tiles.rows} = ${count} tiles`;
   const base = `${tiles} at ${scan.scanPpi} ppi (${scan.neededPpi.toFixed(0)} needed)`;
-  const [verdict, word, says]: [Mark, string, string] = subject.smears
-    ? [
-        'fails',
-        'never',
-        `Never face down on glass: this surface smears, and every tile would be dragged over what the last one left.`,
-      ]
-    : subject.thick
-      ? [
-          'fails',
-          'not flat',
-          'It will not lie flat on the glass: what stands off by a few millimetres is out of the scanner’s focus.',
-        ]
-      : count > MOST_TILES
-        ? [
-            'fails',
-            'too many tiles',
-            `Too large for this bed: ${base}, more than ${MOST_TILES} tiles drift apart in tone and place.`,
-          ]
-        : scan.finding.word === 'no step so high'
-          ? ['fails', 'no step so high', `Not for this print: ${scan.finding.says}`]
-          : scan.interpolated
-            ? [
-                'care',
-                'interpolated',
-                `Possible, ${base}, but the scanner sees only ${s.opticalPpi} ppi: the dots above that are made up and add nothing.`,
-              ]
-            : subject.gloss
-              ? [
-                  'care',
-                  'mirrors',
-                  `Possible, ${base}; a gloss surface mirrors the scanner’s lamp where it is not quite flat.`,
-                ]
-              : ['holds', 'good', `Good: ${base}.`];
+  const [verdict, word, says] = bedVerdict(subject, scan, s.opticalPpi, base);
   const sees = Math.min(scan.scanPpi, s.opticalPpi);
   return {
     kind: 'flatbed',
@@ -171,6 +139,45 @@ function flatbedWay(q: PlanQuestion, original: Size, s: OwnScanner): Way {
     bed: s.bed,
     scan: { ...scan, minutesScanning },
   };
+}
+
+type Said = [verdict: Mark, word: string, says: string];
+
+/** What speaks against the bed, the gravest first; nothing: it is good. */
+function bedVerdict(subject: Subject, scan: ScanPlan, opticalPpi: number, base: string): Said {
+  if (subject.smears)
+    return [
+      'fails',
+      'never',
+      'Never face down on glass: this surface smears, and every tile would be dragged over what the last one left.',
+    ];
+  if (subject.thick)
+    return [
+      'fails',
+      'not flat',
+      'It will not lie flat on the glass: what stands off by a few millimetres is out of the scanner’s focus.',
+    ];
+  if (scan.tiles.columns * scan.tiles.rows > MOST_TILES)
+    return [
+      'fails',
+      'too many tiles',
+      `Too large for this bed: ${base}, more than ${MOST_TILES} tiles drift apart in tone and place.`,
+    ];
+  if (scan.finding.word === 'no step so high')
+    return ['fails', 'no step so high', `Not for this print: ${scan.finding.says}`];
+  if (scan.interpolated)
+    return [
+      'care',
+      'interpolated',
+      `Possible, ${base}, but the scanner sees only ${opticalPpi} ppi: the dots above that are made up and add nothing.`,
+    ];
+  if (subject.gloss)
+    return [
+      'care',
+      'mirrors',
+      `Possible, ${base}; a gloss surface mirrors the scanner’s lamp where it is not quite flat.`,
+    ];
+  return ['holds', 'good', `Good: ${base}.`];
 }
 
 function filmWay(q: PlanQuestion, frame: Size, s: OwnScanner): Way {
@@ -351,16 +358,7 @@ function advise(q: PlanQuestion, ways: Way[]): { advised: string | null; advice:
     (a, b) => RANK[a.finding.verdict] - RANK[b.finding.verdict] || a.costMinor - b.costMinor,
   )[0]!;
   const flatbed = ways.find((w) => w.kind === 'flatbed');
-  const because =
-    subject.smears && best.kind !== 'flatbed'
-      ? 'the surface smears, so it never goes face down on glass'
-      : subject.thick && best.kind !== 'flatbed'
-        ? 'it does not lie flat, so a scanner cannot keep it sharp'
-        : flatbed?.finding.word === 'too many tiles' && best.kind !== 'flatbed'
-          ? `the bed would need ${flatbed.scan!.tiles.columns * flatbed.scan!.tiles.rows} tiles, and more than ${MOST_TILES} drift apart`
-          : best.finding.verdict === 'holds'
-            ? `of the ways that hold it costs least, ${formatMoney(best.costMinor, q.currency)} and ${best.minutes} min`
-            : 'no way holds fully, and this one comes nearest';
+  const because = becauseOf(subject, best, flatbed, q.currency);
   if (best.finding.verdict === 'fails')
     return {
       advised: null,
@@ -487,4 +485,17 @@ export function sessionSteps(
         'On return look at corners and surface again; bring the file in and read its findings before paying.',
       ];
   }
+}
+
+/** Why the way that is advised is the one: what rules the bed out, else what it costs. */
+function becauseOf(subject: Subject, best: Way, flatbed: Way | undefined, currency: string): string {
+  const isBed = best.kind === 'flatbed';
+  if (subject.smears && !isBed) return 'the surface smears, so it never goes face down on glass';
+  if (subject.thick && !isBed) return 'it does not lie flat, so a scanner cannot keep it sharp';
+  if (flatbed?.finding.word === 'too many tiles' && !isBed) {
+    const { columns, rows } = flatbed.scan!.tiles;
+    return `the bed would need ${columns * rows} tiles, and more than ${MOST_TILES} drift apart`;
+  }
+  if (best.finding.verdict !== 'holds') return 'no way holds fully, and this one comes nearest';
+  return `of the ways that hold it costs least, ${formatMoney(best.costMinor, currency)} and ${best.minutes} min`;
 }

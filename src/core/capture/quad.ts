@@ -1,3 +1,4 @@
+import { adjugate, type Vec3 } from '../matrix3';
 import { InputError } from '../errors';
 
 export type Point = { x: number; y: number };
@@ -44,6 +45,16 @@ export function quadToSquareMap(q: Quad): Homography {
 export function throughSquare(m: Homography, u: number, v: number): Point {
   const w = m[6]! * u + m[7]! * v + m[8]!;
   return { x: (m[0]! * u + m[1]! * v + m[2]!) / w, y: (m[3]! * u + m[4]! * v + m[5]!) / w };
+}
+
+/**
+ * The map the other way: from the picture's points to the unit square.
+ *
+ * @example throughSquare(reversedMap(quadToSquareMap([{ x: 0, y: 0 }, { x: 4, y: 0 }, { x: 4, y: 2 }, { x: 0, y: 2 }])), 2, 1) // { x: 0.5, y: 0.5 }
+ */
+export function reversedMap(map: Homography): Homography {
+  const at = (k: number): Vec3 => [map[k]!, map[k + 1]!, map[k + 2]!];
+  return adjugate([at(0), at(3), at(6)]).flat();
 }
 
 export type Keystone = {

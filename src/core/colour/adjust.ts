@@ -85,6 +85,9 @@ export function lightnessTable(a: Adjustment): Float32Array {
   });
 }
 
+/** Added colour fades out over so many steps of L* towards white and towards black. */
+const FADE_L = 5;
+
 /** Carries an adjustment out, in place. @param lab three figures to a pixel @example adjustLab(Float32Array.from([50, 0, 0]), { ...NO_ADJUSTMENT, lightness: 4 })[0] // 54 */
 export function adjustLab(lab: Float32Array, a: Adjustment): Float32Array {
   const table = lightnessTable(a),
@@ -94,7 +97,7 @@ export function adjustLab(lab: Float32Array, a: Adjustment): Float32Array {
       at = Math.min(1_000, Math.max(0, L * 10)),
       k = Math.min(999, at | 0);
     // Bare paper stays bare paper: colour added fades out at white and black.
-    const w = L >= 100 ? 0 : L > 95 ? (100 - L) / 5 : L < 5 ? Math.max(0, L / 5) : 1;
+    const w = Math.max(0, Math.min(1, (100 - L) / FADE_L, L / FADE_L));
     lab[i] = table[k]! + (table[k + 1]! - table[k]!) * (at - k);
     lab[i + 1] = lab[i + 1]! * saturation + tint * w;
     lab[i + 2] = lab[i + 2]! * saturation + warmth * w;

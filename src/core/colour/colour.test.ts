@@ -1,3 +1,4 @@
+import { timesVector } from '../matrix3';
 import fc from 'fast-check';
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
@@ -17,7 +18,7 @@ import {
 import { PRACTICE_CHART, practiceCgats } from './practiceChart';
 import { curveOfTag, openProfile } from './profile';
 import { nameSpace, P3_PRIMARIES, ROMM_PRIMARIES, SRGB_PRIMARIES, srgbCurve } from './space';
-import { apply, readCgats, readTarget, type Rgb } from './target';
+import { readCgats, readTarget, type Rgb } from './target';
 
 // Sharma, Wu, Dalal 2005, table 1.
 const PAIRS: [Lab, Lab, number][] = [
@@ -279,12 +280,12 @@ describe('a target of 24 patches', () => {
       [0.02, 0.2, 0.78],
     ];
     const r = readTarget(
-      truth.map((v) => apply(mixed, v)),
+      truth.map((v) => timesVector(mixed, v)),
       PRACTICE_CHART,
       columns,
     );
     expect(r.after.worst).toBeLessThan(0.1);
-    const back = apply(r.fit, apply(mixed, [0.3, 0.5, 0.2]));
+    const back = timesVector(r.fit, timesVector(mixed, [0.3, 0.5, 0.2]));
     expect(back.map((v) => +v.toFixed(3))).toEqual([0.3, 0.5, 0.2]);
   });
   test('another count, and a black frame, are named', () => {

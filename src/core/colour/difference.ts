@@ -54,15 +54,7 @@ export function difference(
   const dH = 2 * Math.sqrt(C1 * C2) * Math.sin((dh / 2) * RADIAN);
   const L = (L1 + L2) / 2,
     C = (C1 + C2) / 2;
-  const apart = Math.abs(h1 - h2);
-  const h =
-    C1 * C2 === 0
-      ? h1 + h2
-      : apart <= 180
-        ? (h1 + h2) / 2
-        : h1 + h2 < 360
-          ? (h1 + h2 + 360) / 2
-          : (h1 + h2 - 360) / 2;
+  const h = C1 * C2 === 0 ? h1 + h2 : meanHue(h1, h2);
   const T =
     1 -
     0.17 * Math.cos((h - 30) * RADIAN) +
@@ -112,4 +104,11 @@ export function xyzOfLab([L, a, b]: Lab): [number, number, number] {
   const fy = (L + 16) / 116;
   const g = (f: number) => (f ** 3 > E ? f ** 3 : (116 * f - 16) / K);
   return [0.9642 * g(fy + a / 500), g(fy), 0.8249 * g(fy - b / 200)];
+}
+
+/** The hue half-way between two, in degrees, the short way round. */
+function meanHue(h1: number, h2: number): number {
+  const half = (h1 + h2) / 2;
+  if (Math.abs(h1 - h2) <= 180) return half;
+  return h1 + h2 < 360 ? half + 180 : half - 180;
 }

@@ -1,11 +1,10 @@
+import { Mat3, Vec3, inverseOf, timesMatrix, timesVector, transposed } from '../matrix3';
 import { InputError } from '../errors';
 import { openProfile, type Curve } from './profile';
 
 /** Chromaticities of a display-like space: red, green, blue and its white. */
 export type Primaries = { red: Xy; green: Xy; blue: Xy; white: Xy };
 type Xy = readonly [x: number, y: number];
-type Vec3 = [number, number, number];
-type Mat3 = [Vec3, Vec3, Vec3];
 
 /** Source: IEC 61966-2-5 (opRGB). */
 export const OPRGB_PRIMARIES: Primaries = {
@@ -138,29 +137,21 @@ export const padded = (n: number) => (n + 3) & ~3;
 /** The XYZ of each primary at full strength, adapted to D50. */
 export function adaptedColumns(p: Primaries): [Vec3, Vec3, Vec3] {
   const cols = [xyzOf(p.red), xyzOf(p.green), xyzOf(p.blue)] as [Vec3, Vec3, Vec3];
-  const scale = multiply(inverse(transpose(cols)), xyzOf(p.white));
+  const scale = timesVector(inverseOf(transposed(cols)), xyzOf(p.white));
   const adapt = adaptation(xyzOf(p.white), D50);
-  return cols.map((c, i) => multiply(adapt, c.map((v) => v * scale[i]!) as Vec3)) as [Vec3, Vec3, Vec3];
+  const scaled = ([x, y, z]: Vec3, by: number) => timesVector(adapt, [x * by, y * by, z * by]);
+  return [scaled(cols[0], scale[0]), scaled(cols[1], scale[1]), scaled(cols[2], scale[2])];
 }
 
 function adaptation(from: Vec3, to: Vec3): Mat3 {
-  const [a, b] = [multiply(BRADFORD, from), multiply(BRADFORD, to)];
-  const scaled = BRADFORD.map((row, i) => row.map((v) => (v * b[i]!) / a[i]!)) as Mat3;
-  return product(inverse(BRADFORD), scaled);
-}
-
-const multiply = (m: Mat3, v: Vec3): Vec3 =>
-  m.map((r) => r[0] * v[0] + r[1] * v[1] + r[2] * v[2]) as Vec3;
-const transpose = (m: Mat3): Mat3 => [0, 1, 2].map((i) => m.map((r) => r[i]!)) as Mat3;
-const product = (a: Mat3, b: Mat3): Mat3 => transpose(transpose(b).map((c) => multiply(a, c)) as Mat3);
-
-function inverse([[a, b, c], [d, e, f], [g, h, i]]: Mat3): Mat3 {
-  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  return [
-    [(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det],
-    [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det],
-    [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det],
+  const [a, b] = [timesVector(BRADFORD, from), timesVector(BRADFORD, to)];
+  const scaled = ([x, y, z]: Vec3, i: 0 | 1 | 2): Vec3 => [
+    (x * b[i]) / a[i],
+    (y * b[i]) / a[i],
+    (z * b[i]) / a[i],
   ];
+  const cones: Mat3 = [scaled(BRADFORD[0], 0), scaled(BRADFORD[1], 1), scaled(BRADFORD[2], 2)];
+  return timesMatrix(inverseOf(BRADFORD), cones);
 }
 
 function ascii(bytes: Uint8Array, at: number, text: string) {

@@ -1,3 +1,4 @@
+import { solveFor, type Mat3, type Vec3 } from '../matrix3';
 import { labOfXyz, xyzOfLab, type Lab } from './difference';
 
 /**
@@ -179,7 +180,7 @@ export function nearestOf(
       const g = [0, 1, 2].map((i) =>
         free[i] ? J[i]! * e[0]! + J[3 + i]! * e[1]! + J[6 + i]! * e[2]! : 0,
       );
-      const d = solve3(N, g);
+      const d = solveFor(N as unknown as Mat3, g as unknown as Vec3);
       let blocked = false;
       for (let i = 0; i < 3; i++) {
         if (free[i] && ((start[i]! <= 0 && d[i]! < 0) || (start[i]! >= 1 && d[i]! > 0))) {
@@ -208,17 +209,4 @@ export function nearestOf(
     }
   }
   return Math.hypot(at[0]! - L, at[1]! - a, at[2]! - b);
-}
-
-function solve3(m: number[][], [x, y, z]: number[]): [number, number, number] {
-  const [[a, b, c], [d, e, f], [g, h, i]] = m as [number[], number[], number[]];
-  const A = e! * i! - f! * h!,
-    B = c! * h! - b! * i!,
-    C = b! * f! - c! * e!;
-  const det = a! * A + d! * B + g! * C || 1e-12;
-  return [
-    (A * x! + B * y! + C * z!) / det,
-    ((f! * g! - d! * i!) * x! + (a! * i! - c! * g!) * y! + (c! * d! - a! * f!) * z!) / det,
-    ((d! * h! - e! * g!) * x! + (b! * g! - a! * h!) * y! + (a! * e! - b! * d!) * z!) / det,
-  ];
 }

@@ -1,3 +1,4 @@
+import { daysBetween } from '../measure/day';
 import type { Finding } from '../finding';
 
 /** Munsell neutrals a picture is judged in front of. */
@@ -25,8 +26,6 @@ export const USUAL_SCREEN: Screen = {
 export const surroundGrey = (n: Screen['surround']): string =>
   ({ 5: '#7b7b7b', 6: '#959595', 7: '#afafaf', 8: '#cacaca' })[n];
 
-const DAY = 86_400_000;
-
 /**
  * Whether the screen may be trusted: how long ago it was calibrated, against how often that is due.
  *
@@ -41,7 +40,7 @@ export function screenFinding(screen: Screen, today: string): Finding {
       says: 'When this screen was last calibrated is not noted: what it shows is a guess. Note it under Studio.',
       because: [],
     };
-  const days = Math.round((Date.parse(today) - Date.parse(screen.calibratedOn)) / DAY),
+  const days = daysBetween(screen.calibratedOn, today),
     left = screen.everyDays - days;
   const because = [
     { name: 'calibrated', value: screen.calibratedOn },

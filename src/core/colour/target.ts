@@ -1,3 +1,4 @@
+import { Mat3, inverseOf, leastSquares, timesVector, transposed } from '../matrix3';
 import { InputError } from '../errors';
 import { deltaE00, labOfXyz, xyzOfLab, type Lab } from './difference';
 
@@ -28,7 +29,7 @@ export const writeCgats = (
     '',
   ].join('\n');
 
-type Matrix = [Rgb, Rgb, Rgb];
+type Matrix = Mat3;
 
 export type TargetReading = {
   /** Mean and worst ΔE00 of the patches as captured. */
@@ -71,8 +72,8 @@ export function readTarget(
         (i) => toXyz[0][i]! * rgb[0] + toXyz[1][i]! * rgb[1] + toXyz[2][i]! * rgb[2],
       ) as unknown as Rgb,
     );
-  const back = invert(transposed(toXyz));
-  const wanted = reference.map((r) => apply(back, xyzOfLab(r.lab)));
+  const back = inverseOf(transposed(toXyz));
+  const wanted = reference.map((r) => timesVector(back, xyzOfLab(r.lab)));
   const neutral = patches.slice(n - TARGET_COLUMNS, n - 1);
   const sums = [0, 1, 2].map((c) => neutral.reduce((a, p) => a + p[c]!, 0));
   if (sums.some((s) => !(s > 0))) throw new InputError('patches', sums, 'light in the neutral row');
@@ -81,10 +82,12 @@ export function readTarget(
   );
   const raw = [0, 1, 2].map((c) => asked[c]! / sums[c]!);
   const gains = raw.map((g) => g / raw[1]!) as unknown as Rgb;
-  const fit = leastSquares(patches, wanted);
+  // Weighted so that dark patches count as the eye counts them.
+  const weightOf = (i: number) => 1 / (0.05 + Math.max(0, wanted[i]![1])) ** 1.3;
+  const fit = leastSquares(patches, wanted, weightOf, 'patches', 'patches of different colours');
   const read = patches.map((p, i) => {
     const got = lab(p),
-      mended = lab(apply(fit, p));
+      mended = lab(timesVector(fit, p));
     return {
       id: reference[i]!.id,
       lab: got,
@@ -103,36 +106,6 @@ export function readTarget(
     after: { mean: mean((p) => p.after), worst: Math.max(...read.map((p) => p.after)) },
     patches: read,
   };
-}
-
-/** The 3×3 that takes `from` nearest to `to`, weighted so that dark patches count as the eye counts them. */
-function leastSquares(from: readonly Rgb[], to: readonly Rgb[]): Matrix {
-  const sum = (f: (i: number) => number) => from.reduce((a, _, i) => a + f(i), 0);
-  const weight = (i: number) => 1 / (0.05 + Math.max(0, to[i]![1])) ** 1.3;
-  const normal = [0, 1, 2].map((r) =>
-    [0, 1, 2].map((c) => sum((i) => weight(i) * from[i]![r]! * from[i]![c]!)),
-  ) as unknown as Matrix;
-  const inverse = invert(normal);
-  return [0, 1, 2].map((k) =>
-    apply(
-      inverse,
-      [0, 1, 2].map((r) => sum((i) => weight(i) * from[i]![r]! * to[i]![k]!)) as unknown as Rgb,
-    ),
-  ) as unknown as Matrix;
-}
-
-export const apply = (m: readonly [Rgb, Rgb, Rgb], v: Rgb): Rgb =>
-  m.map((row) => row[0] * v[0] + row[1] * v[1] + row[2] * v[2]) as unknown as Rgb;
-const transposed = (m: readonly [Rgb, Rgb, Rgb]): Matrix =>
-  [0, 1, 2].map((i) => m.map((row) => row[i]!)) as unknown as Matrix;
-function invert([[a, b, c], [d, e, f], [g, h, i]]: Matrix): Matrix {
-  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  if (Math.abs(det) < 1e-15) throw new InputError('patches', det, 'patches of different colours');
-  return [
-    [(e * i - f * h) / det, (c * h - b * i) / det, (b * f - c * e) / det],
-    [(f * g - d * i) / det, (a * i - c * g) / det, (c * d - a * f) / det],
-    [(d * h - e * g) / det, (b * g - a * h) / det, (a * e - b * d) / det],
-  ];
 }
 
 /**

@@ -194,6 +194,13 @@ export function drawMatFace(q: {
 /** Thin things are drawn thicker across than along; the figures beside them say what they are. */
 export const THICKEN = 8;
 
+/** How the layers of a section are filled; what is not named is board. */
+const FILL_OF_LAYER: Readonly<Record<string, 'picture' | 'none' | 'paper'>> = {
+  print: 'picture',
+  glazing: 'none',
+  mat: 'paper',
+};
+
 /** A cut through frame, glazing, mat, print and backing at the lower edge, front to the left. */
 export function drawSection(q: {
   title: string;
@@ -252,14 +259,7 @@ export function drawSection(q: {
       width: Math.max(width, 300),
       height: foot - top,
       pen: l.name === 'print' ? 'edge' : 'fine',
-      fill:
-        l.name === 'print'
-          ? 'picture'
-          : l.name === 'glazing'
-            ? 'none'
-            : l.name === 'mat'
-              ? 'paper'
-              : 'board',
+      fill: FILL_OF_LAYER[l.name] ?? 'board',
     });
     const middle = x + width / 2,
       y = 4_000 + n * 9_000;

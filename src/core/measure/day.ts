@@ -1,3 +1,5 @@
+import { InputError } from '../errors';
+
 /**
  * The calendar day it is somewhere, at an instant.
  *
@@ -47,3 +49,53 @@ export function isTimeZone(name: string): boolean {
     return false;
   }
 }
+
+/** A calendar day, `YYYY-MM-DD`. */
+export type Day = string;
+/** 0 Sunday … 6 Saturday. */
+export type Weekday = 0 | 1 | 2 | 3 | 4 | 5 | 6;
+
+const DAY_MS = 86_400_000;
+/** 1 January 1970 was a Thursday. */
+const FIRST_WEEKDAY = 4;
+
+/**
+ * The day as a number of days, with no time zone to trip over.
+ *
+ * @throws InputError naming the field for what is no day
+ * @example dayNumber('1970-01-02') // 1
+ */
+export function dayNumber(day: Day, field = 'day'): number {
+  const m = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);
+  const ms = m ? Date.UTC(+m[1]!, +m[2]! - 1, +m[3]!) : NaN;
+  if (!m || dayFromNumber(ms / DAY_MS) !== day)
+    throw new InputError(field, day, 'a day such as "2026-11-24"');
+  return ms / DAY_MS;
+}
+
+/** The day of a number of days; nothing for what is no number. @example dayFromNumber(1) // '1970-01-02' */
+export const dayFromNumber = (n: number): Day =>
+  Number.isFinite(n) ? new Date(n * DAY_MS).toISOString().slice(0, 10) : '';
+
+/** @example weekdayOf(dayNumber('2026-11-28')) // 6 */
+export function weekdayOf(n: number): Weekday {
+  // Taken twice, so that days before 1970 have theirs too.
+  const weekday = (((n + FIRST_WEEKDAY) % 7) + 7) % 7;
+  return weekday as Weekday;
+}
+
+/** @example addDays('2026-11-30', 1) // '2026-12-01' */
+export const addDays = (day: Day, days: number): Day => dayFromNumber(dayNumber(day) + days);
+/** Whole days from one day to another. @example daysBetween('2026-11-24', '2026-12-01') // 7 */
+export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from);
+
+/** Days between two instants, parts of days counted. @example daysApart('2026-11-24T00:00:00Z', '2026-11-25T12:00:00Z') // 1.5 */
+export const daysApart = (from: string, to: string): number =>
+  (Date.parse(to) - Date.parse(from)) / DAY_MS;
+
+/** Whole days that have passed between two instants. @example daysPassed('2026-11-24T10:00:00Z', '2026-11-26T09:00:00Z') // 1 */
+export const daysPassed = (from: string, to: string): number => Math.floor(daysApart(from, to));
+
+/** An instant so many days earlier. @example daysEarlier('2026-11-24T10:00:00.000Z', 2) // '2026-11-22T10:00:00.000Z' */
+export const daysEarlier = (instant: string, days: number): string =>
+  new Date(Date.parse(instant) - days * DAY_MS).toISOString();

@@ -163,15 +163,14 @@ export type LengthStyle = {
  * @example formatLength(419100, 'in', { inches: 'fraction' }) // '16 1/2 in'
  */
 export function formatLength(um: Um, unit: LengthUnit, style: LengthStyle = {}): string {
-  const text =
-    unit === 'mm'
-      ? plain(um / UM_PER_MM, 1)
-      : unit === 'cm'
-        ? plain(um / UM_PER_CM, 2)
-        : style.inches === 'fraction'
-          ? inchFraction(um)
-          : plain(um / UM_PER_INCH, 2);
+  const text = figureOf(um, unit, style);
   return style.bare ? text : `${text} ${unit}`;
+}
+
+function figureOf(um: Um, unit: LengthUnit, { inches }: LengthStyle): string {
+  if (unit === 'mm') return plain(um / UM_PER_MM, 1);
+  if (unit === 'cm') return plain(um / UM_PER_CM, 2);
+  return inches === 'fraction' ? inchFraction(um) : plain(um / UM_PER_INCH, 2);
 }
 
 function plain(x: number, decimals: number): string {

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { InputError } from '../errors';
 import { packShortages, planPack, type PackedPrint, type Supply, type SupplyKind } from './pack';
 import { serviceFit } from './serviceFit';
-import { addDays, dayNumber, daysBetween, shipBy } from './shipBy';
+import { addDays, dayNumber, daysBetween } from '../measure/day';
+import { shipBy } from './shipBy';
 import { compareScale, expectedWeight, scaleBlindTo } from './weigh';
 
 const supply = (

@@ -1,29 +1,15 @@
 import { InputError } from '../errors';
-import { localDay } from '../measure/day';
-
-/** A calendar day, `YYYY-MM-DD`. */
-export type Day = string;
-/** 0 Sunday … 6 Saturday. */
-export type Weekday = 0 | 1 | 2 | 3 | 4 | 5 | 6;
+import {
+  dayFromNumber,
+  dayNumber,
+  daysBetween,
+  localDay,
+  weekdayOf,
+  type Day,
+  type Weekday,
+} from '../measure/day';
 
 export const MONDAY_TO_FRIDAY: readonly Weekday[] = [1, 2, 3, 4, 5];
-const DAY_MS = 86_400_000;
-
-/** The day as a number of days, with no time zone to trip over. */
-export function dayNumber(day: Day, field = 'day'): number {
-  const m = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);
-  const ms = m ? Date.UTC(+m[1]!, +m[2]! - 1, +m[3]!) : NaN;
-  if (!m || dayOf(ms / DAY_MS) !== day) throw new InputError(field, day, 'a day such as "2026-11-24"');
-  return ms / DAY_MS;
-}
-
-const dayOf = (n: number): Day =>
-  Number.isFinite(n) ? new Date(n * DAY_MS).toISOString().slice(0, 10) : '';
-
-/** @example addDays('2026-11-30', 1) // '2026-12-01' */
-export const addDays = (day: Day, days: number): Day => dayOf(dayNumber(day) + days);
-/** Whole days from one day to another. @example daysBetween('2026-11-24', '2026-12-01') // 7 */
-export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from);
 
 export type Promise_ = {
   ordered: Day;
@@ -52,7 +38,7 @@ export function shipBy({
   if (workdays.length === 0)
     throw new InputError('workdays', workdays, 'at least one working day in the week');
   const closed = new Set(holidays.map((h) => dayNumber(h, 'holidays')));
-  const works = (n: number) => workdays.includes(((((n + 4) % 7) + 7) % 7) as Weekday) && !closed.has(n);
+  const works = (n: number) => workdays.includes(weekdayOf(n)) && !closed.has(n);
   let n = dayNumber(ordered, 'ordered');
   for (let left = handlingDays, guard = 0; left > 0 || !works(n); guard++) {
     if (guard > 4_000)
@@ -60,7 +46,7 @@ export function shipBy({
     n++;
     if (left > 0 && works(n)) left--;
   }
-  return dayOf(n);
+  return dayFromNumber(n);
 }
 
 /**

@@ -1,3 +1,4 @@
+import { fileWords } from '../words';
 import type { Finding, Mark } from '../finding';
 import { InputError } from '../errors';
 import { formatSize, parseSize, UM_PER_INCH, type Size, type Um } from '../measure';
@@ -133,15 +134,7 @@ export function printFileName(
     unit === 'mm'
       ? String(Math.round(um / 100) / 10)
       : String(Math.round((um / UM_PER_INCH) * 100) / 100);
-  const words =
-    title
-      .normalize('NFD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
-      .replace(/['’]/g, '')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 60) || 'untitled';
+  const words = fileWords(title);
   return `${side(sheet.width)}x${side(sheet.height)}${unit}_${words}_v${version}.${ending}`;
 }
 

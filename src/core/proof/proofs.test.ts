@@ -221,6 +221,13 @@ describe('proof sheets', () => {
   });
 });
 
+/** A dark third, a contrasty one, and a light one with a little texture. */
+function lightnessAt(x: number, y: number): number {
+  if (x < 40) return 14 + ((x + y) % 2);
+  if (x < 80) return (x + y) % 2 ? 70 : 40;
+  return 90 + ((x * 7 + y * 3) % 5);
+}
+
 describe('regions by measure', () => {
   // Left third smooth and dark, middle checked, right third light with a little tone; a corner out of gamut.
   const look: Look = {
@@ -231,8 +238,7 @@ describe('regions by measure', () => {
   };
   for (let y = 0, i = 0; y < 40; y++)
     for (let x = 0; x < 120; x++, i++) {
-      look.lab[i * 3] =
-        x < 40 ? 14 + ((x + y) % 2) : x < 80 ? ((x + y) % 2 ? 70 : 40) : 90 + ((x * 7 + y * 3) % 5);
+      look.lab[i * 3] = lightnessAt(x, y);
       look.moved![i] = x < 20 && y < 20 ? 9 : 0;
     }
   const picture = { width: 1_200, height: 400 };

@@ -1,3 +1,4 @@
+import { dayFromNumber, dayNumber } from '../measure/day';
 import { InputError } from '../errors';
 
 /** What left a stock on a day, in its own unit (sheets, mm of roll, pieces). */
@@ -19,9 +20,6 @@ export type StockForecast = {
 export const RATE_DAYS = 90;
 /** How sure one wants to be that what is left lasts until the delivery: 1.65 standard deviations are 95 of a hundred. */
 const SURE = 1.65;
-
-const dayOf = (day: string) => Math.floor(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
-const dayAt = (n: number) => new Date(n * 86_400_000).toISOString().slice(0, 10);
 
 /**
  * When a stock has to be ordered again: reorder point = expected use during delivery + safety.
@@ -45,12 +43,12 @@ export function forecastStock(q: {
 }): StockForecast {
   if (!(q.deliveryDays >= 0))
     throw new InputError('deliveryDays', q.deliveryDays, 'days, nothing below zero');
-  const today = dayOf(q.today);
+  const today = dayNumber(q.today);
   const recent = q.uses.filter((u) => {
-    const d = dayOf(u.day);
+    const d = dayNumber(u.day);
     return d > today - RATE_DAYS && d <= today;
   });
-  const first = q.uses.length ? Math.min(...q.uses.map((u) => dayOf(u.day))) : today;
+  const first = q.uses.length ? Math.min(...q.uses.map((u) => dayNumber(u.day))) : today;
   const days = Math.max(1, Math.min(RATE_DAYS, today - first + 1));
   const perDay = recent.reduce((a, u) => a + u.amount, 0) / days;
   const byDay = new Map<string, number>();
@@ -69,7 +67,8 @@ export function forecastStock(q: {
       emptyOn: free <= 0 && q.promised > 0 ? q.today : null,
       order: Math.max(0, -free),
     };
-  const until = (level: number) => dayAt(today + Math.max(0, Math.floor((free - level) / perDay)));
+  const until = (level: number) =>
+    dayFromNumber(today + Math.max(0, Math.floor((free - level) / perDay)));
   return {
     perDay,
     promised: q.promised,

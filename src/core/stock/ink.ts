@@ -170,6 +170,9 @@ export function enoughInk(colour: string, level: InkLevel, needed: number): Find
   };
 }
 
+/** The inks that darken red, green and blue, by what makers call them. */
+const INK_OF_CHANNEL = [/cyan|blue/, /magenta|red/, /yellow/];
+
 /**
  * How much ink of each colour a picture asks, from its channels' means: 1 is a picture half as dark as can be. Blacks and
  * greys follow its darkness, a colour the light it takes away; anything else the mean of all.
@@ -189,13 +192,8 @@ export function inkWeights(
   const of = (colour: string) => {
     const c = colour.toLowerCase();
     if (dark.length !== 3 || /black|grey|gray/.test(c)) return all;
-    return /cyan|blue/.test(c)
-      ? dark[0]!
-      : /magenta|red/.test(c)
-        ? dark[1]!
-        : /yellow/.test(c)
-          ? dark[2]!
-          : all;
+    const at = INK_OF_CHANNEL.findIndex((ink) => ink.test(c));
+    return dark[at] ?? all;
   };
   return Object.fromEntries(
     colours.map((c) => [c, Math.round(Math.min(2, Math.max(0.1, of(c) * 2)) * 100) / 100]),

@@ -1,15 +1,17 @@
+import { noteCapture, cancelReading, chooseMaster } from './masterActions';
+import { putAwayEquipment, recordEquipment } from './equipmentActions';
+import { equipmentAtHand } from './equipment';
+import { performByName } from '../registry';
 import { findRows } from '@/store/rows';
 import { masters } from '@/store/schema';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inPieces, picture, tiff } from '../../../tests/unit/helpers/files';
 import { emptyStudio, furnished, WORK } from '../../../tests/unit/helpers/house';
-import { performByName } from '../registry';
 import { benchToday } from '../reports/bench';
 import { recordWork } from '../works/workActions';
 import { loadWorkPage } from '../works/workPage';
 import { takeInMaster, titleFrom } from './intake';
-import { cancelReading, chooseMaster } from './masterActions';
 import { reading } from './reading';
 describe('a master comes in', () => {
   test('its facts are kept, the same file again is known, another work may have it too', async () => {
@@ -104,4 +106,38 @@ describe('a master comes in', () => {
     ['.tif', 'Untitled'],
     ['saltpans final 2.tif', 'Saltpans final 2'],
   ])('%s is first called %s', (name, title) => expect(titleFrom(name)).toBe(title));
+});
+
+test('how a master was captured is noted beside it, and can be taken back', async () => {
+  const f = await furnished();
+  const method = async () => (await findRows(f.studio.db, 'masters', { id: f.masterId }))[0]!.method;
+  const before = await method();
+  const done = await noteCapture(f.studio, { id: f.masterId, method: 'copy stand, two lamps at 45°' });
+  expect(await method()).toBe('copy stand, two lamps at 45°');
+  await performByName(f.studio, done.undo!.act, done.undo!.input);
+  expect(await method()).toBe(before);
+});
+
+test('equipment that is put away is not planned with, and comes back', async () => {
+  const { studio } = await furnished({ withMaster: false });
+  const { id } = await recordEquipment(studio, {
+    id: null,
+    kind: 'lens',
+    name: 'Macro 60',
+    size: '',
+    pixels: '',
+    ppi: '',
+    steps: '',
+    seconds: '',
+    film: false,
+    focal: '60 mm',
+    price: '',
+    days: '',
+    readOn: null,
+  });
+  const names = async () => (await equipmentAtHand(studio.db)).map((e) => e.name);
+  await putAwayEquipment(studio, { id: id!, away: true });
+  expect(await names()).not.toContain('Macro 60');
+  expect((await putAwayEquipment(studio, { id: id!, away: false })).message).toBe('Macro 60 is back.');
+  expect(await names()).toContain('Macro 60');
 });

@@ -1,3 +1,4 @@
+import { daysEarlier } from '@/core/measure/day';
 import { RefusedError } from '@/core/errors';
 import { forgetActsBefore } from '@/store/acts';
 import { allNamings } from '@/store/hashes';
@@ -13,6 +14,7 @@ export type ReadingState = { step: string; startedAt: number; megapixels: number
 /** Megapixels to the second, to say how long a reading takes before one has been timed. */
 const FIRST_PACE = 15;
 /** A file that nothing names any more is kept as long as an act that let go of it can be taken back, and a day. */
+const REFUSALS_KEPT_DAYS = 90;
 const UNNAMED_DAYS = UNDO_DAYS + 1;
 
 /** What is being done to a file now, and about how many seconds are left; null when nothing is. */
@@ -137,7 +139,7 @@ export async function resumeIntakes(studio: Studio): Promise<string[]> {
     await studio.store.write((tx) => removeRow(tx, 'intakes', intake.id));
   }
   const swept = await sweepUnnamed(studio);
-  const forgetBefore = new Date(Date.parse(studio.now()) - 90 * 86_400_000).toISOString();
+  const forgetBefore = daysEarlier(studio.now(), REFUSALS_KEPT_DAYS);
   await studio.store.write((tx) => forgetActsBefore(tx, forgetBefore));
   for (const sha256 of await stillReading(studio.db)) void readingOfFile(studio, sha256);
   void resumeMeasuring(studio);

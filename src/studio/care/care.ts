@@ -1,3 +1,4 @@
+import { daysPassed } from '@/core/measure/day';
 import type { Care } from '@/core/care';
 import { RefusedError } from '@/core/errors';
 import { plainCause } from '@/store/causes';
@@ -39,7 +40,7 @@ function noteBackup(studio: Studio, says: string, well: boolean): Promise<void> 
 
 /** Whole days since the last backup that was made whole; null where there was none. */
 export function daysSinceBackup(care: Care | null, now: string): number | null {
-  return care?.lastAt ? Math.floor((Date.parse(now) - Date.parse(care.lastAt)) / 86_400_000) : null;
+  return care?.lastAt ? daysPassed(care.lastAt, now) : null;
 }
 
 /** Begins a backup when its day has come. Asked now and then by the server. */

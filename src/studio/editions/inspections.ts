@@ -1,3 +1,4 @@
+import { daysPassed } from '@/core/measure/day';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import type { Db } from '@/store/db';
 import { inspectionsByReference, lastInspections, printsToInspect } from '@/store/inspections';
@@ -33,7 +34,7 @@ export async function dueForReference(
       .concat(r.judgedAt ?? r.askedAt)
       .sort()
       .at(-1)!;
-    const days = Math.floor((Date.parse(studio.now()) - Date.parse(since)) / 86_400_000);
+    const days = daysPassed(since, studio.now());
     return days >= referenceDays ? [{ proofId: r.id, workId: r.workId, since, days }] : [];
   });
 }

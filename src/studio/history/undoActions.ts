@@ -1,3 +1,4 @@
+import { daysEarlier } from '@/core/measure/day';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { ChangedError, RefusedError } from '@/core/errors';
 import { actById, markUndone } from '@/store/acts';
@@ -38,7 +39,7 @@ export const undo = defineAction({
     const done = await actById(tx, input.id);
     if (!done) throw new RefusedError('That is too long ago to be taken back by itself.');
     if (done.undoneAt) throw new RefusedError('That was taken back already.');
-    if (Date.parse(studio.now()) - Date.parse(done.at) > UNDO_DAYS * 86_400_000)
+    if (done.at < daysEarlier(studio.now(), UNDO_DAYS))
       throw new RefusedError(`That was done more than ${UNDO_DAYS} days ago: change it by hand.`);
     const answer = done.answer as KeptAnswer | null;
     if (answer?.undo?.act !== 'undo') throw new RefusedError('That cannot be taken back.');

@@ -1,11 +1,12 @@
-import { recordPaper } from '@/studio/papers/paperActions';
+import { putAwayMachine } from './machineActions';
 import { machinesAtHand, inkReport, machineCosts, settingsOfPapers } from './machines';
+import { recordPaper } from '@/studio/papers/paperActions';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
 import { beginLayout, addPieces, printLayout, queueLayout } from '../layouts/layoutActions';
 import { performByName } from '../registry';
 import { receiveLot } from '../papers/lotActions';
-import * as machines from './machineActions';
 import type { Studio } from '../studio';
+import * as machines from './machineActions';
 
 const MACHINE = {
   id: null,
@@ -183,4 +184,16 @@ describe('a printer and its ink', () => {
     await performByName(studio, done.undo!.act, done.undo!.input);
     expect((await settingsOfPapers(studio.db)).map((s) => s.setting)).toEqual(['heavy matte']);
   });
+});
+
+test('a machine that is put away is printed on no more, and comes back', async () => {
+  const studio = await emptyStudio();
+  await machines.recordMachine(studio, MACHINE);
+  const [machine] = await machinesAtHand(studio.db);
+  expect((await putAwayMachine(studio, { id: machine!.id, away: true })).message).toBe(
+    `${machine!.name} is put away.`,
+  );
+  expect((await machinesAtHand(studio.db)).map((m) => m.id)).not.toContain(machine!.id);
+  await putAwayMachine(studio, { id: machine!.id, away: false });
+  expect((await machinesAtHand(studio.db)).map((m) => m.id)).toContain(machine!.id);
 });

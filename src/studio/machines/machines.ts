@@ -1,3 +1,4 @@
+import { addDays } from '@/core/measure/day';
 import type { Finding } from '@/core/finding';
 import { localDay } from '@/core/measure';
 import { areaOf, type Laid, type LaidPiece } from '@/core/sheets/pieces';
@@ -106,9 +107,7 @@ export async function inkReport(studio: Studio, machine: Machine): Promise<InkRe
     findRows(db, 'machineLog', { machineId: machine.id, kind: 'cleaning' }),
     findRows(db, 'layouts', { state: 'queued' }),
   ]);
-  const from = new Date(Date.parse(`${today}T00:00:00Z`) - RATE_DAYS * 86_400_000)
-    .toISOString()
-    .slice(0, 10);
+  const from = addDays(today, -RATE_DAYS);
   const queueArea = queued
     .filter((l) => l.widthUm <= machine.widthUm)
     .reduce((a, l) => a + areaOf(l.placements) / 1e6, 0);

@@ -2,7 +2,8 @@ import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import { isBlank, localDay, parseMoney } from '@/core/measure';
 import { ORDER_WORDS } from '@/core/order/orderStates';
-import { shipBy, type Weekday } from '@/core/parcel/shipBy';
+import { type Weekday } from '@/core/measure/day';
+import { shipBy } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
 import {
   appendToRegister,

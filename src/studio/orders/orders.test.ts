@@ -1,5 +1,4 @@
-import { recordService } from '@/studio/orders/shelfActions';
-import { recordSupply } from '@/studio/orders/shelfActions';
+import { recordService, recordSupply } from '@/studio/orders/shelfActions';
 import { journal, orders, parcels, supplies } from '@/store/schema';
 import { eq } from 'drizzle-orm';
 import {
@@ -7,56 +6,18 @@ import {
   numbersOf,
   order,
   refused,
+  SERVICE,
+  SHELF,
   withPrints,
   type Furnished,
 } from '../../../tests/unit/helpers/house';
-import * as editions from '../editions/editionActions';
 import { checkRegister } from '../editions/editions';
 import { benchToday, placeCounts } from '../reports/bench';
-import * as orderActs from './orderActions';
 import { packingTable } from './packingTable';
+import * as editions from '../editions/editionActions';
+import * as orderActs from './orderActions';
 import * as parcelActs from './parcelActions';
 
-const SHELF: Parameters<typeof recordSupply>[1][] = [
-  {
-    name: 'board',
-    kind: 'board',
-    size: '300 x 240 mm',
-    weight: '52 g',
-    onHand: 3,
-    reorderAt: 2,
-    price: '0.38',
-  },
-  {
-    name: 'sleeve',
-    kind: 'sleeve',
-    size: '320 x 260 mm',
-    weight: '9 g',
-    onHand: 5,
-    reorderAt: 0,
-    price: '0.14',
-  },
-  {
-    name: 'mailer',
-    kind: 'mailer',
-    size: '330 x 270 mm',
-    weight: '105 g',
-    onHand: 5,
-    reorderAt: 0,
-    price: '0.92',
-  },
-];
-const SERVICE = {
-  carrier: 'Coast Post',
-  name: 'tracked parcel',
-  tracked: true,
-  insured: '100',
-  days: 2,
-  maxLength: '900 mm',
-  maxWeight: '5 kg',
-  price: '7.80',
-  readOn: '2026-10-01',
-};
 const stateOf = async (f: Furnished, orderId: string) =>
   (await f.studio.db.select().from(orders).where(eq(orders.id, orderId)))[0]!.state;
 const onHand = async (f: Furnished, name: string) =>

@@ -1,3 +1,4 @@
+import { fileWords } from '@/core/words';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { formatLength, formatMoney, formatSize, localDay } from '@/core/measure';
 import { layOnSheet } from '@/core/sheets/nup';
@@ -365,5 +366,5 @@ export async function jobSheet(studio: Studio, jobId: string): Promise<{ name: s
     lines,
     total: formatMoney(job.totalMinor, s.currency),
   });
-  return { name: `job_${job.sentOn}_${route.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf`, bytes };
+  return { name: `job_${job.sentOn}_${fileWords(route.name)}.pdf`, bytes };
 }

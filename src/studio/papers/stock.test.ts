@@ -1,11 +1,12 @@
+import { discontinuePaper } from './paperActions';
+import { findRow as rowOf, findRows } from '@/store/rows';
 import { recordPaper } from '@/studio/papers/paperActions';
-import { findRows } from '@/store/rows';
 import { performByName } from '../registry';
-import fc from 'fast-check';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
 import { lotsOnHand } from './lots';
 import type { Studio } from '../studio';
 import { countLot, cutLot, receiveLot, spoilLot } from './lotActions';
+import fc from 'fast-check';
 
 let studio: Studio, paperId: string;
 beforeAll(async () => {
@@ -126,5 +127,17 @@ describe('whatever happens to a lot', () => {
     expect((await on(id)).onHand).toBe(0);
     expect((await moves(id)).reduce((a, m) => a + m.costMinor, 0)).toBe(0);
     expect(await findRows(studio.db, 'lots', { id })).toHaveLength(1);
+  });
+});
+
+test('a paper that is no longer made stays, marked as such, and may be made again', async () => {
+  const done = await discontinuePaper(studio, { id: paperId, discontinued: true });
+  expect(done.message).toBe('Harrow Rag 310 is discontinued.');
+  expect((await rowOf(studio.db, 'papers', paperId))!.discontinued).toBe(true);
+  expect((await discontinuePaper(studio, { id: paperId, discontinued: false })).message).toBe(
+    'Harrow Rag 310 is made again.',
+  );
+  await expect(discontinuePaper(studio, { id: 'none', discontinued: true })).rejects.toMatchObject({
+    field: 'id',
   });
 });

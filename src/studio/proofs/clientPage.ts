@@ -1,3 +1,4 @@
+import { fileWords } from '@/core/words';
 import { sayAdjustment } from '@/core/colour/adjust';
 import { RefusedError } from '@/core/errors';
 import { formatLength, formatSize, localDay } from '@/core/measure';
@@ -75,10 +76,7 @@ export async function clientPage(
     ].filter((x): x is string => Boolean(x)),
   });
   return {
-    name: `proof_${work.title
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '')}_round-${proof.round}.html`,
+    name: `proof_${fileWords(work.title)}_round-${proof.round}.html`,
     html,
   };
 }

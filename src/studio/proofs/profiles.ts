@@ -1,3 +1,5 @@
+import { fileWords } from '@/core/words';
+import type { ProfileFacts } from '@/core/colour/profileFacts';
 import type { InkModel } from '@/core/colour/inks';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Received } from '@/imaging/objects';
@@ -54,6 +56,26 @@ async function belongs(studio: Studio, q: ProfileBelongs) {
   return { paper, machine, route };
 }
 
+/** Why a profile may not be the right one for what it is kept for; nothing: it fits. */
+function doubtOf(
+  facts: ProfileFacts,
+  route: Row<'routes'> | null,
+  machine: Row<'machines'> | null,
+): string | null {
+  if (facts.model === 'grey')
+    return 'it is a profile of grey, and prints of colours cannot be foreseen through it';
+  if (route) {
+    const takesCmyk = /CMYK/.test(route.space) && !/RGB/.test(route.space);
+    if (facts.model !== (takesCmyk ? 'CMYK' : 'RGB'))
+      return `it is a profile of ${facts.model}, and ${route.name} takes ${route.space}`;
+  }
+  if (!machine) return null;
+  if (facts.model === 'CMYK') return `it is a profile of CMYK, and ${machine.name} is sent RGB`;
+  if (facts.describes !== 'a printer’s paper')
+    return `it describes ${facts.describes}, and says nothing of how ${machine.name} prints on this paper`;
+  return null;
+}
+
 /**
  * Keeps a profile under its hash, with the paper, the machine or route, and the setting it is for.
  *
@@ -75,20 +97,10 @@ export async function bringInProfile(
       p.setting === given.setting.trim(),
   );
   if (same) return { message: `${given.fileName} is kept for ${paper.name} already.`, id: same.id };
-  const asks =
-    route && /CMYK/.test(route.space) && !/RGB/.test(route.space) ? 'CMYK' : route ? 'RGB' : null;
+  const elsewhere = all[0] && all[0].paperId !== paper.id;
   const doubt =
-    facts.model === 'grey'
-      ? 'it is a profile of grey, and prints of colours cannot be foreseen through it'
-      : asks && facts.model !== asks
-        ? `it is a profile of ${facts.model}, and ${route!.name} takes ${route!.space}`
-        : machine && facts.model === 'CMYK'
-          ? `it is a profile of CMYK, and ${machine.name} is sent RGB`
-          : machine && facts.describes !== 'a printer’s paper'
-            ? `it describes ${facts.describes}, and says nothing of how ${machine.name} prints on this paper`
-            : all[0] && all[0].paperId !== paper.id
-              ? 'the very same file is kept for another paper already'
-              : null;
+    doubtOf(facts, route, machine) ??
+    (elsewhere ? 'the very same file is kept for another paper already' : null);
   if (doubt && !given.sure)
     throw new RefusedError(
       `${given.fileName} does not fit ${paper.name}: ${doubt}. Keep it all the same only if you know why.`,
@@ -165,7 +177,7 @@ export async function profileByPractice(
     ]).done;
     const { facts, gamut } = await studio.imaging.do('profile', [out]).done;
     const { sha256 } = await studio.objects.adopt(out);
-    const fileName = `${paper.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}_practice-v${q.version}.icc`;
+    const fileName = `${fileWords(paper.name)}_practice-v${q.version}.icc`;
     return await keepProfile(
       studio,
       { ...q, sha256, fileName, facts, gamut, practice: model, notes: 'Made by the practice press.' },

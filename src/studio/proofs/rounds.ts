@@ -1,3 +1,4 @@
+import { daysApart } from '@/core/measure/day';
 import { NO_ADJUSTMENT, partsChanged, type Adjustment } from '@/core/colour/adjust';
 import { type Intent } from '@/core/colour/intents';
 import { RefusedError } from '@/core/errors';
@@ -202,9 +203,7 @@ export function proofStates(
         : { hours: 0, left: r.paper.dryHours },
       stale: r.proof.state === 'accepted' ? await staleness(studio.db, r.proof) : [],
       lot: r.proof.reference ? await lotWarning(studio.db, r.proof) : null,
-      days: r.proof.judgedAt
-        ? Math.round((Date.parse(r.proof.judgedAt) - Date.parse(r.proof.askedAt)) / 86_400_000)
-        : null,
+      days: r.proof.judgedAt ? Math.round(daysApart(r.proof.askedAt, r.proof.judgedAt)) : null,
     })),
   );
 }

@@ -16,6 +16,7 @@ import {
   oneOf,
   orNull,
   Type,
+  moneyInput,
   typed,
   wholeNumber,
   type Static,
@@ -75,7 +76,7 @@ export const sheetInput = objectSchema({
   adjust: orNull(adjustmentSchema),
   untaggedIs: untagged,
   changed: line,
-  cost: typed,
+  cost: moneyInput,
   what: Type.Union([
     objectSchema({
       kind: Type.Literal('snippet'),

@@ -1,3 +1,4 @@
+import { addDays, daysEarlier, daysPassed } from '@/core/measure/day';
 import { keptPromises } from '@/core/parcel/shipBy';
 import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
 import type { Care } from '@/core/care';
@@ -197,7 +198,7 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   const titles = due.length ? await findColumns(studio.db, 'works', ['id', 'title']) : [];
   const late = waiting.flatMap((proof) => {
     const { answer, sentAt } = proof.client!;
-    const days = Math.floor((Date.parse(studio.now()) - Date.parse(sentAt)) / 86_400_000);
+    const days = daysPassed(sentAt, studio.now());
     return answer === 'waiting' && days >= ANSWER_DAYS ? [{ ...proof, days }] : [];
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
@@ -274,7 +275,7 @@ async function unpricedWorks(studio: Studio) {
 async function promisesKept(studio: Studio, today: string) {
   const { timeZone } = await studio.settings();
   // A day more than is counted, since a day begins at another instant here.
-  const since = new Date(Date.parse(`${today}T00:00:00Z`) - 32 * 86_400_000).toISOString();
+  const since = daysEarlier(`${today}T00:00:00Z`, 32);
   return keptPromises(await dispatchedSince(studio.db, since), today, timeZone);
 }
 
@@ -285,7 +286,7 @@ function weekLoad(
   today: string,
 ): { day: string; minutes: number }[] {
   return Array.from({ length: 7 }, (_, k) => {
-    const day = new Date(Date.parse(`${today}T00:00:00Z`) + k * 86_400_000).toISOString().slice(0, 10);
+    const day = addDays(today, k);
     const promised = shipDays.filter((d) => d === day || (k === 0 && d < today)).length * 12;
     const rest =
       k === 0

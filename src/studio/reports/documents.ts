@@ -1,3 +1,4 @@
+import { fileWords } from '@/core/words';
 import { bordersOf, sheetOf } from '@/core/crop/border';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
@@ -154,9 +155,4 @@ export async function addressLabel(studio: Studio, orderId: string): Promise<Doc
   return { name: `label_${order.number}.pdf`, bytes };
 }
 
-const fileWord = (text: string) =>
-  text
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'print';
+const fileWord = (text: string) => fileWords(text, 'print');

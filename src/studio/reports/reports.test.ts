@@ -1,57 +1,18 @@
-import { recordService } from '@/studio/orders/shelfActions';
-import { recordSupply } from '@/studio/orders/shelfActions';
+import { recordService, recordSupply } from '@/studio/orders/shelfActions';
 import {
   BUYER,
   furnished,
   numbersOf,
   order,
   refused,
+  SERVICE,
+  SHELF,
   withPrints,
 } from '../../../tests/unit/helpers/house';
-import * as orderActs from '../orders/orderActions';
 import { certificate } from './documents';
 import { ordersCsv, registerCsv } from './exports';
+import * as orderActs from '../orders/orderActions';
 
-const SHELF: Parameters<typeof recordSupply>[1][] = [
-  {
-    name: 'board',
-    kind: 'board',
-    size: '300 x 240 mm',
-    weight: '52 g',
-    onHand: 3,
-    reorderAt: 2,
-    price: '0.38',
-  },
-  {
-    name: 'sleeve',
-    kind: 'sleeve',
-    size: '320 x 260 mm',
-    weight: '9 g',
-    onHand: 5,
-    reorderAt: 0,
-    price: '0.14',
-  },
-  {
-    name: 'mailer',
-    kind: 'mailer',
-    size: '330 x 270 mm',
-    weight: '105 g',
-    onHand: 5,
-    reorderAt: 0,
-    price: '0.92',
-  },
-];
-const SERVICE = {
-  carrier: 'Coast Post',
-  name: 'tracked parcel',
-  tracked: true,
-  insured: '100',
-  days: 2,
-  maxLength: '900 mm',
-  maxWeight: '5 kg',
-  price: '7.80',
-  readOn: '2026-10-01',
-};
 describe('papers and tables that leave the studio', () => {
   async function ready(prints = 3) {
     const f = await furnished();

@@ -1,3 +1,4 @@
+import { fileWords } from '@/core/words';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { NO_FINISH } from '@/core/crop/finish';
 import {
@@ -206,14 +207,7 @@ export async function drawingFile(
       )
         pictures.set(s.picture, file);
     }
-  const file = `${
-    name
-      .toLowerCase()
-      .normalize('NFD')
-      .replace(/\p{M}/gu, '')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'drawing'
-  }.${as}`;
+  const file = `${fileWords(name, 'drawing')}.${as}`;
   if (as === 'svg') return { name: file, bytes: Buffer.from(drawingSvg(drawing)), type: 'image/svg+xml' };
   const { name: studioName } = await studio.settings();
   return {

@@ -1,3 +1,7 @@
+import { addDays } from '@/core/measure/day';
+/** A week has seven days and five of them are worked. */
+const DAYS_PER_WORKDAY = 7 / 5;
+
 /** Records a way of getting prints made. */
 import { imageOf } from '@/core/crop/border';
 import { InputError } from '@/core/errors';
@@ -293,10 +297,7 @@ export const sendOut = defineAction({
       made.push({ ...l, says: `${work.title}, ${formatSize(imageOf(format), unit)}` });
     }
     const expected =
-      input.expectedOn ??
-      new Date(Date.parse(`${input.sentOn}T00:00:00Z`) + route.leadDays * 86_400_000 * 1.4)
-        .toISOString()
-        .slice(0, 10);
+      input.expectedOn ?? addDays(input.sentOn, Math.floor(route.leadDays * DAYS_PER_WORKDAY));
     if (expected < input.sentOn)
       throw new InputError('expectedOn', expected, `a day from ${input.sentOn} on`);
     const newId = studio.newId();

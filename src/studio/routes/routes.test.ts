@@ -1,3 +1,4 @@
+import { dropPrice } from './routeActions';
 import { recordRoute } from '@/studio/routes/routeActions';
 import { furnished, refused, ROUTE, emptyStudio, WORK } from '../../../tests/unit/helpers/house';
 import { pricesOfRoute, compareRoutes, quotesOf, sentOut } from './routes';
@@ -183,4 +184,16 @@ test('a route with steps keeps them when only its price is changed', async () =>
   expect(
     await refused(recordRoute(f.studio, { ...ROUTE, id: f.routeId, ppi: '300 to 400 mm' })),
   ).toMatchObject({ field: 'ppi' });
+});
+
+test('one price goes out of a table, and comes back', async () => {
+  const line = { id: null, routeId: lab, size: 'A4', paper: '', from: 1, price: '4.20' };
+  await routes.keepPrice(studio, line);
+  const before = await pricesOfRoute(studio.db, lab);
+  const added = before.find((p) => p.priceMinor === 420)!;
+  const done = await dropPrice(studio, { id: added.id });
+  expect((await pricesOfRoute(studio.db, lab)).map((p) => p.id)).not.toContain(added.id);
+  const { performByName } = await import('../registry');
+  await performByName(studio, done.undo!.act, done.undo!.input);
+  expect(await pricesOfRoute(studio.db, lab)).toEqual(before);
 });

@@ -1,3 +1,4 @@
+import { daysBetween } from '@/core/measure/day';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { localDay } from '@/core/measure';
 import { ppiForPrint } from '@/core/resolution';
@@ -80,8 +81,7 @@ export async function compareRoutes(
       const ppi = ppiForPrint(r.ppiSteps, image);
       const inFile = r.addsBorder ? image : sheet;
       const px = (um: number) => Math.round(((um + 2 * r.bleedUm) / 25_400) * ppi);
-      const old =
-        r.readOn !== null && (Date.parse(today) - Date.parse(r.readOn)) / 86_400_000 > OLD_AFTER_DAYS;
+      const old = r.readOn !== null && daysBetween(r.readOn, today) > OLD_AFTER_DAYS;
       return {
         route: r,
         quote,

@@ -1,7 +1,7 @@
 import { readSchool } from '@/core/calc/resolution';
 import { InputError } from '@/core/errors';
 import { isTimeZone, localDay, parseLength, parseSize } from '@/core/measure';
-import { dayNumber } from '@/core/parcel/shipBy';
+import { dayNumber } from '@/core/measure/day';
 import { checkSchool, FAMILY_NAMES } from '@/core/resolution';
 import { FINE_PRINT } from '@/core/stock/finePrint';
 import { BRIGHTENERS, PAPER_BASES } from '@/core/stock/paperWords';

@@ -1,3 +1,4 @@
+import { recordSupply } from '@/studio/orders/shelfActions';
 import { recordPaper } from '@/studio/papers/paperActions';
 import { recordRoute } from '@/studio/routes/routeActions';
 import { Studio, type StudioOptions } from '@/studio/studio';
@@ -77,6 +78,48 @@ export const BUYER = {
   country: 'Norrholm',
   mayWriteSince: null,
   notes: '',
+};
+
+/** What a flat parcel needs, as it lies on the shelf. */
+export const SHELF: Parameters<typeof recordSupply>[1][] = [
+  {
+    name: 'board',
+    kind: 'board',
+    size: '300 x 240 mm',
+    weight: '52 g',
+    onHand: 3,
+    reorderAt: 2,
+    price: '0.38',
+  },
+  {
+    name: 'sleeve',
+    kind: 'sleeve',
+    size: '320 x 260 mm',
+    weight: '9 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.14',
+  },
+  {
+    name: 'mailer',
+    kind: 'mailer',
+    size: '330 x 270 mm',
+    weight: '105 g',
+    onHand: 5,
+    reorderAt: 0,
+    price: '0.92',
+  },
+];
+export const SERVICE = {
+  carrier: 'Coast Post',
+  name: 'tracked parcel',
+  tracked: true,
+  insured: '100',
+  days: 2,
+  maxLength: '900 mm',
+  maxWeight: '5 kg',
+  price: '7.80',
+  readOn: '2026-10-01',
 };
 
 /** A studio with a work that has a master, a format with a price, a paper, a route and a buyer. */

@@ -166,10 +166,10 @@ export async function pressed(s: Subject, quality: number): Promise<Subject> {
 export async function reduced(path: string, name: string, factor: number): Promise<Subject> {
   const m = await sharp(path).metadata();
   const wide = m.depth === 'ushort';
+  const [colour, neutral] = wide ? (['rgb16', 'grey16'] as const) : (['srgb', 'b-w'] as const);
+  const own = m.channels! > 2 ? colour : neutral;
   const { data, info } = await sharp(path, { ignoreIcc: true })
-    .toColourspace(
-      m.space === 'cmyk' ? 'cmyk' : m.channels! > 2 ? (wide ? 'rgb16' : 'srgb') : wide ? 'grey16' : 'b-w',
-    )
+    .toColourspace(m.space === 'cmyk' ? 'cmyk' : own)
     .raw({ depth: wide ? 'ushort' : 'uchar' })
     .toBuffer({ resolveWithObject: true });
   const grey = new Float32Array(info.width * info.height);

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
 import { OPEN_ORDER_STATES, ORDER_WORDS, nextOrderState } from '@/core/order/orderStates';
-import { daysBetween } from '@/core/parcel/shipBy';
+import { daysBetween } from '@/core/measure/day';
 import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';

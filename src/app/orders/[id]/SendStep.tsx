@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { daysBetween } from '@/core/parcel/shipBy';
+import { daysBetween } from '@/core/measure/day';
 import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';

@@ -1,4 +1,5 @@
 'use client';
+import { daysBetween } from '@/core/measure/day';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
 import {
@@ -31,9 +32,7 @@ export function MachineDesk({
   onChange: () => void;
 }) {
   const { length, money } = useUnits();
-  const left = m.warrantyUntil
-    ? Math.round((Date.parse(m.warrantyUntil) - Date.parse(today)) / 86_400_000)
-    : null;
+  const left = m.warrantyUntil ? daysBetween(today, m.warrantyUntil) : null;
   const all = inks.reduce((a, i) => a + i.perM2Minor, 0);
   return (
     <Columns $aside={340}>

@@ -1,4 +1,5 @@
 'use client';
+import { daysBetween } from '@/core/measure/day';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -47,7 +48,7 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
   const [back, setBack] = useState<Props['sent'][number] | null>(null);
   const go = (id: string, count = n) =>
     router.replace(`/papers/quotes?size=${id}&n=${/^\d+$/.test(count.trim()) ? count.trim() : quantity}`);
-  const old = (day: string) => (Date.parse(today) - Date.parse(day)) / 86_400_000 > OLD_QUOTE_DAYS;
+  const old = (day: string) => daysBetween(day, today) > OLD_QUOTE_DAYS;
   const out = sent.filter((j) => !j.backOn);
   return (
     <Page>

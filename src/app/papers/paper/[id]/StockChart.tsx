@@ -1,4 +1,5 @@
 'use client';
+import { addDays, daysBetween } from '@/core/measure/day';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import type { Held } from '@/studio/papers/papers';
@@ -8,6 +9,9 @@ import { useUnits } from '@/ui/Units';
 const W = 620,
   H = 210,
   ROOM = { left: 58, right: 12, top: 14, bottom: 28 };
+/** A day that is further away is not drawn; the chart then ends so far ahead. */
+const FAR_DAYS = 400;
+const AHEAD_DAYS = 120;
 const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
@@ -17,9 +21,7 @@ export function StockChart({ held, today, name }: { held: Held; today: string; n
   const shown = (v: number) => (held.form === 'roll' ? length(Math.round(v)) : `${Math.round(v)} sheets`);
   const from = held.history[0]?.day ?? today;
   const end =
-    f.emptyOn && at(f.emptyOn) - at(today) < 400 * 86_400_000
-      ? f.emptyOn
-      : new Date(at(today) + 120 * 86_400_000).toISOString().slice(0, 10);
+    f.emptyOn && daysBetween(today, f.emptyOn) < FAR_DAYS ? f.emptyOn : addDays(today, AHEAD_DAYS);
   const most = Math.max(1, ...held.history.map((h) => h.onHand), f.reorderPoint);
   const x = scaleTime([new Date(at(from)), new Date(at(end))], [ROOM.left, W - ROOM.right]),
     y = scaleLinear([0, most], [H - ROOM.bottom, ROOM.top]).nice(4);
@@ -71,7 +73,7 @@ export function StockChart({ held, today, name }: { held: Held; today: string; n
       <path d={path} fill="none" stroke={t.ink} strokeWidth="1.6" />
       {f.perDay > 0 && f.emptyOn && (
         <path
-          d={`M${x(at(today))} ${y(Math.max(0, free))}L${x(Math.min(at(end), at(f.emptyOn)))} ${y(at(end) < at(f.emptyOn) ? Math.max(0, free - f.perDay * ((at(end) - at(today)) / 86_400_000)) : 0)}`}
+          d={`M${x(at(today))} ${y(Math.max(0, free))}L${x(Math.min(at(end), at(f.emptyOn)))} ${y(at(end) < at(f.emptyOn) ? Math.max(0, free - f.perDay * daysBetween(today, end)) : 0)}`}
           stroke={t.ink}
           strokeDasharray="6 3"
           fill="none"

@@ -100,18 +100,26 @@ const Grid = styled.svg`
   pointer-events: none;
 `;
 
+type ShareCells = { cols: number; rows: number; shares: (number | null)[] };
+
+function mapOf(readings: Readings, kind: MapKind): ShareCells | null {
+  switch (kind) {
+    case 'detail':
+      return readings.detail?.map ?? null;
+    case 'high':
+      return readings.clipped.highMap;
+    case 'low':
+      return readings.clipped.lowMap;
+    case 'edge':
+      return readings.edge?.map ?? null;
+    default:
+      return null;
+  }
+}
+
 /** Where on the picture: cells drawn over it, fuller ink where there is more of what is looked for. */
 export function MapOver({ readings, kind }: { readings: Readings; kind: MapKind }) {
-  const map: { cols: number; rows: number; shares: (number | null)[] } | null =
-    kind === 'detail'
-      ? (readings.detail?.map ?? null)
-      : kind === 'high'
-        ? readings.clipped.highMap
-        : kind === 'low'
-          ? readings.clipped.lowMap
-          : kind === 'edge'
-            ? (readings.edge?.map ?? null)
-            : null;
+  const map = mapOf(readings, kind);
   if (!map) return null;
   return (
     <Grid

@@ -137,15 +137,7 @@ function Sheets({ rungs, chosen, lit, onLit, onChoose, picture, most }: Props & 
                 y={b.top}
                 width={b.wide}
                 height={b.high}
-                fill={
-                  isChosen
-                    ? t.white
-                    : verdict === 'stretched'
-                      ? 'url(#hatch)'
-                      : isLit
-                        ? t.pressed
-                        : t.second
-                }
+                fill={fillOf({ isChosen, isLit, verdict })}
                 fillOpacity={isChosen ? 1 : verdict === 'stretched' ? 1 : 0.92}
                 stroke={isChosen ? t.ink : verdict === 'stretched' ? t.care : t.ink3}
                 strokeWidth={isChosen || isLit ? 2 : 1}
@@ -226,4 +218,11 @@ function Sheets({ rungs, chosen, lit, onLit, onChoose, picture, most }: Props & 
 function corners(w: number, h: number, top: number): string {
   const c = Math.min(12, w / 4, h / 4);
   return `M0 ${top + c}V${top}H${c}M${w - c} ${top}H${w}V${top + c}M${w} ${top + h - c}V${top + h}H${w - c}M${c} ${top + h}H0V${top + h - c}`;
+}
+
+/** The chosen bar is bright, a stretched one hatched, one under the pointer pressed in. */
+function fillOf(bar: { isChosen: boolean; isLit: boolean; verdict: string }): string {
+  if (bar.isChosen) return t.white;
+  if (bar.verdict === 'stretched') return 'url(#hatch)';
+  return bar.isLit ? t.pressed : t.second;
 }

@@ -105,15 +105,22 @@ function SchoolSheet({
     school.kind === 'distance' && school.distance ? length(school.distance) : '',
   );
   const [chosen, setChosen] = useState<FamilyName[]>(families);
+  const pickedSchool = (): ActionInput<'judgeSizesBy'>['school'] => {
+    switch (kind) {
+      case 'studio':
+        return null;
+      case 'flat':
+        return { kind, ppi: Number(ppi) };
+      case 'stepped': {
+        const near = { upTo: withUnit(upTo), ppi: Number(nearPpi) };
+        return { kind, steps: [near, { ppi: Number(farPpi) }] };
+      }
+      default:
+        return { kind, ...(distance.trim() && { distance: withUnit(distance) }) };
+    }
+  };
   const save = async () => {
-    const picked: ActionInput<'judgeSizesBy'>['school'] =
-      kind === 'studio'
-        ? null
-        : kind === 'flat'
-          ? { kind, ppi: Number(ppi) }
-          : kind === 'stepped'
-            ? { kind, steps: [{ upTo: withUnit(upTo), ppi: Number(nearPpi) }, { ppi: Number(farPpi) }] }
-            : { kind, ...(distance.trim() && { distance: withUnit(distance) }) };
+    const picked = pickedSchool();
     if (await action.run('judgeSizesBy', { workId, school: picked, families: chosen })) onClose();
   };
   return (

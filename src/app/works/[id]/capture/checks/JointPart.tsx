@@ -7,6 +7,12 @@ import { MarkedText } from '@/ui/Verdict';
 import { useRouter } from 'next/navigation';
 import { SendFile } from './SendFile';
 
+const JOINT_MARKS = {
+  joins: 'holds',
+  'step of tone': 'care',
+  'no overlap found': 'fails',
+} as const;
+
 export function JointPart({
   master,
   check,
@@ -20,9 +26,7 @@ export function JointPart({
     <section>
       <PanelTitle>Joint to the next tile</PanelTitle>
       <Stack $gap={8}>
-        <MarkedText
-          kind={!r ? 'none' : r.word === 'joins' ? 'holds' : r.word === 'step of tone' ? 'care' : 'fails'}
-        >
+        <MarkedText kind={r ? JOINT_MARKS[r.word] : 'none'}>
           {r
             ? `${check!.besideName}: ${r.says}`
             : 'Bring in the neighbouring tile of the same scan: where they overlap, and any step of tone between them, is found.'}

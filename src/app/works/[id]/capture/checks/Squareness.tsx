@@ -6,8 +6,10 @@ import type { Master } from '@/store/works';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { PanelTitle, Stack } from '@/ui/Layout';
-import { MarkedText, type MarkKind } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { useJob } from './useCheckJob';
+
+const SQUARE_MARKS = { square: 'holds', 'slightly off': 'care', tilted: 'fails' } as const;
 
 export function Squareness({
   master,
@@ -22,13 +24,7 @@ export function Squareness({
 }) {
   const action = useAction();
   const job = useJob();
-  const mark: MarkKind = !check
-    ? 'none'
-    : check.reading.word === 'square'
-      ? 'holds'
-      : check.reading.word === 'tilted'
-        ? 'fails'
-        : 'care';
+  const mark = check ? SQUARE_MARKS[check.reading.word] : 'none';
   return (
     <section>
       <PanelTitle>Squareness</PanelTitle>

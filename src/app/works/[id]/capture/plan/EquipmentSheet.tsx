@@ -37,14 +37,20 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
   const [open, setOpen] = useState(false);
   const { size, length, money } = useUnits();
   const action = useAction();
-  const says = (s: Equipment) =>
-    s.kind === 'scanner'
-      ? `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${s.film ? ', film only' : ''}`
-      : s.kind === 'camera'
-        ? `${s.sensor.width} × ${s.sensor.height} px on ${size(s.sensorSize)}`
-        : s.kind === 'lens'
-          ? `focal length ${length(s.focal)}`
-          : `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
+  const says = (s: Equipment): string => {
+    switch (s.kind) {
+      case 'scanner': {
+        const film = s.film ? ', film only' : '';
+        return `bed ${size(s.bed)}, ${s.opticalPpi} ppi optical, ${s.secondsAt600} s at 600 ppi${film}`;
+      }
+      case 'camera':
+        return `${s.sensor.width} × ${s.sensor.height} px on ${size(s.sensorSize)}`;
+      case 'lens':
+        return `focal length ${length(s.focal)}`;
+      default:
+        return `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
+    }
+  };
   return (
     <section>
       <PanelTitle>

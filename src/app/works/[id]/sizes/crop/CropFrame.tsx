@@ -63,18 +63,7 @@ export function CropFrame({ picture, image, place, crop, onMove, label }: Props)
   };
   const nudge = (e: KeyboardEvent) => {
     // Shift and alt make the step longer and shorter, as one slides a rule or taps it.
-    const um =
-      unit === 'mm'
-        ? e.shiftKey
-          ? 10_000
-          : e.altKey
-            ? 100
-            : 1_000
-        : e.shiftKey
-          ? 25_400
-          : e.altKey
-            ? 397
-            : 1_588;
+    const um = NUDGE_UM[unit][reachOf(e)];
     const step = {
       x: ((um * crop.width) / image.width / picture.width) * 1_000_000,
       y: ((um * crop.height) / image.height / picture.height) * 1_000_000,
@@ -147,4 +136,15 @@ export function CropFrame({ picture, image, place, crop, onMove, label }: Props)
       </svg>
     </Frame>
   );
+}
+
+/** A round step in either unit: an inch, a sixteenth and a sixty-fourth of one stand beside the metric ones. */
+const NUDGE_UM = {
+  mm: { far: 10_000, usual: 1_000, near: 100 },
+  in: { far: 25_400, usual: 1_588, near: 397 },
+} as const;
+
+function reachOf(e: KeyboardEvent): 'far' | 'usual' | 'near' {
+  if (e.shiftKey) return 'far';
+  return e.altKey ? 'near' : 'usual';
 }

@@ -1,4 +1,5 @@
 'use client';
+import { daysBetween } from '@/core/measure/day';
 import { useState } from 'react';
 import type { Format } from '@/store/works';
 import type { SupplyRow } from '@/store/orders';
@@ -91,7 +92,7 @@ export function MountView({
 function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
   const { length } = useUnits();
   const [open, setOpen] = useState<Cutter | 'new' | null>(null);
-  const age = (c: Cutter) => Math.round((Date.parse(today) - Date.parse(c.readOn)) / 86_400_000);
+  const age = (c: Cutter) => daysBetween(c.readOn, today);
   return (
     <section>
       <PanelTitle>
