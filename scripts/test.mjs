@@ -1,6 +1,6 @@
 // npm test: installs what is missing, Chromium included, then types, lint with layer rules, unit tests, end-to-end tests.
 // Ends with one line: how many tests passed and failed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { bin, build, install } from './house.mjs';
 
@@ -25,12 +25,37 @@ const step = (name, command, args, count) => {
     `  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`,
   );
 };
+/** Checks that use one core each and tell nothing but whether they hold: two cores take two. */
+const bothAtOnce = (checks) => {
+  const started = Date.now();
+  const one = ([name, command, args]) =>
+    new Promise((resolve) => {
+      const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
+      let said = '';
+      child.stdout.on('data', (text) => (said += text));
+      child.stderr.on('data', (text) => (said += text));
+      child.on('close', (status) => {
+        const isRight = status === 0;
+        total[isRight ? 'passed' : 'failed'] += 1;
+        if (!isRight) console.log(said);
+        const seconds = Math.round((Date.now() - started) / 1_000);
+        console.log(`  ${name}: ${isRight ? '1 passed, 0 failed' : '0 passed, 1 failed'}, ${seconds} s`);
+        resolve();
+      });
+    });
+  console.log(`\n— ${checks.map(([name]) => name).join(', ')}`);
+  return Promise.all(checks.map(one));
+};
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
-step('types', bin('tsc'), ['--noEmit']);
-step('lint and layers', bin('eslint'), ['.']);
-step('format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-step('nothing unused', bin('knip'), ['--no-progress']);
+await bothAtOnce([
+  ['types', bin('tsc'), ['--noEmit']],
+  ['lint and layers', bin('eslint'), ['.']],
+]);
+await bothAtOnce([
+  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['nothing unused', bin('knip'), ['--no-progress']],
+]);
 step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
   const r = json('test-results/unit.json');
   return {

@@ -1,3 +1,4 @@
+import { printLayout, queueLayout } from '@/studio/layouts/layoutPrintActions';
 import { recordSupply } from '@/studio/orders/shelfActions';
 import { changeBorder, changeFinish, placeCrop } from '@/studio/formats/formatActions';
 import * as layouts from '@/studio/layouts/layoutActions';
@@ -243,7 +244,7 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
     ] as const)
       await layouts.addPieces(studio, { id: id!, ...piece(key, n) });
     await layouts.layAnew(studio, { id: id!, cuts: 'straight' });
-    await layouts.printLayout(studio, { id: id! });
+    await printLayout(studio, { id: id! });
   });
   clock.at({ hoursAgo: 20 }, async () => {
     const { id } = await layouts.beginLayout(studio, {
@@ -270,7 +271,7 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
       rotate: true,
     });
     await layouts.layAnew(studio, { id: id!, cuts: 'tight' });
-    await layouts.queueLayout(studio, { id: id!, queued: true });
+    await queueLayout(studio, { id: id!, queued: true });
   });
   clock.at({ hoursAgo: 3 }, async () => {
     const { id } = await layouts.beginLayout(studio, {

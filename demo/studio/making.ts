@@ -1,3 +1,4 @@
+import { handleImpressions, printImpressions } from '@/studio/editions/impressionActions';
 import { findRows } from '@/store/rows';
 import * as editions from '@/studio/editions/editionActions';
 import { changeBorder } from '@/studio/formats/formatActions';
@@ -489,7 +490,7 @@ const BATCHES: readonly Batch[] = [
   },
 ];
 
-type HandAct = Parameters<typeof editions.handleImpressions>[1]['act'];
+type HandAct = Parameters<typeof handleImpressions>[1]['act'];
 type Fate = { work: string; kind?: 'AP' | 'HC'; number: number; act: HandAct; when: When; note?: string };
 const FATES: readonly Fate[] = [
   {
@@ -576,7 +577,7 @@ export function scheduleMaking(studio: Studio, clock: DemoClock, known: Known): 
   for (const b of BATCHES) scheduleBatch(studio, clock, known, b);
   for (const f of FATES) {
     clock.at(f.when, async () =>
-      editions.handleImpressions(studio, {
+      handleImpressions(studio, {
         editionId: known.editions.get(f.work)!,
         impressionIds: await idsOf(studio, known, f.work, f.kind ?? 'run', [f.number, f.number]),
         act: f.act,
@@ -653,7 +654,7 @@ function scheduleBatch(studio: Studio, clock: DemoClock, known: Known, b: Batch)
     const impressionIds = b.numbers
       ? await idsOf(studio, known, b.work, b.kind ?? 'run', b.numbers)
       : null;
-    const done = await editions.printImpressions(studio, {
+    const done = await printImpressions(studio, {
       editionId: editionId(),
       impressionIds,
       count: b.count ?? null,
@@ -670,7 +671,7 @@ function scheduleBatch(studio: Studio, clock: DemoClock, known: Known, b: Batch)
   ] as const) {
     if (when)
       clock.at(when, () =>
-        editions.handleImpressions(studio, { editionId: editionId(), impressionIds: ids, act, note: '' }),
+        handleImpressions(studio, { editionId: editionId(), impressionIds: ids, act, note: '' }),
       );
   }
 }

@@ -125,8 +125,8 @@ describe('a proof’s page for a client', () => {
     cautions: ['A screen shows colours only nearly.'],
   };
 
-  test('says everything as text, whatever was typed', () => {
-    const html = proofPageHtml({ ...page, facts: [...page.facts] });
+  test('says everything as text, whatever was typed', async () => {
+    const html = await proofPageHtml({ ...page, facts: [...page.facts] });
     expect(html).toMatch(/^<!doctype html>\n<html lang="en">/);
     expect(html).toContain('<h1>&lt;Night&gt; &quot;Ferry&quot;</h1>');
     expect(html).toContain('<dt>Paper</dt><dd>Harrow &lt;Rag&gt;</dd>');
@@ -134,13 +134,13 @@ describe('a proof’s page for a client', () => {
     expect(html).toContain('<li>A screen shows colours only nearly.</li>');
   });
 
-  test('carries its pictures within itself: no script, no link, nothing fetched', () => {
-    const html = proofPageHtml({ ...page, facts: [...page.facts] });
+  test('carries its pictures within itself: no script, no link, nothing fetched', async () => {
+    const html = await proofPageHtml({ ...page, facts: [...page.facts] });
     expect(html).toContain('src="data:image/jpeg;base64,AQID"');
     expect(html).not.toMatch(/<script|<link|https?:|url\(/i);
   });
 
-  test('without cautions there is no heading for them', () => {
-    expect(proofPageHtml({ ...page, facts: [], cautions: [] })).not.toContain('Please know');
+  test('without cautions there is no heading for them', async () => {
+    expect(await proofPageHtml({ ...page, facts: [], cautions: [] })).not.toContain('Please know');
   });
 });

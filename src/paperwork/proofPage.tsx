@@ -1,5 +1,3 @@
-import { renderToStaticMarkup } from 'react-dom/server';
-
 /** What a client is told of a proof. */
 export type ProofPage = {
   studio: string;
@@ -12,11 +10,12 @@ export type ProofPage = {
 /**
  * A proof as one page that carries its pictures within itself: no script, no link, nothing fetched. Whoever gets it answers in
  * writing, by whatever means it came.
- *
- * @example proofPageHtml({ studio: 'S', title: 'A & B', pictures: [], facts: [], cautions: [] }).includes('A &amp; B') // true
  */
-export const proofPageHtml = (page: ProofPage): string =>
-  `<!doctype html>\n${renderToStaticMarkup(<Page {...page} />)}\n`;
+export async function proofPageHtml(page: ProofPage): Promise<string> {
+  // Named only when it is needed: a bundle of server components may not hold React's own renderer.
+  const { renderToStaticMarkup } = await import('react-dom/server');
+  return `<!doctype html>\n${renderToStaticMarkup(<Page {...page} />)}\n`;
+}
 
 function Page({ studio, title, pictures, facts, cautions }: ProofPage) {
   return (

@@ -15,12 +15,14 @@ import * as measure from './capture/measuringActions';
 import * as preps from './capture/prepActions';
 import * as care from './care/careActions';
 import * as editions from './editions/editionActions';
+import * as impressionActs from './editions/impressionActions';
 import * as inspectionActs from './editions/inspectionActions';
 import * as formats from './formats/formatActions';
 import * as mounting from './formats/mountActions';
 import * as undoing from './history/undoActions';
 import * as jobs from './jobs';
 import * as layouts from './layouts/layoutActions';
+import * as layoutPrinting from './layouts/layoutPrintActions';
 import * as printQueueActs from './layouts/printQueueActions';
 import * as machineActs from './machines/machineActions';
 import * as orders from './orders/orderActions';
@@ -55,6 +57,7 @@ const modules = {
   masters,
   lots,
   layouts,
+  layoutPrinting,
   machineActs,
   mounting,
   moves,
@@ -66,6 +69,7 @@ const modules = {
   proofs,
   comparing,
   formulas,
+  impressionActs,
   inspectionActs,
   profileActs,
   proofSheets,

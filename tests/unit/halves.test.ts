@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { createClient } from '@libsql/client';
 import { performByName } from '@/studio/registry';
-import { addPieces, beginLayout, queueLayout } from '@/studio/layouts/layoutActions';
+import { addPieces, beginLayout } from '@/studio/layouts/layoutActions';
 import { receiveLot } from '@/studio/papers/lotActions';
 import { numbersOf, furnished, withPrints, type Furnished } from './helpers/house';
 import { dumpOf } from './helpers/randomActs';
+import { queueLayout } from '@/studio/layouts/layoutPrintActions';
 
 /** Acts that once were several transactions: each is done as a whole, or nothing of it is. */
 const ACTS: Record<string, (f: Furnished) => Promise<unknown>> = {

@@ -151,7 +151,7 @@ test('two readers of one number cannot both print it', async () => {
   const { editionId } = await withPrints(f, 5, 1);
   const other = await emptyStudio({ dataDir: f.studio.options.dataDir });
   const [, second] = await numbersOf(f.studio, editionId);
-  const { printImpressions } = await import('@/studio/editions/editionActions');
+  const { printImpressions } = await import('@/studio/editions/impressionActions');
   const print = (s: typeof other) =>
     printImpressions(s, {
       editionId,

@@ -1,7 +1,8 @@
 'use client';
+import type { PaperModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
-import type { Paper } from '@/store/proofs';
-import type { LotOnHand } from '@/studio/papers/lots';
+
+import type { LotModel } from '@/app/models';
 import { Button, Row } from '@/ui/Button';
 import { ScrollArea, Small, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
@@ -14,13 +15,13 @@ export function PaperTable({
   onOpen,
   onReceive,
 }: {
-  papers: Paper[];
-  lots: LotOnHand[];
-  onOpen: (p: Paper) => void;
-  onReceive: (p: Paper) => void;
+  papers: PaperModel[];
+  lots: LotModel[];
+  onOpen: (p: PaperModel) => void;
+  onReceive: (p: PaperModel) => void;
 }) {
   const { money, length, size } = useUnits();
-  const held = (p: Paper) =>
+  const held = (p: PaperModel) =>
     lots
       .filter((l) => l.paperId === p.id && l.onHand > 0)
       .map((l) =>

@@ -1,7 +1,7 @@
 'use client';
-import type { Service, SupplyRow } from '@/store/orders';
-import type { Paper, Route } from '@/store/proofs';
-import type { LotOnHand } from '@/studio/papers/lots';
+import type { PaperModel, RouteModel, ServiceModel, SupplyModel } from '@/app/models';
+
+import type { LotModel } from '@/app/models';
 import { Button } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
 import { useKeys } from '@/ui/Keys';
@@ -19,12 +19,12 @@ import { SupplyTable } from './SupplyTable';
 import { useForms } from './usePaperForms';
 
 type Props = {
-  lots: LotOnHand[];
+  lots: LotModel[];
   today: string;
-  papers: Paper[];
-  routes: Route[];
-  supplies: SupplyRow[];
-  services: Service[];
+  papers: PaperModel[];
+  routes: RouteModel[];
+  supplies: SupplyModel[];
+  services: ServiceModel[];
   show: Shelf;
 };
 
@@ -39,7 +39,7 @@ const SHELF_NAMES: Record<Shelf, string> = {
 export function PapersView(props: Props) {
   const { show } = props;
   const [open, setOpen] = useState<Open | null>(null);
-  const [receiving, setReceiving] = useState<Paper | null>(null);
+  const [receiving, setReceiving] = useState<PaperModel | null>(null);
   const forms = useForms(setOpen);
   const record = {
     papers: forms.paper,

@@ -1,6 +1,7 @@
 'use client';
+import type { PaperModel } from '@/app/models';
 import { useState } from 'react';
-import type { Paper } from '@/store/proofs';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields, Select } from '@/ui/Field';
@@ -13,7 +14,7 @@ export function ReceiveSheet({
   today,
   onClose,
 }: {
-  paper: Paper;
+  paper: PaperModel;
   today: string;
   onClose: () => void;
 }) {

@@ -1,11 +1,18 @@
 'use client';
-import type { Route } from '@/store/proofs';
+import type { RouteModel } from '@/app/models';
+
 import { Button } from '@/ui/Button';
 import { ScrollArea, Small, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import Link from 'next/link';
 
-export function RouteTable({ routes, onOpen }: { routes: Route[]; onOpen: (r: Route) => void }) {
+export function RouteTable({
+  routes,
+  onOpen,
+}: {
+  routes: RouteModel[];
+  onOpen: (r: RouteModel) => void;
+}) {
   const { money, length } = useUnits();
   return (
     <ScrollArea>

@@ -1,5 +1,6 @@
 'use client';
-import type { Service } from '@/store/orders';
+import type { ServiceModel } from '@/app/models';
+
 import { ScrollArea, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Name } from './papersProps';
@@ -8,8 +9,8 @@ export function ServiceTable({
   services,
   onOpen,
 }: {
-  services: Service[];
-  onOpen: (s: Service) => void;
+  services: ServiceModel[];
+  onOpen: (s: ServiceModel) => void;
 }) {
   const { length, weight, money } = useUnits();
   return (

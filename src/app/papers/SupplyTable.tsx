@@ -1,6 +1,7 @@
 'use client';
+import type { SupplyModel } from '@/app/models';
 import { inGroups } from '@/core/groups';
-import type { SupplyRow } from '@/store/orders';
+
 import { ScrollArea, Small, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -13,8 +14,8 @@ export function SupplyTable({
   supplies,
   onOpen,
 }: {
-  supplies: SupplyRow[];
-  onOpen: (s: SupplyRow) => void;
+  supplies: SupplyModel[];
+  onOpen: (s: SupplyModel) => void;
 }) {
   const { size, weight, money } = useUnits();
   return (

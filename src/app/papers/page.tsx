@@ -1,3 +1,5 @@
+import { lotModel } from '@/app/models';
+import { paperModel, routeModel, serviceModel, supplyModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
@@ -24,12 +26,12 @@ async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: str
   const lots = await lotsOnHand(db);
   return (
     <PapersView
-      lots={lots}
+      lots={lots.map(lotModel)}
       today={localDay(s.now(), (await s.settings()).timeZone)}
-      papers={papers}
-      routes={routes}
-      supplies={supplies}
-      services={services}
+      papers={papers.map(paperModel)}
+      routes={routes.map(routeModel)}
+      supplies={supplies.map(supplyModel)}
+      services={services.map(serviceModel)}
       show={SHELVES.find((x) => x === asked) ?? 'papers'}
     />
   );

@@ -1,7 +1,7 @@
 'use client';
+import type { PaperModel, RouteModel, ServiceModel, SupplyModel } from '@/app/models';
 import { formatPpiSteps } from '@/core/resolution';
-import type { Service, SupplyRow } from '@/store/orders';
-import type { Paper, Route } from '@/store/proofs';
+
 import { useUnits } from '@/ui/Units';
 import { PAPER_ASKS, ROUTE_ASKS, SERVICE_ASKS, SUPPLY_ASKS } from './asks';
 import { type Open } from './papersProps';
@@ -12,7 +12,7 @@ export function useForms(open: (o: Open) => void) {
   const { length, bareMoney, weight, size } = units;
   const today = units.today();
   return {
-    paper: (p: Paper | null) =>
+    paper: (p: PaperModel | null) =>
       open({
         act: 'recordPaper',
         title: p ? p.name : 'A paper',
@@ -53,7 +53,7 @@ export function useForms(open: (o: Open) => void) {
               notes: '',
             },
       }),
-    route: (r: Route | null) =>
+    route: (r: RouteModel | null) =>
       open({
         act: 'recordRoute',
         title: r ? r.name : 'A route',
@@ -92,7 +92,7 @@ export function useForms(open: (o: Open) => void) {
               notes: '',
             },
       }),
-    supply: (s: SupplyRow | null) =>
+    supply: (s: SupplyModel | null) =>
       open({
         act: 'recordSupply',
         title: s ? s.name : 'A supply',
@@ -125,7 +125,7 @@ export function useForms(open: (o: Open) => void) {
               price: '',
             },
       }),
-    service: (s: Service | null) =>
+    service: (s: ServiceModel | null) =>
       open({
         act: 'recordService',
         title: s ? `${s.carrier} ${s.name}` : 'A service',

@@ -3,7 +3,7 @@ import { numberOrTyped } from '@/core/measure';
 import { useState } from 'react';
 import { USUAL_SCREEN } from '@/core/colour/screen';
 import { USUAL_LIMITS } from '@/core/proof/compare';
-import type { Settings } from '@/studio/studio';
+import type { SettingsModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -11,7 +11,7 @@ import { Field, Fields } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 /** The screen proofs are looked at on, and what a proof may differ by. */
-export function ScreenPart({ settings: s }: { settings: Settings }) {
+export function ScreenPart({ settings: s }: { settings: SettingsModel }) {
   const screen = s.screen ?? USUAL_SCREEN,
     limits = s.proofLimits ?? USUAL_LIMITS;
   const [on, setOn] = useState(screen.calibratedOn ?? ''),

@@ -4,7 +4,7 @@ import { wholeOrTyped } from '@/core/measure';
 import { ScreenPart } from './ScreenPart';
 import { useState, type ReactNode } from 'react';
 import { FAMILY_NAMES, type FamilyName, type School } from '@/core/resolution';
-import type { Settings } from '@/studio/studio';
+import type { SettingsModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
@@ -34,7 +34,7 @@ const USUAL_STEPS = {
 };
 
 /** Who the studio is, how it measures, and what it promises. */
-export function StudioView({ settings: s, care }: { settings: Settings; care: ReactNode }) {
+export function StudioView({ settings: s, care }: { settings: SettingsModel; care: ReactNode }) {
   const action = useAction();
   const { length, size, withUnit } = useUnits();
   const [shownSizes] = useState(s.ownSizes.map(size).join('\n'));

@@ -1,3 +1,4 @@
+import { settingsModel } from '@/app/models';
 import type { Metadata } from 'next';
 import { needsPass } from '@/app/guard';
 import { seen } from '@/app/seen';
@@ -13,7 +14,7 @@ async function StudioPage() {
   const settings = await s.settings();
   return (
     <StudioView
-      settings={settings}
+      settings={settingsModel(settings)}
       care={
         <>
           <CarePart

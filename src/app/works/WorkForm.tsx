@@ -1,8 +1,9 @@
 'use client';
+import type { WorkModel } from '@/app/models';
 import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Work } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -33,7 +34,7 @@ const FIELDS = [
 ] as const;
 
 /** The facts of an original. */
-export function WorkForm({ work }: { work: Work | null }) {
+export function WorkForm({ work }: { work: WorkModel | null }) {
   const router = useRouter();
   const { unit, size, bareMoney, currency, withUnit } = useUnits();
   const action = useAction();

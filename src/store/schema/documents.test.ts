@@ -1,6 +1,8 @@
 import { spawnSync } from 'node:child_process';
+import { folder } from '../../../tests/unit/helpers/files';
 import { getTableColumns, is } from 'drizzle-orm';
 import { getTableConfig, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import { Store } from '../db';
 import * as schema from '.';
 import { DamagedDocument, faultOfDocument, readDocument, writeDocument } from './documents';
 import { ruleOf, shapeOfColumn } from './kit';
@@ -82,4 +84,19 @@ test('every state, flag, length, sum, weight, moment and day has a rule that the
   const checks = tables.flatMap((t) => getTableConfig(t).checks.map((c) => c.name));
   expect(new Set(checks).size).toBe(checks.length);
   expect(checks.length).toBeGreaterThan(150);
+});
+
+test('the database has every rule of the schema: a changed list of words comes with a migration', async () => {
+  const store = await Store.open(await folder());
+  const made = await store.client.execute(`SELECT name, sql FROM sqlite_master WHERE type = 'table'`);
+  const written = new Map(made.rows.map((row) => [String(row.name), String(row.sql)]));
+  await store.close();
+  for (const table of tables) {
+    const { name, checks, columns } = getTableConfig(table);
+    const rules = checks.map((check) => {
+      const column = columns.find((c) => `${name}.${c.name}` === check.name)!;
+      return [check.name, ruleOf(column)!] as const;
+    });
+    expect(rules.filter(([, rule]) => !written.get(name)!.includes(`CHECK(${rule})`))).toEqual([]);
+  }
 });

@@ -1,3 +1,4 @@
+import { handleImpressions, printImpressions } from './impressionActions';
 import { editions as editionRows, impressions, register } from '@/store/schema';
 import { eq, sql } from 'drizzle-orm';
 import {
@@ -47,7 +48,7 @@ describe('an edition', () => {
     expect(
       (
         await refused(
-          editions.handleImpressions(f.studio, {
+          handleImpressions(f.studio, {
             editionId,
             impressionIds: [ids[0]!],
             act: 'passed',
@@ -59,7 +60,7 @@ describe('an edition', () => {
     expect(
       (
         await refused(
-          editions.handleImpressions(f.studio, {
+          handleImpressions(f.studio, {
             editionId,
             impressionIds: [ids[0]!],
             act: 'destroyed',
@@ -94,7 +95,7 @@ describe('an edition', () => {
     const f = await furnished({ withMaster: false });
     const { editionId, ids } = await withPrints(f, 10, 2);
     const passed = await numbersOf(f.studio, editionId).then((all) => all[2]!.id);
-    await editions.printImpressions(f.studio, {
+    await printImpressions(f.studio, {
       editionId,
       impressionIds: [passed],
       count: null,
@@ -102,13 +103,13 @@ describe('an edition', () => {
       paperId: f.paperId,
       reason: 'test',
     });
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId,
       impressionIds: [passed],
       act: 'passed',
       note: '',
     });
-    const signed = await editions.handleImpressions(f.studio, {
+    const signed = await handleImpressions(f.studio, {
       editionId,
       impressionIds: [passed],
       act: 'signed',
@@ -125,13 +126,13 @@ describe('an edition', () => {
         expect.anything(),
       ],
     });
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId,
       impressionIds: [ids[0]!],
       act: 'destroyed',
       note: 'coffee',
     });
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId,
       impressionIds: [ids[0]!],
       act: 'remade',
@@ -142,7 +143,7 @@ describe('an edition', () => {
       printedAt: null,
     });
     await f.studio.db.update(editionRows).set({ remake: 'retire' });
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId,
       impressionIds: [ids[1]!],
       act: 'lost',
@@ -151,7 +152,7 @@ describe('an edition', () => {
     expect(
       (
         await refused(
-          editions.handleImpressions(f.studio, {
+          handleImpressions(f.studio, {
             editionId,
             impressionIds: [ids[1]!],
             act: 'remade',
@@ -177,7 +178,7 @@ describe('an edition', () => {
       })
     ).id!;
     const print = (count: number) =>
-      editions.printImpressions(f.studio, {
+      printImpressions(f.studio, {
         editionId,
         impressionIds: null,
         count,

@@ -5,7 +5,7 @@ import { insertRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import { each, id, objectSchema, oneOf, orNull, prose, typed } from '../schemas';
 import { noteInJournal } from '../studio';
-import { handleImpressions } from './editionActions';
+import { handleImpressions } from './impressionActions';
 
 const point = oneOf('right', 'wrong', 'not looked at');
 

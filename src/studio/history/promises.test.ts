@@ -1,3 +1,4 @@
+import { handleImpressions, printImpressions, takeBackHandling } from '../editions/impressionActions';
 import { InputError, RefusedError } from '@/core/errors';
 import type { ProfileFacts } from '@/core/colour/profileFacts';
 import { INSPECTION } from '@/core/proof/inspection';
@@ -202,6 +203,9 @@ describe('two windows', () => {
     );
   });
 });
+
+/** As many acts as a quick run affords; `npm run trials` does many more. */
+const ACTS = process.env.GLASSINE_TRIALS === 'full' ? 6_000 : 700;
 
 describe('undo restores every column', () => {
   const UNDONE = new Map<string, number>();
@@ -498,7 +502,7 @@ describe('undo restores every column', () => {
     const roll = dice(20261128);
     const faults: string[] = [];
     let pools = await poolsOf(studio);
-    for (let n = 0; n < 1_500; n++) {
+    for (let n = 0; n < ACTS; n++) {
       if (n % 40 === 0) pools = await poolsOf(studio);
       const name = names[roll(names.length)]!;
       const input = inputFor(name, pools, roll, n % 3 === 2);
@@ -599,7 +603,7 @@ describe('no number twice', () => {
     const { editionId, ids } = await withPrints(f, 3, 1);
     const id = await posted(f, editionId);
     await orderActs.closeOrder(f.studio, { id, outcome: 'lost', note: 'nobody knows' });
-    const remake = editions.handleImpressions(f.studio, {
+    const remake = handleImpressions(f.studio, {
       editionId,
       impressionIds: ids,
       act: 'remade',
@@ -616,7 +620,7 @@ describe('no number twice', () => {
     const f = await furnished({ withMaster: false });
     const { editionId, ids } = await withPrints(f, 3, 1);
     const handle = (act: 'spoiled' | 'destroyed' | 'remade') =>
-      editions.handleImpressions(f.studio, { editionId, impressionIds: ids, act, note: 'torn' });
+      handleImpressions(f.studio, { editionId, impressionIds: ids, act, note: 'torn' });
     await handle('spoiled');
     expect((await refused(handle('remade'))).message).toMatch(/spoiled: it cannot be remade/);
     await handle('destroyed');
@@ -650,7 +654,7 @@ describe('no number twice', () => {
     const { studio: table } = await import('@/store/schema');
     await f.studio.store.write((tx) => tx.update(table).set({ remake: 'retire' }));
     const { editionId, ids } = await withPrints(f, 2, 1);
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId,
       impressionIds: ids,
       act: 'destroyed',
@@ -664,7 +668,7 @@ describe('no number twice', () => {
     const openOne = async () =>
       (await editions.openEdition(f.studio, { ...limited(f), kind: 'open', size: null })).id!;
     const print = (editionId: string) =>
-      editions.printImpressions(f.studio, {
+      printImpressions(f.studio, {
         editionId,
         impressionIds: null,
         count: 2,
@@ -685,7 +689,7 @@ describe('no number twice', () => {
     const f = await furnished({ withMaster: false });
     const { editionId, ids } = await withPrints(f, 2, 1, 'on request');
     const back = (states: ('signed' | 'printed')[]) =>
-      editions.takeBackHandling(f.studio, { editionId, impressionIds: ids, states });
+      takeBackHandling(f.studio, { editionId, impressionIds: ids, states });
     expect(await refused(back(['signed']))).toMatchObject({
       field: 'states',
       message: expect.stringContaining('which the register says it was'),

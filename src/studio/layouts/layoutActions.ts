@@ -1,15 +1,13 @@
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { finishSheet, NO_FINISH } from '@/core/crop/finish';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatLength, formatSize, parseLength, parseSize, parseStockSize } from '@/core/measure';
+import { formatLength, parseLength, parseSize, parseStockSize } from '@/core/measure';
 import { layMixed, type MixedLayout } from '@/core/sheets/mixed';
 import { tooNear, type Laid, type LaidPiece } from '@/core/sheets/pieces';
-import type { Db, Tx } from '@/store/db';
-import { findRows, insertRow, patchRow, patchWhere, removeRow, removeWhere, rowById } from '@/store/rows';
+import type { Tx } from '@/store/db';
+import { insertRow, patchRow, rowById } from '@/store/rows';
 import { currentMaster } from '@/store/works';
 import { defineAction, defineLongAction } from '../action';
-import { inkForLayout } from '../machines/machines';
-import { chargeStock } from '../papers/lots';
 import {
   flag,
   id,
@@ -25,6 +23,7 @@ import {
   Type,
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
+import { unprintedLayout } from './unprintedLayout';
 import { type Layout } from './layouts';
 
 /** Begins a layout on a sheet or a roll of a paper. */
@@ -75,15 +74,6 @@ export const beginLayout = defineAction({
   },
 });
 
-async function open(tx: Tx | Db, layoutId: string): Promise<Layout> {
-  const layout = await rowById(tx, 'layouts', layoutId, 'id');
-  if (layout.state === 'printed')
-    throw new RefusedError(
-      `${layout.name} is printed: what was on it stays on record. Begin another layout.`,
-    );
-  return layout;
-}
-
 /** Adds prints of a format, or a strip or proof of a typed size; nothing is laid anew until it is asked for, but room is found for them. */
 export const addPieces = defineAction({
   name: 'addPieces',
@@ -110,7 +100,7 @@ export const addPieces = defineAction({
           ...(input.proofId && { proofId: input.proofId }),
         };
 
-    const layout = await open(tx, input.id);
+    const layout = await unprintedLayout(tx, input.id);
     const added: LaidPiece = {
       id: `p${1 + layout.pieces.reduce((most, p) => Math.max(most, Number(p.id.slice(1))), 0)}`,
       count: input.count,
@@ -153,7 +143,7 @@ export const countPieces = defineAction({
   }),
 
   async run({ studio, tx, input }) {
-    const layout = await open(tx, input.id);
+    const layout = await unprintedLayout(tx, input.id);
     if (!layout.pieces.some((p) => p.id === input.piece))
       throw new InputError('piece', input.piece, 'a piece of this layout');
     const pieces = layout.pieces.flatMap((p) =>
@@ -179,12 +169,12 @@ export const layAnew = defineLongAction({
   input: objectSchema({ id, cuts: oneOf('tight', 'straight') }),
 
   async run({ studio, input }) {
-    const seen = await open(studio.db, input.id);
+    const seen = await unprintedLayout(studio.db, input.id);
     const laid = await studio.imaging.do('nest', [
       { ...question(seen, seen.pieces), cuts: input.cuts, effort: LONG_EFFORT },
     ]).done;
     return studio.store.write(async (tx) => {
-      const layout = await open(tx, input.id);
+      const layout = await unprintedLayout(tx, input.id);
       if (layout.changedAt !== seen.changedAt)
         throw new RefusedError('The layout was changed elsewhere meanwhile: lay it anew once more.');
       return kept(
@@ -279,7 +269,7 @@ export const arrangeLayout = defineAction({
   input: objectSchema({ id, placements: listOf(laidSchema, { maxItems: 2_000 }) }),
 
   async run({ studio, tx, input }) {
-    const layout = await open(tx, input.id);
+    const layout = await unprintedLayout(tx, input.id);
     if (
       [...input.placements]
         .map((p) => p.id)
@@ -305,7 +295,14 @@ export const setLayout = defineAction({
   }),
 
   async run({ studio, tx, input }) {
-    return keep(studio, tx, await open(tx, input.id), input.pieces, input.placements, 'Set back');
+    return keep(
+      studio,
+      tx,
+      await unprintedLayout(tx, input.id),
+      input.pieces,
+      input.placements,
+      'Set back',
+    );
   },
 });
 
@@ -365,141 +362,3 @@ async function keep(
     id: layout.id,
   };
 }
-
-/** Sends a layout to the print queue, or takes it back from there. */
-export const queueLayout = defineAction({
-  name: 'queueLayout',
-  input: objectSchema({ id, queued: flag }),
-
-  async run({ studio, tx, input }) {
-    const layout = await open(tx, input.id);
-    if (input.queued && !layout.placements.length)
-      throw new RefusedError('Nothing lies on it yet: add pieces first.');
-    await patchRow(tx, 'layouts', layout.id, {
-      state: input.queued ? 'queued' : 'laid',
-      changedAt: studio.now(),
-    });
-    await noteInJournal(studio, tx, {
-      act: input.queued ? 'queued' : 'took back',
-      subject: 'layout',
-      subjectId: layout.id,
-      says: `${input.queued ? 'Sent' : 'Took'} ${layout.name} ${input.queued ? 'to' : 'from'} the print queue`,
-    });
-    return {
-      message: input.queued ? `${layout.name} waits to be printed.` : `${layout.name} is off the queue.`,
-    };
-  },
-});
-
-/** Marks a layout as printed: its paper leaves the oldest lot that fits, at what that lot cost. */
-export const printLayout = defineAction({
-  name: 'printLayout',
-  input: objectSchema({ id }),
-
-  async run({ studio, tx, input }) {
-    const layout = await open(tx, input.id);
-    if (!layout.placements.length) throw new RefusedError('Nothing lies on it yet: add pieces first.');
-    const charged = await chargeStock(studio, tx, {
-      paperId: layout.paperId,
-      form: layout.kind,
-      widthUm: layout.widthUm,
-      heightUm: layout.heightUm,
-      amount: layout.kind === 'sheet' ? 1 : layout.lengthUm,
-      kind: 'printed',
-      why: layout.name,
-      layoutId: layout.id,
-    });
-    await inkForLayout(studio, tx, layout);
-    await patchRow(tx, 'layouts', layout.id, {
-      state: 'printed',
-      printedAt: studio.now(),
-      changedAt: studio.now(),
-    });
-    // Proof sheets that lay on it are here now, and begin to dry.
-    const sheets = layout.pieces.flatMap((p) => (p.proofId ? [p.proofId] : []));
-    if (sheets.length)
-      await patchWhere(
-        tx,
-        'proofs',
-        { id: sheets, state: 'asked' },
-        { state: 'made', madeAt: studio.now() },
-      );
-    const { unit } = await studio.settings();
-    const used =
-      layout.kind === 'sheet'
-        ? `one sheet of ${formatSize({ width: layout.widthUm, height: layout.heightUm! }, unit)}`
-        : `${formatLength(layout.lengthUm, unit)} of roll`;
-    await noteInJournal(studio, tx, {
-      act: 'printed',
-      subject: 'layout',
-      subjectId: layout.id,
-      says: `Printed ${layout.name}: ${used} from ${charged.lots.join(', ')}`,
-      after: charged,
-    });
-    return { message: `${layout.name} is printed: ${used} left ${charged.lots.join(', ')}.` };
-  },
-});
-
-/** Takes a printing back that was noted by mistake: the paper returns by a move of its own. */
-export const unprintLayout = defineAction({
-  name: 'unprintLayout',
-  input: objectSchema({ id }),
-
-  async run({ studio, tx, input }) {
-    const layout = await rowById(tx, 'layouts', input.id, 'id');
-    if (layout.state !== 'printed') throw new RefusedError(`${layout.name} is not printed.`);
-    const moves = await findRows(tx, 'stockMoves', { layoutId: layout.id });
-    const byLot = new Map<string, { amount: number; costMinor: number }>();
-    for (const m of moves) {
-      const was = byLot.get(m.lotId) ?? { amount: 0, costMinor: 0 };
-      byLot.set(m.lotId, { amount: was.amount + m.amount, costMinor: was.costMinor + m.costMinor });
-    }
-    for (const [lotId, m] of byLot)
-      if (m.amount)
-        await insertRow(tx, 'stockMoves', {
-          id: studio.newId(),
-          lotId,
-          at: studio.now(),
-          kind: 'corrected',
-          amount: -m.amount,
-          costMinor: -m.costMinor,
-          why: `${layout.name} was not printed after all`,
-          layoutId: layout.id,
-        });
-    await removeWhere(tx, 'inkUse', { layoutId: layout.id });
-    const sheets = layout.pieces.flatMap((p) => (p.proofId ? [p.proofId] : []));
-    if (sheets.length)
-      await patchWhere(tx, 'proofs', { id: sheets, state: 'made' }, { state: 'asked', madeAt: null });
-    await patchRow(tx, 'layouts', layout.id, {
-      state: 'queued',
-      printedAt: null,
-      changedAt: studio.now(),
-    });
-    await noteInJournal(studio, tx, {
-      act: 'corrected',
-      subject: 'layout',
-      subjectId: layout.id,
-      says: `${layout.name} was not printed after all; its paper is back`,
-    });
-    return { message: `${layout.name} is back in the queue and its paper in the drawer.` };
-  },
-});
-
-/** Removes a layout that was not printed. */
-export const removeLayout = defineAction({
-  name: 'removeLayout',
-  input: objectSchema({ id }),
-
-  async run({ studio, tx, input }) {
-    const layout = await open(tx, input.id);
-    await removeRow(tx, 'layouts', layout.id);
-    await noteInJournal(studio, tx, {
-      act: 'removed',
-      subject: 'layout',
-      subjectId: layout.id,
-      says: `Removed the layout ${layout.name}`,
-      before: layout,
-    });
-    return { message: `${layout.name} is removed.` };
-  },
-});

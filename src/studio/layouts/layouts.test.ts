@@ -1,3 +1,4 @@
+import { printLayout, queueLayout, removeLayout } from './layoutPrintActions';
 import { recordPaper } from '@/studio/papers/paperActions';
 import { recordRoute } from '@/studio/routes/routeActions';
 import { findRows } from '@/store/rows';
@@ -351,8 +352,8 @@ describe('lots, layouts and what is charged', () => {
     // 60 + 2 × 25 mm: five across fit 610, and one height is 110 + 10.
     await layouts.addPieces(studio, { id, formatId, size: '', says: '', count: 5, rotate: true });
     expect((await row(id)).lengthUm).toBe(120_000);
-    await layouts.queueLayout(studio, { id, queued: true });
-    const done = await layouts.printLayout(studio, { id });
+    await queueLayout(studio, { id, queued: true });
+    const done = await printLayout(studio, { id });
     expect(await hand()).toEqual([180_000, 12_000_000]);
     const [move] = await findRows(studio.db, 'stockMoves', { layoutId: id });
     // 333 × 120 ÷ 300 = 133.2 cents.
@@ -373,11 +374,11 @@ describe('lots, layouts and what is charged', () => {
       count: 2,
       rotate: false,
     });
-    await expect(layouts.printLayout(studio, { id })).rejects.toMatchObject({
+    await expect(printLayout(studio, { id })).rejects.toMatchObject({
       message: expect.stringContaining('the longest roll has 12000 mm'),
     });
     expect(await hand()).toEqual([300_000, 12_000_000]);
-    await layouts.removeLayout(studio, { id });
+    await removeLayout(studio, { id });
   });
   test('moved by hand it is kept; overlapping, over the margin, or another’s size it is refused and stays as it was', async () => {
     const id = await roll('By hand');
@@ -525,7 +526,7 @@ describe('lots, layouts and what is charged', () => {
         return id!;
       }),
     );
-    const results = await Promise.allSettled(ids.map((id) => layouts.printLayout(studio, { id })));
+    const results = await Promise.allSettled(ids.map((id) => printLayout(studio, { id })));
     expect(results.map((r) => r.status).sort()).toEqual(['fulfilled', 'rejected']);
     expect((await lotsOnHand(studio.db, [paperId])).find((l) => l.name === 'last sheet')!.onHand).toBe(0);
   });

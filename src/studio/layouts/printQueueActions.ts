@@ -2,13 +2,13 @@ import { RefusedError } from '@/core/errors';
 import { formatMoney } from '@/core/measure';
 import { findRows, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { printImpressions } from '../editions/editionActions';
 import { inkForLayout } from '../machines/machines';
 import { chargeStock } from '../papers/lots';
 import { flag, id, line, name, objectSchema } from '../schemas';
 import { noteInJournal } from '../studio';
-import { printLayout } from './layoutActions';
 import { declaredOf, editionFor } from './printQueue';
+import { printLayout } from './layoutPrintActions';
+import { printImpressions } from '../editions/impressionActions';
 
 /**
  * Marks a layout as printed and, if wanted, the impressions with it. Paper and ink move first; numbers that the register

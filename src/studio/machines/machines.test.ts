@@ -2,11 +2,13 @@ import { putAwayMachine } from './machineActions';
 import { machinesAtHand, inkReport, machineCosts, settingsOfPapers } from './machines';
 import { recordPaper } from '@/studio/papers/paperActions';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
-import { beginLayout, addPieces, printLayout, queueLayout } from '../layouts/layoutActions';
+import { beginLayout, addPieces } from '../layouts/layoutActions';
 import { performByName } from '../registry';
 import { receiveLot } from '../papers/lotActions';
 import type { Studio } from '../studio';
 import * as machines from './machineActions';
+import { printLayout } from '../layouts/layoutPrintActions';
+import { queueLayout } from '../layouts/layoutPrintActions';
 
 const MACHINE = {
   id: null,

@@ -1,3 +1,4 @@
+import { handleImpressions, printImpressions } from '../editions/impressionActions';
 import { recordService, recordSupply } from '@/studio/orders/shelfActions';
 import { journal, orders, parcels, supplies } from '@/store/schema';
 import { eq } from 'drizzle-orm';
@@ -14,7 +15,6 @@ import {
 import { checkRegister } from '../editions/editions';
 import { benchToday, placeCounts } from '../reports/bench';
 import { packingTable } from './packingTable';
-import * as editions from '../editions/editionActions';
 import * as orderActs from './orderActions';
 import * as parcelActs from './parcelActions';
 
@@ -118,7 +118,7 @@ describe('an order from the drawer to the door', () => {
   test('unsigned prints are not picked, and it says what is short', async () => {
     const f = await ready(0);
     const more = (await numbersOf(f.studio, f.editionId)).slice(0, 1).map((i) => i.id);
-    await editions.printImpressions(f.studio, {
+    await printImpressions(f.studio, {
       editionId: f.editionId,
       impressionIds: more,
       count: null,
@@ -126,7 +126,7 @@ describe('an order from the drawer to the door', () => {
       paperId: f.paperId,
       reason: 'x',
     });
-    await editions.handleImpressions(f.studio, {
+    await handleImpressions(f.studio, {
       editionId: f.editionId,
       impressionIds: more,
       act: 'passed',

@@ -55,7 +55,7 @@ export async function clientPage(
       : []),
     ...(view ? [{ says: 'The whole picture', jpeg: view }] : []),
   ];
-  const html = proofPageHtml({
+  const html = await proofPageHtml({
     studio: settings.name || settings.artist,
     title: work.title,
     pictures,

@@ -17,7 +17,6 @@ export const MOST_PROFILE_BYTES = 32 * 1024 * 1024;
 
 /** Profiles with the names of what they belong to: those of own machines first, the newest first. */
 export const profilesAtHand = (db: Db) => profilesWithNames(db);
-export type ProfileLine = Awaited<ReturnType<typeof profilesAtHand>>[number];
 
 /** The profile a paper is printed through now: the newest for the machine or route, or the newest that names neither. */
 export async function currentProfile(

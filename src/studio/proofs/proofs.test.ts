@@ -21,12 +21,12 @@ import { furnished, numbersOf, type Furnished } from '../../../tests/unit/helper
 import { picture } from '../../../tests/unit/helpers/files';
 import { practiceProof, practiceReadingsOf } from './comparisons';
 import { clientPage } from './clientPage';
-import { openEdition, printImpressions } from '../editions/editionActions';
+import { openEdition } from '../editions/editionActions';
 import { passedFormulas } from './passedFormulas';
 import { dueForReference, toInspect } from '../editions/inspections';
 import { performByName } from '../registry';
 import { jobEnd } from '../jobs';
-import { beginLayout, printLayout, unprintLayout } from '../layouts/layoutActions';
+import { beginLayout } from '../layouts/layoutActions';
 import { receiveLot } from '../papers/lotActions';
 import { beginPrep, logStep } from '../capture/prepActions';
 import { makePrintFile } from '../print-files/printFileActions';
@@ -51,6 +51,9 @@ import { putAwayProfile } from './profileActions';
 import { clientAnswered, declareAim, judgeProof, sendToClient } from './roundActions';
 import { gangProof, makeProofSheet, proposeSnippets } from './sheetActions';
 import { countGamut } from './softProofActions';
+import { printLayout } from '../layouts/layoutPrintActions';
+import { unprintLayout } from '../layouts/layoutPrintActions';
+import { printImpressions } from '../editions/impressionActions';
 
 let f: Furnished;
 const day = { at: '2026-11-20T09:00:00Z' };

@@ -1,3 +1,4 @@
+import { printImpressions } from '../editions/impressionActions';
 import { register } from '@/store/schema';
 import { eq, sql } from 'drizzle-orm';
 import {
@@ -21,7 +22,7 @@ describe('proof rounds', () => {
     const proofId = await acceptedProof(f);
     const { editionId } = await withPrints(f, 10, 1);
     const print = async (n: number, reason = '') =>
-      editions.printImpressions(f.studio, {
+      printImpressions(f.studio, {
         editionId,
         impressionIds: [(await numbersOf(f.studio, editionId))[n]!.id],
         count: null,

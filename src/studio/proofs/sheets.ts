@@ -17,7 +17,6 @@ import {
   orNull,
   Type,
   moneyInput,
-  typed,
   wholeNumber,
   type Static,
 } from '../schemas';

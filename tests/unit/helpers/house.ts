@@ -1,3 +1,4 @@
+import { handleImpressions, printImpressions } from '@/studio/editions/impressionActions';
 import { recordSupply } from '@/studio/orders/shelfActions';
 import { recordPaper } from '@/studio/papers/paperActions';
 import { recordRoute } from '@/studio/routes/routeActions';
@@ -172,7 +173,7 @@ export async function withPrints(
   ).id!;
   const ids = (await numbersOf(studio, editionId)).slice(0, prints).map((i) => i.id);
   if (prints === 0) return { editionId, ids };
-  await editions.printImpressions(studio, {
+  await printImpressions(studio, {
     editionId,
     impressionIds: ids,
     count: null,
@@ -180,9 +181,9 @@ export async function withPrints(
     paperId,
     reason: 'no proof in this test',
   });
-  await editions.handleImpressions(studio, { editionId, impressionIds: ids, act: 'passed', note: '' });
+  await handleImpressions(studio, { editionId, impressionIds: ids, act: 'passed', note: '' });
   if (signing === 'front' || signing === 'back')
-    await editions.handleImpressions(studio, { editionId, impressionIds: ids, act: 'signed', note: '' });
+    await handleImpressions(studio, { editionId, impressionIds: ids, act: 'signed', note: '' });
   return { editionId, ids };
 }
 

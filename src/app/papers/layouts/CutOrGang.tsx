@@ -1,16 +1,17 @@
 'use client';
+import type { PaperModel } from '@/app/models';
 import { useState } from 'react';
 import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
 import { lengthOrNull, moneyOrNull, parseSize, numberOrTyped, wholeOrTyped } from '@/core/measure';
-import type { Paper } from '@/store/proofs';
-import type { LotOnHand } from '@/studio/papers/lots';
+
+import type { LotModel } from '@/app/models';
 import { Field, Fields, Select } from '@/ui/Field';
 import { ScrollArea, PanelTitle, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 
 /** Borderless prints on pre-cut sheets, or ganged on larger paper and cut after: both worked out from the lots on hand. */
-export function CutOrGang({ papers, lots }: { papers: Paper[]; lots: LotOnHand[] }) {
+export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotModel[] }) {
   const { unit, withUnit, money, currency, length, bareMoney } = useUnits();
   const stocked = papers.filter((p) => lots.some((l) => l.paperId === p.id && l.onHand > 0));
   const [paperId, setPaper] = useState(stocked[0]?.id ?? '');

@@ -1,13 +1,14 @@
 'use client';
+import type { LayoutModel } from '@/app/models';
+import type { PaperModel } from '@/app/models';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { areaOf } from '@/core/sheets/pieces';
 import { sheetFinding } from '@/core/sheets/nup';
 import { lengthOrNull, parseSize } from '@/core/measure';
-import type { Paper } from '@/store/proofs';
-import type { Layout } from '@/studio/layouts/layouts';
-import type { LotOnHand } from '@/studio/papers/lots';
+
+import type { LotModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
@@ -32,7 +33,7 @@ import { CutOrGang } from './CutOrGang';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 
-type Props = { layouts: Layout[]; papers: Paper[]; lots: LotOnHand[] };
+type Props = { layouts: LayoutModel[]; papers: PaperModel[]; lots: LotModel[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
 const WORDS = { laid: 'laid out', queued: 'waits to be printed', printed: 'printed' } as const;
 
@@ -43,7 +44,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   const [open, setOpen] = useState(false);
   useKeys([{ key: 'n', label: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
-  const waste = (l: Layout) =>
+  const waste = (l: LayoutModel) =>
     l.placements.length
       ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10
       : null;
@@ -202,8 +203,8 @@ function BeginSheet({
   lots,
   onClose,
 }: {
-  papers: Paper[];
-  lots: LotOnHand[];
+  papers: PaperModel[];
+  lots: LotModel[];
   onClose: () => void;
 }) {
   const action = useAction();
@@ -221,7 +222,7 @@ function BeginSheet({
   });
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const held = of.find((l) => l.form === kind);
-  const shownSize = (lot: LotOnHand) =>
+  const shownSize = (lot: LotModel) =>
     lot.heightUm === null ? length(lot.widthUm) : size({ width: lot.widthUm, height: lot.heightUm });
   const usualRoll = unit === 'mm' ? '610 mm' : '24 in';
   const usualSize = (form: 'sheet' | 'roll') => (form === 'roll' ? usualRoll : 'A3+');
@@ -302,5 +303,5 @@ function BeginSheet({
 }
 
 /** A lot's size as a layout takes it: a roll has a width only. */
-const sizeOfLot = ({ widthUm, heightUm }: LotOnHand): number | { width: number; height: number } =>
+const sizeOfLot = ({ widthUm, heightUm }: LotModel): number | { width: number; height: number } =>
   heightUm === null ? widthUm : { width: widthUm, height: heightUm };

@@ -1,3 +1,5 @@
+import { layoutModel, lotModel } from '@/app/models';
+import { paperModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { papersAndRoutes } from '@/store/proofs';
@@ -15,7 +17,13 @@ async function LayoutsPage() {
     papersAndRoutes(db),
     lotsOnHand(db),
   ]);
-  return <LayoutsView layouts={layouts} papers={papers} lots={lots} />;
+  return (
+    <LayoutsView
+      layouts={layouts.map(layoutModel)}
+      papers={papers.map(paperModel)}
+      lots={lots.map(lotModel)}
+    />
+  );
 }
 
 export default seen(LayoutsPage);

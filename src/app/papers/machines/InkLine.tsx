@@ -1,5 +1,6 @@
 'use client';
-import type { InkReport, Machine } from '@/studio/machines/machines';
+import type { MachineModel } from '@/app/models';
+import type { InkReport } from '@/studio/machines/machines';
 import { Button } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
 import { Small } from '@/ui/Layout';
@@ -9,7 +10,15 @@ import { MarkedText } from '@/ui/Verdict';
 import { useState } from 'react';
 import { InkSheet } from './InkSheet';
 
-export function InkLine({ machine, ink: i, today }: { machine: Machine; ink: InkReport; today: string }) {
+export function InkLine({
+  machine,
+  ink: i,
+  today,
+}: {
+  machine: MachineModel;
+  ink: InkReport;
+  today: string;
+}) {
   const { money } = useUnits();
   const [doing, setDoing] = useState<'bought' | 'in' | 'out' | 'display' | null>(null);
   const r = (v: number) => Math.round(v * 10) / 10;

@@ -1,7 +1,8 @@
 'use client';
+import type { MachineModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import { wholeOrTyped } from '@/core/measure';
-import type { InkReport, Machine } from '@/studio/machines/machines';
+import type { InkReport } from '@/studio/machines/machines';
 import { ErrorCallout } from '@/ui/Actions';
 import { DialogActions, FormDialog } from '@/ui/Callout';
 import { Field, Fields, Select } from '@/ui/Field';
@@ -21,7 +22,7 @@ export function InkSheet({
   today,
   onClose,
 }: {
-  machine: Machine;
+  machine: MachineModel;
   ink: InkReport;
   first: 'bought' | 'in' | 'out' | 'display';
   today: string;

@@ -1,6 +1,7 @@
 'use client';
+import type { MachineEntryModel, MachineModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
-import type { Machine, MachineEntry } from '@/studio/machines/machines';
+
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
@@ -19,8 +20,8 @@ export function LogPart({
   log,
   today,
 }: {
-  machine: Machine;
-  log: MachineEntry[];
+  machine: MachineModel;
+  log: MachineEntryModel[];
   today: string;
 }) {
   const action = useAction();

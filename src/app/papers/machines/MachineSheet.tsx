@@ -1,7 +1,8 @@
 'use client';
+import type { MachineModel } from '@/app/models';
 import { useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
-import type { Machine } from '@/studio/machines/machines';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields } from '@/ui/Field';
@@ -14,7 +15,7 @@ export function MachineSheet({
   today,
   onClose,
 }: {
-  machine: Machine | null;
+  machine: MachineModel | null;
   today: string;
   onClose: () => void;
 }) {

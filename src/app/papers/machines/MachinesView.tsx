@@ -1,5 +1,6 @@
 'use client';
-import type { Machine } from '@/studio/machines/machines';
+import type { MachineModel } from '@/app/models';
+
 import { Button } from '@/ui/Button';
 import { EmptyState, Lead, Page, PageHeader, PageTitle, Panel, Stack } from '@/ui/Layout';
 import { useState } from 'react';
@@ -10,7 +11,7 @@ import { MachineSheet } from './MachineSheet';
 
 /** Own printers: their inks by own reckoning, what a square metre costs, and what befell them. */
 export function MachinesView({ machines, today }: { machines: Desk[]; today: string }) {
-  const [open, setOpen] = useState<Machine | 'new' | null>(null);
+  const [open, setOpen] = useState<MachineModel | 'new' | null>(null);
   return (
     <Page>
       <PageHeader>

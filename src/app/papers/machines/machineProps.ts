@@ -1,8 +1,9 @@
-import type { InkReport, Machine, MachineEntry, machineCosts } from '@/studio/machines/machines';
+import type { MachineEntryModel, MachineModel } from '@/app/models';
+import type { InkReport, machineCosts } from '@/studio/machines/machines';
 
 export type Desk = {
-  machine: Machine;
+  machine: MachineModel;
   inks: InkReport[];
-  log: MachineEntry[];
+  log: MachineEntryModel[];
   costs: Awaited<ReturnType<typeof machineCosts>>;
 };

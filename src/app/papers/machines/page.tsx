@@ -1,3 +1,4 @@
+import { machineEntryModel, machineModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
@@ -11,9 +12,9 @@ async function MachinesPage() {
   const s = await studio();
   const machines = await Promise.all(
     (await machinesAtHand(s.db)).map(async (machine) => ({
-      machine,
+      machine: machineModel(machine),
       inks: await inkReport(s, machine),
-      log: await logOf(s.db, machine.id),
+      log: (await logOf(s.db, machine.id)).map(machineEntryModel),
       costs: await machineCosts(s.db, machine),
     })),
   );

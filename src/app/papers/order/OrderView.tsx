@@ -1,8 +1,9 @@
 'use client';
+import type { SupplierModel } from '@/app/models';
 import { useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
 import { inGroups } from '@/core/groups';
-import type { OrderLine, Supplier } from '@/studio/papers/papers';
+import type { OrderLine } from '@/studio/papers/papers';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -24,9 +25,9 @@ import { useUnits } from '@/ui/Units';
 import { PapersNav } from '../PapersNav';
 
 /** What is at its reorder point, by supplier, and who the suppliers are. */
-export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers: Supplier[] }) {
+export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers: SupplierModel[] }) {
   const { money } = useUnits();
-  const [open, setOpen] = useState<Supplier | 'new' | null>(null);
+  const [open, setOpen] = useState<SupplierModel | 'new' | null>(null);
   const groups = inGroups(lines, (l) => l.supplier?.name ?? 'No supplier on record');
   return (
     <Page>
@@ -120,7 +121,7 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
   );
 }
 
-function SupplierSheet({ supplier, onClose }: { supplier: Supplier | null; onClose: () => void }) {
+function SupplierSheet({ supplier, onClose }: { supplier: SupplierModel | null; onClose: () => void }) {
   const action = useAction();
   const { bareMoney, currency } = useUnits();
   const [f, setF] = useState({

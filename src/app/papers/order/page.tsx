@@ -1,3 +1,4 @@
+import { supplierModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
@@ -9,7 +10,7 @@ export const metadata: Metadata = { title: 'To order' };
 async function OrderPage() {
   const s = await studio();
   const [lines, suppliers] = await Promise.all([orderList(s), suppliersAtHand(s.db)]);
-  return <OrderView lines={lines} suppliers={suppliers} />;
+  return <OrderView lines={lines} suppliers={suppliers.map(supplierModel)} />;
 }
 
 export default seen(OrderPage);

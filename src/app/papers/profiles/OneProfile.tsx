@@ -1,13 +1,12 @@
 'use client';
 import { useAction } from '@/app/useAction';
-import type { ProfileLine } from '@/studio/proofs/profiles';
 import { Button, Row } from '@/ui/Button';
 import { FactList, Panel, PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { useState } from 'react';
 import { Outline } from './Outline';
-import { type Props } from './profileProps';
+import type { ProfileLine, Props } from './profileProps';
 
 export function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spaces'] }) {
   const { day } = useUnits();

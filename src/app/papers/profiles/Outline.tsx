@@ -1,5 +1,5 @@
 'use client';
-import type { Profile } from '@/studio/proofs/profiles';
+import type { GamutFacts } from '@/core/colour/gamut';
 import { t } from '@/ui/tokens';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
@@ -12,7 +12,7 @@ export function Outline({
   spaces,
 }: {
   level: number;
-  own: Profile['gamut'];
+  own: GamutFacts;
   spaces: Props['spaces'];
 }) {
   const side = 330,
@@ -22,8 +22,8 @@ export function Outline({
     (d) => x(d[0]),
     (d) => y(d[1]),
   );
-  const at = (g: Profile['gamut']) => g.slices.find((s) => s.L === level)?.lines ?? [];
-  const path = (g: Profile['gamut']) =>
+  const at = (g: GamutFacts) => g.slices.find((s) => s.L === level)?.lines ?? [];
+  const path = (g: GamutFacts) =>
     at(g)
       .map(([a1, b1, a2, b2]) =>
         draw([

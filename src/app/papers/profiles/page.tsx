@@ -1,3 +1,4 @@
+import { profileModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
@@ -19,7 +20,7 @@ async function ProfilesPage({ searchParams }: { searchParams: Promise<Record<str
   ]);
   return (
     <ProfilesView
-      list={list}
+      list={list.map(({ profile, ...names }) => ({ profile: profileModel(profile), ...names }))}
       papers={papers.map((p) => ({ key: p.id, name: p.name }))}
       routes={routes.filter((r) => r.kind !== 'own printer').map((r) => ({ key: r.id, name: r.name }))}
       machines={machines.map((m) => ({ key: m.id, name: m.name }))}

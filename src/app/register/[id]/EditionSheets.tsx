@@ -1,17 +1,17 @@
 'use client';
+import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
 import { useState } from 'react';
 import { impressionLabel } from '@/core/edition/impressionStates';
-import type { Edition, Impression } from '@/store/editions';
-import type { Paper } from '@/store/proofs';
-import type { Format } from '@/store/works';
+import type { ImpressionModel } from '@/app/models';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/Callout';
-import type { Row_ } from './EditionView';
+import type { SheetLine } from './EditionView';
 
-const listed = (list: readonly Impression[], edition: Edition) =>
+const listed = (list: readonly ImpressionModel[], edition: EditionModel) =>
   list.length > 6
     ? `${list.length} impressions`
     : list.map((i) => impressionLabel(i.kind, i.number, edition.size, edition.name)).join(', ');
@@ -25,11 +25,11 @@ export function PrintSheet({
   papers,
   onClose,
 }: {
-  edition: Edition;
-  chosen: Impression[];
-  rows: Row_[];
-  formats: Format[];
-  papers: Paper[];
+  edition: EditionModel;
+  chosen: ImpressionModel[];
+  rows: SheetLine[];
+  formats: FormatModel[];
+  papers: PaperModel[];
   onClose: () => void;
 }) {
   const last = rows
@@ -161,8 +161,8 @@ export function ReasonSheet({
   onClose,
 }: {
   act: ReasonAct;
-  edition: Edition;
-  chosen: Impression[];
+  edition: EditionModel;
+  chosen: ImpressionModel[];
   onClose: () => void;
 }) {
   const [note, setNote] = useState('');
@@ -198,7 +198,7 @@ export function ReasonSheet({
 }
 
 /** Closing an edition for good. */
-export function CloseSheet({ edition, onClose }: { edition: Edition; onClose: () => void }) {
+export function CloseSheet({ edition, onClose }: { edition: EditionModel; onClose: () => void }) {
   const [reason, setReason] = useState('');
   const action = useAction();
   const save = async () => {

@@ -1,12 +1,12 @@
 'use client';
+import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Selection } from 'react-aria-components';
 import styled from 'styled-components';
 import { mayDo } from '@/core/edition/impressionStates';
-import type { Edition, impressionsOf } from '@/store/editions';
-import type { Paper } from '@/store/proofs';
-import type { Format } from '@/store/works';
+import type { ImpressionModel } from '@/app/models';
+
 import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
@@ -30,16 +30,23 @@ import { ImpressionAside } from './ImpressionAside';
 import { SheetsGrid } from './SheetsGrid';
 import { useUnits } from '@/ui/Units';
 
-export type Row_ = Awaited<ReturnType<typeof impressionsOf>>[number];
+/** A number of the edition, with the names of what it is and whom it is held for. */
+export type SheetLine = {
+  impression: ImpressionModel;
+  formatName: string | null;
+  paperName: string | null;
+  orderNumber: number | null;
+  orderId: string | null;
+};
 type Props = {
-  edition: Edition;
+  edition: EditionModel;
   title: string;
-  rows: Row_[];
+  rows: SheetLine[];
   counts: Record<string, number>;
   page: number;
   perPage: number;
-  formats: Format[];
-  papers: Paper[];
+  formats: FormatModel[];
+  papers: PaperModel[];
   entries: number;
   /** Numbers of a run that are neither gone nor promised; nothing for an open edition. */
   free: number | null;

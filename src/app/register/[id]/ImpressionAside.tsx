@@ -1,7 +1,8 @@
 'use client';
+import type { EditionModel } from '@/app/models';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
-import type { Edition } from '@/store/editions';
+
 import type { ImpressionDetail } from '@/studio/editions/editions';
 import { FactList, PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -68,7 +69,7 @@ export function ImpressionAside({
   stamp,
 }: {
   id: string | null;
-  edition: Edition;
+  edition: EditionModel;
   stamp: string;
 }) {
   const [whole, setWhole] = useState<ImpressionDetail | null>(null);

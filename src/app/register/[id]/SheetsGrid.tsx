@@ -1,10 +1,11 @@
 'use client';
+import type { EditionModel } from '@/app/models';
 import { GridList, GridListItem, type Selection } from 'react-aria-components';
 import styled from 'styled-components';
 import { impressionLabel, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
-import type { Edition } from '@/store/editions';
+
 import { narrow, t } from '@/ui/tokens';
-import type { Row_ } from './EditionView';
+import type { SheetLine } from './EditionView';
 
 /** What a sheet looks like in each state; the word under it says the same. */
 type Look = 'corners' | 'printed' | 'gone' | 'torn';
@@ -109,11 +110,11 @@ const Cell = styled(GridListItem)`
   }
 ` as typeof GridListItem;
 
-const isOutside = (r: Row_) => r.impression.kind !== 'run' && r.impression.kind !== 'open';
+const isOutside = (r: SheetLine) => r.impression.kind !== 'run' && r.impression.kind !== 'open';
 
 type Props = {
-  rows: Row_[];
-  edition: Edition;
+  rows: SheetLine[];
+  edition: EditionModel;
   picture: string | null;
   selected: Selection;
   onSelect: (s: Selection) => void;

@@ -1,3 +1,5 @@
+import { impressionModel } from '@/app/models';
+import { editionModel, formatModel, paperModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { notFound } from 'next/navigation';
 import { impressionsOf, IMPRESSIONS_A_PAGE, registerLength, stateCounts } from '@/store/editions';
@@ -30,15 +32,18 @@ async function EditionPage({ params, searchParams }: Props) {
   return (
     <EditionView
       key={`${edition.id}:${page}`}
-      edition={edition}
+      edition={editionModel(edition)}
       title={work!.title}
-      rows={rows}
+      rows={rows.map(({ impression, ...names }) => ({
+        impression: impressionModel(impression),
+        ...names,
+      }))}
       counts={counts}
       free={free}
       page={page}
       perPage={IMPRESSIONS_A_PAGE}
-      formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId)}
-      papers={papers}
+      formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId).map(formatModel)}
+      papers={papers.map(paperModel)}
       entries={length.entries}
       picture={master?.state === 'ready' ? master.sha256 : null}
       begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}

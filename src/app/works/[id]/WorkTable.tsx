@@ -1,9 +1,10 @@
 'use client';
+import type { MasterModel, WorkModel } from '@/app/models';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Master, Work } from '@/store/works';
+
 import type { StationFinding } from '@/studio/works/workPage';
 import { useKeys } from '@/ui/Keys';
 import { PageTitle, Small, Thumbnail } from '@/ui/Layout';
@@ -100,8 +101,8 @@ const Below = styled.main`
 `;
 
 type Props = {
-  work: Work;
-  current: Master | null;
+  work: WorkModel;
+  current: MasterModel | null;
   findings: StationFinding[];
   beside: { before: string | null; after: string | null };
   children: ReactNode;

@@ -1,3 +1,4 @@
+import { masterModel, workModel } from '@/app/models';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { studio } from '@/app/server';
@@ -20,7 +21,12 @@ export default async function WorkLayout({
   if (!whole) notFound();
   const { work, current, findings, beside } = whole;
   return (
-    <WorkTable work={work} current={current} findings={findings} beside={beside}>
+    <WorkTable
+      work={workModel(work)}
+      current={current && masterModel(current)}
+      findings={findings}
+      beside={beside}
+    >
       {children}
     </WorkTable>
   );

@@ -1,6 +1,6 @@
 'use client';
-import type { LotOnHand } from '@/studio/papers/lots';
-import type { Held } from '@/studio/papers/papers';
+import type { LotModel } from '@/app/models';
+import type { HeldModel } from './paperProps';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
 import { ScrollArea, Table } from '@/ui/Layout';
@@ -15,11 +15,11 @@ export function HeldPart({
   shown,
   onDo,
 }: {
-  held: Held;
+  held: HeldModel;
   today: string;
   name: string;
   shown: (form: 'sheet' | 'roll', v: number) => string;
-  onDo: (lot: LotOnHand, what: 'count' | 'spoil' | 'cut') => void;
+  onDo: (lot: LotModel, what: 'count' | 'spoil' | 'cut') => void;
 }) {
   const { length, size, money } = useUnits();
   const f = h.forecast,

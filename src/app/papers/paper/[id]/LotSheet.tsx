@@ -1,7 +1,7 @@
 'use client';
 import { useAction } from '@/app/useAction';
 import { wholeOrTyped } from '@/core/measure';
-import type { LotOnHand } from '@/studio/papers/lots';
+import type { LotModel } from '@/app/models';
 import { ErrorCallout } from '@/ui/Actions';
 import { DialogActions, FormDialog } from '@/ui/Callout';
 import { Field, Fields } from '@/ui/Field';
@@ -14,7 +14,7 @@ export function LotSheet({
   what,
   onClose,
 }: {
-  lot: LotOnHand;
+  lot: LotModel;
   what: 'count' | 'spoil' | 'cut';
   onClose: () => void;
 }) {

@@ -1,6 +1,6 @@
 'use client';
 import { useAction } from '@/app/useAction';
-import type { LotOnHand } from '@/studio/papers/lots';
+import type { LotModel } from '@/app/models';
 import { Button, Row } from '@/ui/Button';
 import {
   Aside,
@@ -30,7 +30,7 @@ import { LotSheet } from './LotSheet';
 import { SettingsPart } from './SettingsPart';
 import { type Props } from './paperProps';
 
-type Doing = { lot: LotOnHand; what: 'count' | 'spoil' | 'cut' } | null;
+type Doing = { lot: LotModel; what: 'count' | 'spoil' | 'cut' } | null;
 
 /** One paper: what is on hand and when more is needed, its samples, settings, and what hangs on it. */
 export function PaperView({

@@ -2,7 +2,7 @@
 import { addDays, daysBetween } from '@/core/measure/day';
 import { scaleLinear, scaleTime } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
-import type { Held } from '@/studio/papers/papers';
+import type { HeldModel } from './paperProps';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -15,7 +15,7 @@ const AHEAD_DAYS = 120;
 const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
-export function StockChart({ held, today, name }: { held: Held; today: string; name: string }) {
+export function StockChart({ held, today, name }: { held: HeldModel; today: string; name: string }) {
   const { length } = useUnits();
   const f = held.forecast;
   const shown = (v: number) => (held.form === 'roll' ? length(Math.round(v)) : `${Math.round(v)} sheets`);

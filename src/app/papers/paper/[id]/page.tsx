@@ -1,3 +1,4 @@
+import { lotModel, paperModel, supplierModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -16,6 +17,9 @@ async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
   return (
     <PaperView
       {...whole}
+      held={whole.held.map((held) => ({ ...held, lots: held.lots.map(lotModel) }))}
+      paper={paperModel(whole.paper)}
+      suppliers={whole.suppliers.map(supplierModel)}
       machines={machines.map((m) => ({ id: m.id, name: m.name }))}
       settings={settings.filter((x) => x.paperId === whole.paper.id)}
     />

@@ -1,7 +1,8 @@
 'use client';
+import type { RouteModel } from '@/app/models';
 import { useRef, useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
-import type { Route } from '@/store/proofs';
+
 import type { PriceLine } from '@/studio/routes/routes';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
@@ -37,7 +38,7 @@ export function RouteView({
   lines,
   today,
 }: {
-  route: Route;
+  route: RouteModel;
   lines: PriceLine[];
   today: string;
 }) {

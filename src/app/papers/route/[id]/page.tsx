@@ -1,3 +1,4 @@
+import { routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
@@ -16,7 +17,7 @@ async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
   return (
     <RouteView
       key={route.readOn ?? 'new'}
-      route={route}
+      route={routeModel(route)}
       lines={await pricesOfRoute(s.db, route.id)}
       today={localDay(s.now(), (await s.settings()).timeZone)}
     />

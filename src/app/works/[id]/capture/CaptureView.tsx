@@ -1,9 +1,10 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 import type { NamedFinding, Readings } from '@/core/capture/readings';
-import type { Master } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -54,7 +55,7 @@ export function CaptureView({
   measuring,
 }: {
   workId: string;
-  masters: Master[];
+  masters: MasterModel[];
   smears: boolean;
   readings: Readings | null;
   findings: NamedFinding[];
@@ -117,7 +118,7 @@ const MAPS: { key: MapKind; name: string }[] = [
   { key: 'edge', name: 'edge of its colours' },
 ];
 
-function Shown({ master, readings }: { master: Master; readings: Readings | null }) {
+function Shown({ master, readings }: { master: MasterModel; readings: Readings | null }) {
   const [kind, setKind] = useState<MapKind>('none');
   const maps = readings ? MAPS.filter((m) => hasMap(readings, m.key)) : [];
   return (
@@ -153,7 +154,7 @@ function Shown({ master, readings }: { master: Master; readings: Readings | null
 }
 
 /** A capture that is kept whole and could not be read: why, and what can be done about it. */
-function NotRead({ master }: { master: Master }) {
+function NotRead({ master }: { master: MasterModel }) {
   const action = useAction();
   return (
     <figcaption>
@@ -183,7 +184,7 @@ function NotRead({ master }: { master: Master }) {
 }
 
 /** Follows a reading and shows the picture when it is there. */
-function ReadingNow({ master }: { master: Master }) {
+function ReadingNow({ master }: { master: MasterModel }) {
   const router = useRouter();
   const action = useAction();
   const [reading, setReading] = useState<Reading | null>(null);
@@ -232,7 +233,7 @@ function ReadingNow({ master }: { master: Master }) {
 
 const mb = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 2 : 1)} MB`;
 
-function FileFacts({ master: m }: { master: Master }) {
+function FileFacts({ master: m }: { master: MasterModel }) {
   const { length } = useUnits();
   const action = useAction();
   const [method, setMethod] = useState(m.method);
@@ -305,7 +306,7 @@ function FileFacts({ master: m }: { master: Master }) {
   );
 }
 
-function OneMaster({ master: m }: { master: Master }) {
+function OneMaster({ master: m }: { master: MasterModel }) {
   const { day } = useUnits();
   const action = useAction();
   return (

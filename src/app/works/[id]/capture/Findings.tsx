@@ -1,9 +1,10 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import styled from 'styled-components';
 import type { NamedFinding, Readings, ShareMap } from '@/core/capture/readings';
-import type { Master } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { Button } from '@/ui/Button';
 import { PanelTitle, Small } from '@/ui/Layout';
@@ -24,7 +25,7 @@ export function Findings({
   findings,
   measuring,
 }: {
-  master: Master;
+  master: MasterModel;
   readings: Readings | null;
   findings: NamedFinding[];
   measuring: { step: string } | null;

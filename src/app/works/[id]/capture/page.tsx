@@ -1,3 +1,4 @@
+import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { measuringOf, masterFindings, readingsOf } from '@/studio/capture/measure';
 import { wholeOf, type Params } from '../workPage';
@@ -10,7 +11,7 @@ async function CapturePage({ params }: Params) {
     <CaptureView
       workId={work.id}
       smears={work.smears}
-      masters={masters}
+      masters={masters.map(masterModel)}
       readings={readings}
       findings={readings && current ? masterFindings(readings, current, work) : []}
       measuring={current ? measuringOf(studio, current.id) : null}

@@ -1,9 +1,9 @@
 'use client';
+import type { EditionModel, FormatModel, WorkModel } from '@/app/models';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
-import type { Edition } from '@/store/editions';
-import type { Format, Work } from '@/store/works';
+
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
@@ -13,9 +13,9 @@ import { OpenSheet } from './OpenSheet';
 import { useUnits } from '@/ui/Units';
 
 type Props = {
-  work: Work;
-  editions: { edition: Edition; counts: Record<string, number> }[];
-  formats: Format[];
+  work: WorkModel;
+  editions: { edition: EditionModel; counts: Record<string, number> }[];
+  formats: FormatModel[];
   remake: 'remake' | 'retire';
   picture: string | null;
 };
@@ -48,7 +48,7 @@ const States = styled.dl`
 const ORDER = Object.keys(STATE_WORDS) as ImpressionState[];
 
 /** How many stand under each word; two states that are one to the person are counted together. */
-function byWord(counts: Record<string, number>, edition: Edition): [string, number][] {
+function byWord(counts: Record<string, number>, edition: EditionModel): [string, number][] {
   const words = new Map<string, number>();
   for (const s of ORDER) {
     const word = stateWord(s, edition);
@@ -118,7 +118,7 @@ function OneEdition({
   edition: e,
   counts,
 }: {
-  edition: Edition;
+  edition: EditionModel;
   counts: Record<string, number>;
   picture: string | null;
 }) {

@@ -1,16 +1,17 @@
 'use client';
+import type { FormatModel } from '@/app/models';
+import { signingRoom } from '@/core/crop/border';
+import { coversSentence, proofShareFinding, type EditionKind } from '@/core/edition/declare';
+import { SIGNINGS, type Signing } from '@/core/edition/impressionStates';
 import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { coversSentence, proofShareFinding, type EditionKind } from '@/core/edition/declare';
-import { SIGNINGS, type Signing } from '@/core/edition/impressionStates';
-import { bordersOf, signingRoom } from '@/core/crop/border';
-import type { Format } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
+import { Callout, DialogActions, FormDialog } from '@/ui/Callout';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions, Callout } from '@/ui/Callout';
 import { Verdict } from '@/ui/Verdict';
 
 const whole = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null);
@@ -30,7 +31,7 @@ export function OpenSheet({
   onClose,
 }: {
   workId: string;
-  formats: Format[];
+  formats: FormatModel[];
   remake: 'remake' | 'retire';
   /** Limited runs of this work that are closed: their numbers exist for ever, so a later one needs a name. */
   closedRuns: number;
@@ -52,7 +53,7 @@ export function OpenSheet({
   const noRoom =
     signing === 'front'
       ? formats
-          .map((f) => ({ f, finding: signingRoom(bordersOf(f)) }))
+          .map((f) => ({ f, finding: signingRoom(f.borders) }))
           .find((x) => x.finding.verdict === 'fails')
       : undefined;
   const save = async () => {

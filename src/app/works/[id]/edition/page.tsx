@@ -1,3 +1,4 @@
+import { editionModel, formatModel, workModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { wholeOf, type Params } from '../workPage';
 import { EditionStation } from './EditionStation';
@@ -7,9 +8,12 @@ async function EditionPage({ params }: Params) {
   return (
     <EditionStation
       key={work.id}
-      work={work}
-      editions={editions.map((edition) => ({ edition, counts: counts.get(edition.id) ?? {} }))}
-      formats={formats}
+      work={workModel(work)}
+      editions={editions.map((edition) => ({
+        edition: editionModel(edition),
+        counts: counts.get(edition.id) ?? {},
+      }))}
+      formats={formats.map(formatModel)}
       remake={settings.remake}
       picture={current?.state === 'ready' ? current.sha256 : null}
     />

@@ -1,6 +1,7 @@
 'use client';
+import type { MoveModel } from '@/app/models';
 import { useState } from 'react';
-import type { OriginalMove } from '@/studio/works/custody';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -9,7 +10,7 @@ import { ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/Callout';
 import { MarkedText } from '@/ui/Verdict';
 
-type Props = { workId: string; title: string; moves: OriginalMove[]; today: string };
+type Props = { workId: string; title: string; moves: MoveModel[]; today: string };
 
 /** Whose hands the original went through, where it was while away, and how it came back. */
 export function CustodyLog({ workId, title, moves, today }: Props) {
@@ -154,7 +155,7 @@ function BackSheet({
   today,
   onClose,
 }: {
-  move: OriginalMove;
+  move: MoveModel;
   title: string;
   today: string;
   onClose: () => void;

@@ -1,3 +1,4 @@
+import { moveModel, workModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { WorkForm } from '@/app/works/WorkForm';
 import { localDay } from '@/core/measure';
@@ -9,11 +10,11 @@ async function OriginalPage({ params }: Params) {
   const { work, settings, studio } = await wholeOf(params);
   return (
     <>
-      <WorkForm key={work.id} work={work} />
+      <WorkForm key={work.id} work={workModel(work)} />
       <CustodyLog
         workId={work.id}
         title={work.title}
-        moves={await movesOf(studio.db, work.id)}
+        moves={(await movesOf(studio.db, work.id)).map(moveModel)}
         today={localDay(studio.now(), settings.timeZone)}
       />
     </>

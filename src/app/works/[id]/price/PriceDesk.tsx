@@ -28,7 +28,8 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { SharesBar } from './SharesBar';
-import type { PriceLine, PriceRow } from './PriceView';
+import type { PriceModel } from '@/app/models';
+import type { PriceLine } from './PriceView';
 
 type Line = { key: number; name: string; amount: string };
 const Rows = styled.div`
@@ -71,7 +72,7 @@ function readPercent(text: string, field: string): number {
 type Props = {
   line: PriceLine;
   others: PriceLine[];
-  copyFrom: PriceRow | null;
+  copyFrom: PriceModel | null;
   originalPrice: number | null;
   originalSize: Size | null;
 };
@@ -254,14 +255,14 @@ function Beside_({
   originalSize: Size | null;
 }) {
   const { money, size } = useUnits();
-  const image = { width: line.format.imageWidthUm, height: line.format.imageHeightUm };
+  const image = line.format.image;
   const third =
     originalPrice && originalSize ? priceOfOriginal(originalPrice, originalSize, image) : null;
   const area = image.width * image.height;
   const odd = others.find(
     (o) =>
       o.price &&
-      (o.format.imageWidthUm * o.format.imageHeightUm < area
+      (o.format.image.width * o.format.image.height < area
         ? o.price.priceMinor > shown
         : o.price.priceMinor < shown),
   );

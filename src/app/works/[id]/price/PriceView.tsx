@@ -1,7 +1,8 @@
 'use client';
+import type { FormatModel } from '@/app/models';
 import type { Size } from '@/core/measure';
-import { type Row } from '@/store/rows';
-import type { Format } from '@/store/works';
+import type { PriceModel } from '@/app/models';
+
 import type { CostSuggestion } from '@/studio/prices/costs';
 import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -11,8 +12,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { PriceDesk } from './PriceDesk';
 
-export type PriceRow = Row<'prices'>;
-export type PriceLine = { format: Format; price: PriceRow | null; suggestion: CostSuggestion };
+export type PriceLine = { format: FormatModel; price: PriceModel | null; suggestion: CostSuggestion };
 type Props = { lines: PriceLine[]; originalPrice: number | null; originalSize: Size | null };
 
 const Tabs = styled.ul`
@@ -71,7 +71,7 @@ export function PriceView({ lines, originalPrice, originalSize }: Props) {
         {lines.map((l) => (
           <li key={l.format.id}>
             <button type="button" aria-pressed={l === open} onClick={() => setAt(l.format.id)}>
-              {size({ width: l.format.imageWidthUm, height: l.format.imageHeightUm })}
+              {size(l.format.image)}
               <small>
                 <Mark kind={l.price ? 'holds' : 'none'} size={9} />
                 {l.price ? money(l.price.priceMinor) : 'no price yet'}

@@ -1,10 +1,10 @@
 'use client';
+import type { FormatModel, PaperModel, RouteModel } from '@/app/models';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/proofStates';
-import type { Paper, Route } from '@/store/proofs';
-import type { Format } from '@/store/works';
-import type { ProofLine } from '@/studio/proofs/rounds';
+
+import type { ProofLine } from './proofLine';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { sendFile } from '@/ui/sendFile';
@@ -31,9 +31,9 @@ export function AskSheet({
   lines,
   onClose,
 }: {
-  formats: Format[];
-  papers: Paper[];
-  routes: Route[];
+  formats: FormatModel[];
+  papers: PaperModel[];
+  routes: RouteModel[];
   lines: ProofLine[];
   onClose: () => void;
 }) {

@@ -1,10 +1,10 @@
 'use client';
+import type { FormatModel, PaperModel, RouteModel } from '@/app/models';
 import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { Paper, Route } from '@/store/proofs';
-import type { Format } from '@/store/works';
-import type { ProofLine } from '@/studio/proofs/rounds';
+
+import type { ProofLine } from './proofLine';
 import { useAction } from '@/app/useAction';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
@@ -22,9 +22,9 @@ type Compared = Record<string, { verdict: Mark; word: string; says: string }>;
 type Props = {
   workId: string;
   compared: Compared;
-  formats: Format[];
-  papers: Paper[];
-  routes: Route[];
+  formats: FormatModel[];
+  papers: PaperModel[];
+  routes: RouteModel[];
   lines: ProofLine[];
   hasMaster: boolean;
   advice: { id: string; name: string; reasons: string[] }[];

@@ -1,3 +1,5 @@
+import { proofLine } from './proofLine';
+import { formatModel, paperModel, routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { papersAndRoutes } from '@/store/proofs';
 import { adviceFor } from '@/studio/papers/papers';
@@ -39,10 +41,10 @@ async function ProofsPage({ params }: Params) {
       workId={work.id}
       compared={short}
       advice={advice.map((a) => ({ id: a.paper.id, name: a.paper.name, reasons: a.reasons }))}
-      formats={formats}
-      papers={papers}
-      routes={routes}
-      lines={lines}
+      formats={formats.map(formatModel)}
+      papers={papers.map(paperModel)}
+      routes={routes.map(routeModel)}
+      lines={lines.map(proofLine)}
       hasMaster={current !== null}
     />
   );

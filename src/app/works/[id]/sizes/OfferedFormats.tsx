@@ -1,16 +1,17 @@
 'use client';
+import type { FormatModel } from '@/app/models';
+import { sheetOf, signingRoom, type Borders } from '@/core/crop/border';
+import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size } from '@/core/measure';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { type Borders, bordersOf, imageOf, sheetOf, signingRoom } from '@/core/crop/border';
-import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size } from '@/core/measure';
-import type { Format } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
+import { DialogActions, FormDialog } from '@/ui/Callout';
 import { Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
-import { FormDialog, DialogActions } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
@@ -41,7 +42,7 @@ export function OfferedFormats({
   workId: string;
   lying: Orientation | null;
 }) {
-  const [open, setOpen] = useState<Format | null>(null);
+  const [open, setOpen] = useState<FormatModel | null>(null);
   const action = useAction();
   const { size, other, bare, unit } = useUnits();
   return (
@@ -56,13 +57,13 @@ export function OfferedFormats({
       </PanelTitle>
       <ul aria-label="Offered sizes">
         {offered.map(({ format: f, check }) => {
-          const b = bordersOf(f);
+          const b = f.borders;
           return (
             <Line key={f.id}>
               <div>
                 <span>
-                  <strong>{size(imageOf(f))}</strong> on a sheet of {size(sheetOf(imageOf(f), b))}{' '}
-                  <Small>({other(sheetOf(imageOf(f), b))})</Small>
+                  <strong>{size(f.image)}</strong> on a sheet of {size(sheetOf(f.image, b))}{' '}
+                  <Small>({other(sheetOf(f.image, b))})</Small>
                 </span>
                 <Small>
                   border {bare(b.top)} top, {bare(b.right)} right, {bare(b.bottom)} bottom, {bare(b.left)}{' '}
@@ -75,12 +76,12 @@ export function OfferedFormats({
                 )}
                 {lying &&
                   lying !== 'square' &&
-                  orientationOf(imageOf(f)) !== lying &&
-                  orientationOf(imageOf(f)) !== 'square' && (
+                  orientationOf(f.image) !== lying &&
+                  orientationOf(f.image) !== 'square' && (
                     <Small>
                       <MarkedText kind="care">
-                        It lies {orientationOf(imageOf(f))} and the picture {lying}: swapped, or a crop
-                        that is meant.
+                        It lies {orientationOf(f.image)} and the picture {lying}: swapped, or a crop that
+                        is meant.
                       </MarkedText>
                     </Small>
                   )}
@@ -117,13 +118,13 @@ function BorderSheet({
   picture,
   onClose,
 }: {
-  format: Format;
+  format: FormatModel;
   picture: string | null;
   onClose: () => void;
 }) {
   const action = useAction();
   const { unit, size, withUnit } = useUnits();
-  const was = bordersOf(format);
+  const was = format.borders;
   const [first] = useState(
     () =>
       Object.fromEntries(
@@ -144,9 +145,9 @@ function BorderSheet({
     ) as Record<(typeof SIDES)[number], string | number>;
     if (await action.run('changeBorder', { id: format.id, ...sides })) onClose();
   };
-  const sheet = sheetOf(imageOf(format), drawn);
+  const sheet = sheetOf(format.image, drawn);
   return (
-    <FormDialog title={`Border of ${size(imageOf(format))}`} isOpen onClose={onClose} width={720}>
+    <FormDialog title={`Border of ${size(format.image)}`} isOpen onClose={onClose} width={720}>
       <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap' }}>
         <Stack $gap={10} style={{ width: 160 }}>
           {SIDES.map((s) => (
@@ -167,7 +168,7 @@ function BorderSheet({
           name={`sheet-${format.name}`}
           label={`The sheet of ${size(sheet)} with its picture and border`}
         >
-          <SheetDrawn image={imageOf(format)} borders={drawn} picture={picture} />
+          <SheetDrawn image={format.image} borders={drawn} picture={picture} />
         </ScaleDrawing>
       </div>
       <p style={{ marginTop: 10 }}>

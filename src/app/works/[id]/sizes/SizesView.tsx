@@ -1,6 +1,6 @@
 'use client';
-import { useMemo, useState } from 'react';
-import styled from 'styled-components';
+import type { FormatModel } from '@/app/models';
+import { orientationOf, type Size } from '@/core/measure';
 import {
   countVerdicts,
   type FamilyName,
@@ -8,24 +8,24 @@ import {
   type Rung,
   type School,
 } from '@/core/resolution';
-import { orientationOf, type Size } from '@/core/measure';
-import type { Format } from '@/store/works';
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
+import { Callout } from '@/ui/Callout';
 import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { EmptyState, Small, Stack } from '@/ui/Layout';
-import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { LadderDrawing } from './LadderDrawing';
 import { LadderTable } from './LadderTable';
 import { OfferedFormats } from './OfferedFormats';
 import { SchoolChoice } from './SchoolChoice';
 import { SetSheet } from './SetSheet';
-import { imageOf } from '@/core/crop/border';
 
-export type Offered = { format: Format; check: ResolutionCheck | null };
+export type Offered = { format: FormatModel; check: ResolutionCheck | null };
 type Props = {
   workId: string;
   picture: string | null;
@@ -60,8 +60,8 @@ type Lying = 'as the picture' | 'the other way' | 'both';
 const LYING = (['as the picture', 'the other way', 'both'] as const).map((key) => ({ key, name: key }));
 
 /** Whether a format is a rung of the ladder: the same size, lying the same way. */
-const isRung = (f: Format, r: Rung) =>
-  f.imageWidthUm === r.frame.width && f.imageHeightUm === r.frame.height;
+const isRung = (f: FormatModel, r: Rung) =>
+  f.image.width === r.frame.width && f.image.height === r.frame.height;
 
 /** The ladder of sizes, drawn and in figures; what is ticked is offered. */
 export function SizesView({
@@ -185,7 +185,7 @@ export function SizesView({
           workId={workId}
           rungs={rungs}
           largest={largest}
-          offered={offered.map((o) => imageOf(o.format))}
+          offered={offered.map((o) => o.format.image)}
           onClose={() => setMaking(false)}
         />
       )}

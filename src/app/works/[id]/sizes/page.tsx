@@ -1,3 +1,4 @@
+import { formatModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { ladderAcross, largestFor } from '@/core/resolution';
@@ -19,7 +20,7 @@ async function SizesPage({ params }: Params) {
       mayPrint={work.mayPrint}
       rungs={rungs}
       offered={formats.map((format) => ({
-        format,
+        format: formatModel(format),
         check: current ? formatCheck(format, current, school) : null,
       }))}
       school={school}

@@ -1,8 +1,9 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import type { CaptureCheck } from '@/core/capture/checks';
 import type { Point, Quad } from '@/core/capture/quad';
-import type { Master } from '@/store/works';
+
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
@@ -20,7 +21,7 @@ type Check = { id: string; at: string; body: CaptureCheck };
 
 type Props = {
   workId: string;
-  master: Master;
+  master: MasterModel;
   size: { width: number; height: number };
   checks: Check[];
   practice: string;

@@ -1,6 +1,7 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import type { Point, Quad } from '@/core/capture/quad';
-import type { Master } from '@/store/works';
+
 import {
   DragPoint,
   drawSource,
@@ -32,7 +33,7 @@ export function Corners({
   onMove,
   onMid,
 }: {
-  master: Master;
+  master: MasterModel;
   size: { width: number; height: number };
   quad: Quad;
   mids: Quad | null;

@@ -1,6 +1,7 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import type { CaptureCheck } from '@/core/capture/checks';
-import type { Master } from '@/store/works';
+
 import { Button, Row } from '@/ui/Button';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -26,7 +27,7 @@ export function EvennessPart({
   check,
 }: {
   workId: string;
-  master: Master;
+  master: MasterModel;
   check?: Extract<CaptureCheck, { kind: 'evenness' }>;
 }) {
   const router = useRouter();

@@ -1,10 +1,11 @@
 'use client';
-import type { Master } from '@/store/works';
+import type { MasterModel } from '@/app/models';
+
 import { Button, Row } from '@/ui/Button';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useJob } from './useCheckJob';
 
-export function FitHere({ master }: { master: Master }) {
+export function FitHere({ master }: { master: MasterModel }) {
   const job = useJob();
   return (
     <section>

@@ -1,6 +1,7 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import type { CaptureCheck } from '@/core/capture/checks';
-import type { Master } from '@/store/works';
+
 import { Row } from '@/ui/Button';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
@@ -17,7 +18,7 @@ export function JointPart({
   master,
   check,
 }: {
-  master: Master;
+  master: MasterModel;
   check?: Extract<CaptureCheck, { kind: 'joint' }>;
 }) {
   const router = useRouter();

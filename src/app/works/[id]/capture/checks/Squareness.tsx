@@ -1,8 +1,9 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import type { CaptureCheck } from '@/core/capture/checks';
 import type { Quad } from '@/core/capture/quad';
-import type { Master } from '@/store/works';
+
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { PanelTitle, Stack } from '@/ui/Layout';
@@ -17,7 +18,7 @@ export function Squareness({
   mids,
   check,
 }: {
-  master: Master;
+  master: MasterModel;
   quad: Quad;
   mids: Quad | null;
   check?: Extract<CaptureCheck, { kind: 'keystone' }>;

@@ -1,8 +1,9 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import type { CaptureCheck } from '@/core/capture/checks';
 import type { Quad } from '@/core/capture/quad';
-import type { Master } from '@/store/works';
+
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -39,7 +40,7 @@ export function TargetPart({
   check,
   practice,
 }: {
-  master: Master;
+  master: MasterModel;
   quad: Quad;
   check?: Extract<CaptureCheck, { kind: 'target' }>;
   practice: string;

@@ -1,3 +1,4 @@
+import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { practiceCgats } from '@/core/colour/practiceChart';
 import { checksOf } from '@/studio/capture/checks';
@@ -24,7 +25,7 @@ async function ChecksPage({ params }: Params) {
     <ChecksView
       key={current.id}
       workId={work.id}
-      master={current}
+      master={masterModel(current)}
       size={viewedPixels(current)}
       checks={await checksOf(studio.db, current.id)}
       practice={practiceCgats()}

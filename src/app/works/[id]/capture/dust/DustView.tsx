@@ -1,8 +1,9 @@
 'use client';
+import type { MasterModel } from '@/app/models';
 import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { Speck } from '@/core/capture/dust';
-import type { Master } from '@/store/works';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -40,7 +41,7 @@ export function DustView({
   size,
   check,
 }: {
-  master: Master;
+  master: MasterModel;
   size: { width: number; height: number };
   check: Found | null;
 }) {

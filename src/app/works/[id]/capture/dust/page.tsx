@@ -1,3 +1,4 @@
+import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { checksOf } from '@/studio/capture/checks';
 import { viewedPixels } from '@/studio/works/workPage';
@@ -23,7 +24,7 @@ async function DustPage({ params }: Params) {
   return (
     <DustView
       key={`${current.id}${check?.id}`}
-      master={current}
+      master={masterModel(current)}
       size={viewedPixels(current)}
       check={check?.body.kind === 'dust' ? { id: check.id, at: check.at, ...check.body } : null}
     />

@@ -1,10 +1,11 @@
 'use client';
-import { useState } from 'react';
+import type { FormatModel } from '@/app/models';
+import { signingRoom } from '@/core/crop/border';
 import { cropAt, insidePlace } from '@/core/crop/crop';
-import { drawSheet, shareOfCrop } from '@/core/drawing/shopDrawings';
 import { finishSheet, NO_FINISH } from '@/core/crop/finish';
-import { bordersOf, imageOf, signingRoom } from '@/core/crop/border';
-import type { Format } from '@/store/works';
+import { drawSheet, shareOfCrop } from '@/core/drawing/shopDrawings';
+import { useState } from 'react';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -38,7 +39,7 @@ export function BorderPart({
   limited,
   routes,
 }: {
-  format: Format;
+  format: FormatModel;
   picture: Picture;
   title: string;
   signed: boolean;
@@ -47,10 +48,10 @@ export function BorderPart({
 }) {
   const action = useAction();
   const { unit, size } = useUnits();
-  const image = imageOf(format),
+  const image = format.image,
     wasFinish = format.finish ?? NO_FINISH;
   const was: Record<Key, number> = {
-    ...bordersOf(format),
+    ...format.borders,
     type: wasFinish.type,
     deckle: wasFinish.deckle,
     bleed: wasFinish.bleed,

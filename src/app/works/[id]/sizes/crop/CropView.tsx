@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import type { FormatModel } from '@/app/models';
 import {
   CENTRED,
   cropAt,
@@ -10,25 +10,25 @@ import {
   samePlace,
   type CropPlace,
 } from '@/core/crop/crop';
-import { lengthOrNull, toDecimals, readNumber } from '@/core/measure';
+import { lengthOrNull, readNumber, toDecimals } from '@/core/measure';
 import { checkResolution, shownPpi, type School } from '@/core/resolution';
-import type { Format } from '@/store/works';
+import { useState } from 'react';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
+import { Working } from '@/ui/Callout';
 import { Field, Fields, Select } from '@/ui/Field';
 import { EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
-import { Working } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
-import { imageOf } from '@/core/crop/border';
 import { BorderPart } from './BorderPart';
 import { CropFrame } from './CropFrame';
 
 export type Picture = { sha: string; width: number; height: number };
 type Props = {
   title: string;
-  formats: Format[];
+  formats: FormatModel[];
   asked: string | null;
   school: School;
   picture: Picture | null;
@@ -61,7 +61,7 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
         value={format.id}
         onChange={setChosen}
         width={260}
-        options={formats.map((f) => ({ key: f.id, name: size(imageOf(f)) }))}
+        options={formats.map((f) => ({ key: f.id, name: size(f.image) }))}
       />
       <CropPart
         key={`crop ${format.id} ${JSON.stringify(format.crop)}`}
@@ -70,7 +70,7 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
         school={school}
       />
       <BorderPart
-        key={`border ${format.id} ${format.borderTopUm} ${format.borderRightUm} ${format.borderBottomUm} ${format.borderLeftUm} ${JSON.stringify(format.finish)}`}
+        key={`border ${format.id} ${format.borders.top} ${format.borders.right} ${format.borders.bottom} ${format.borders.left} ${JSON.stringify(format.finish)}`}
         format={format}
         picture={picture}
         title={title}
@@ -82,10 +82,18 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
   );
 }
 
-function CropPart({ format, picture, school }: { format: Format; picture: Picture; school: School }) {
+function CropPart({
+  format,
+  picture,
+  school,
+}: {
+  format: FormatModel;
+  picture: Picture;
+  school: School;
+}) {
   const action = useAction();
   const { size, length, unit, withUnit } = useUnits();
-  const image = imageOf(format);
+  const image = format.image;
   const kept = insidePlace(picture, image, format.crop ?? CENTRED);
   const [place, setPlace] = useState<CropPlace>(kept);
   const [typed, setTyped] = useState<Partial<Record<'left' | 'top' | 'fill' | 'turn', string>>>({});

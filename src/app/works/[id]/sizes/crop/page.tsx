@@ -1,3 +1,4 @@
+import { formatModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
@@ -13,7 +14,7 @@ async function CropPage({ params, searchParams }: Params & { searchParams: Promi
       routes={routes}
       key={work.id}
       title={work.title}
-      formats={formats}
+      formats={formats.map(formatModel)}
       asked={(await queryOf(searchParams)).size ?? null}
       school={school}
       picture={current?.state === 'ready' ? { sha: current.sha256, ...viewedPixels(current) } : null}

@@ -1,6 +1,7 @@
 'use client';
+import type { CutterModel } from '@/app/models';
 import { useState } from 'react';
-import type { Cutter } from '@/studio/formats/mounts';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -22,7 +23,7 @@ export function CutterSheet({
   today,
   onClose,
 }: {
-  cutter: Cutter | null;
+  cutter: CutterModel | null;
   today: string;
   onClose: () => void;
 }) {

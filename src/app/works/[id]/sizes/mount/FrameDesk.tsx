@@ -1,8 +1,9 @@
 'use client';
+import type { MountModel } from '@/app/models';
+import { sheetOf } from '@/core/crop/border';
 import { drawSection, THICKEN } from '@/core/drawing/shopDrawings';
 import { mounting, type FloatPlan, type FramePlan } from '@/core/mounting/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
-import type { Mount } from '@/studio/formats/mounts';
+
 import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
@@ -36,12 +37,12 @@ export function FrameDesk({
   kind: 'float' | 'frame';
   title: string;
   seen: Seen;
-  mount: Mount | null;
+  mount: MountModel | null;
 }) {
   const action = useAction();
   const { unit, size, length } = useUnits();
-  const image = imageOf(seen.format),
-    sheet = sheetOf(image, bordersOf(seen.format));
+  const image = seen.format.image,
+    sheet = sheetOf(image, seen.format.borders);
   const plan = mount?.plan.kind === kind ? (mount.plan as FloatPlan | FramePlan) : null;
   const shared = {
     spacer: plan?.spacer ?? (kind === 'float' ? 8_000 : 4_000),

@@ -1,18 +1,18 @@
 'use client';
-import { useMemo, useState } from 'react';
+import type { CutterModel, MountModel, SupplyModel } from '@/app/models';
+import { sheetOf } from '@/core/crop/border';
 import { drawMatFace, drawSection, THICKEN } from '@/core/drawing/shopDrawings';
 import { matCheck, matFindings, MINIMUM_HOLD_UM, overlapWorking } from '@/core/mounting/mat';
 import { matOuter, mounting, type MatPlan } from '@/core/mounting/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
-import type { SupplyRow } from '@/store/orders';
-import type { Cutter, Mount } from '@/studio/formats/mounts';
+import { useMemo, useState } from 'react';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
+import { Working } from '@/ui/Callout';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields, Select } from '@/ui/Field';
-import { ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Working } from '@/ui/Callout';
+import { PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { typedSides, useTypedLengths } from '../typedLengths';
@@ -54,18 +54,18 @@ export function MatDesk({
 }: {
   title: string;
   seen: Seen;
-  mount: Mount | null;
-  cutters: Cutter[];
-  kits: SupplyRow[];
+  mount: MountModel | null;
+  cutters: CutterModel[];
+  kits: SupplyModel[];
 }) {
   const action = useAction();
   const { unit, length, size } = useUnits();
   const { format } = seen;
-  const image = imageOf(format),
-    sheet = sheetOf(image, bordersOf(format));
+  const image = format.image,
+    sheet = sheetOf(image, format.borders);
   const was = mount?.plan.kind === 'mat' ? mount.plan : null;
   const [cutterId, setCutter] = useState(was?.cutterId ?? cutters[0]?.id ?? '');
-  const border = Math.min(...Object.values(bordersOf(format)));
+  const border = Math.min(...Object.values(format.borders));
   // Without a plan: the image's edge covered by 3 mm, or 5 mm of white where the border is wide enough for a signature.
   const open = border >= 25_000 ? 10_000 : -6_000;
   const f = useTypedLengths({

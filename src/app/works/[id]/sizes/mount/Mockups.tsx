@@ -1,8 +1,9 @@
 'use client';
+import type { MountModel } from '@/app/models';
+import { sheetOf } from '@/core/crop/border';
 import { drawMockups, type Mockup } from '@/core/drawing/shopDrawings';
 import { matOuter } from '@/core/mounting/mount';
-import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
-import type { Mount } from '@/studio/formats/mounts';
+
 import { DrawingView } from '@/ui/DrawingView';
 import { Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
@@ -11,17 +12,17 @@ import { useTypedLengths } from '../typedLengths';
 import type { Seen } from './MountView';
 
 /** Every size of the work in a frame of one width, to one scale. */
-export function Mockups({ formats, mounts }: { formats: Seen[]; mounts: Mount[] }) {
+export function Mockups({ formats, mounts }: { formats: Seen[]; mounts: MountModel[] }) {
   const { unit, size } = useUnits();
   const f = useTypedLengths({ frame: 20_000 });
   const prints = [...formats]
     .sort(
       (a, b) =>
-        a.format.imageWidthUm * a.format.imageHeightUm - b.format.imageWidthUm * b.format.imageHeightUm,
+        a.format.image.width * a.format.image.height - b.format.image.width * b.format.image.height,
     )
     .map((seen): Mockup => {
-      const image = imageOf(seen.format),
-        b = bordersOf(seen.format),
+      const image = seen.format.image,
+        b = seen.format.borders,
         plan = mounts.find((m) => m.formatId === seen.format.id && m.kind === 'mat')?.plan;
       if (plan?.kind !== 'mat')
         return {

@@ -1,22 +1,20 @@
 'use client';
+import type { CutterModel, FormatModel, MountModel, SupplyModel } from '@/app/models';
 import { daysBetween } from '@/core/measure/day';
 import { useState } from 'react';
-import type { Format } from '@/store/works';
-import type { SupplyRow } from '@/store/orders';
-import type { Cutter, Mount } from '@/studio/formats/mounts';
+
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
-import { EmptyState, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
+import { EmptyState, PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import { imageOf } from '@/core/crop/border';
 import { CutterSheet } from './CutterSheet';
 import { FrameDesk } from './FrameDesk';
 import { MatDesk } from './MatDesk';
 import { Mockups } from './Mockups';
 
 export type Seen = {
-  format: Format;
+  format: FormatModel;
   picture: string | null;
   from: { left: number; top: number; width: number; height: number };
 };
@@ -43,9 +41,9 @@ export function MountView({
   title: string;
   formats: Seen[];
   asked: string | null;
-  cutters: Cutter[];
-  mounts: Mount[];
-  kits: SupplyRow[];
+  cutters: CutterModel[];
+  mounts: MountModel[];
+  kits: SupplyModel[];
   today: string;
 }) {
   const { size } = useUnits();
@@ -65,7 +63,7 @@ export function MountView({
       </EmptyState>
     );
   const kept = mounts.find((m) => m.formatId === seen.format.id && m.kind === kind) ?? null;
-  const key = `${seen.format.id} ${kept?.changedAt ?? 'new'} ${seen.format.borderTopUm} ${seen.format.borderBottomUm} ${seen.format.borderLeftUm} ${seen.format.borderRightUm}`;
+  const key = `${seen.format.id} ${kept?.changedAt ?? 'new'} ${seen.format.borders.top} ${seen.format.borders.bottom} ${seen.format.borders.left} ${seen.format.borders.right}`;
   return (
     <Stack $gap={24}>
       <Row $gap={18} style={{ alignItems: 'end' }}>
@@ -74,7 +72,7 @@ export function MountView({
           value={seen.format.id}
           onChange={setChosen}
           width={240}
-          options={formats.map((f) => ({ key: f.format.id, name: size(imageOf(f.format)) }))}
+          options={formats.map((f) => ({ key: f.format.id, name: size(f.format.image) }))}
         />
         <Select<Kind> label="Mounted as" value={kind} onChange={setKind} width={200} options={KINDS} />
       </Row>
@@ -89,10 +87,10 @@ export function MountView({
   );
 }
 
-function Cutters({ cutters, today }: { cutters: Cutter[]; today: string }) {
+function Cutters({ cutters, today }: { cutters: CutterModel[]; today: string }) {
   const { length } = useUnits();
-  const [open, setOpen] = useState<Cutter | 'new' | null>(null);
-  const age = (c: Cutter) => daysBetween(c.readOn, today);
+  const [open, setOpen] = useState<CutterModel | 'new' | null>(null);
+  const age = (c: CutterModel) => daysBetween(c.readOn, today);
   return (
     <section>
       <PanelTitle>

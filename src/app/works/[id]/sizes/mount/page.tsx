@@ -1,3 +1,4 @@
+import { cutterModel, formatModel, mountModel, supplyModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
@@ -21,11 +22,11 @@ async function MountPage({
     <MountView
       key={work.id}
       title={work.title}
-      formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))}
+      formats={formats.map((f) => ({ format: formatModel(f), ...pictureFor(f, current) }))}
       asked={(await queryOf(searchParams)).size ?? null}
-      cutters={cutters}
-      mounts={mounts.filter((m) => m.kind !== 'wrap')}
-      kits={kits}
+      cutters={cutters.map(cutterModel)}
+      mounts={mounts.filter((m) => m.kind !== 'wrap').map(mountModel)}
+      kits={kits.map(supplyModel)}
       today={localDay(studio.now(), settings.timeZone)}
     />
   );

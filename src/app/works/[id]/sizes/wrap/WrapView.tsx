@@ -1,29 +1,29 @@
 'use client';
-import { useState } from 'react';
-import { cutBars } from '@/core/mounting/bars';
+import type { MountModel } from '@/app/models';
 import { drawBars, drawPanels, drawWrap } from '@/core/drawing/shopDrawings';
+import { numberOrTyped, toDecimals } from '@/core/measure';
+import { cutBars } from '@/core/mounting/bars';
 import {
   coatMl,
   panels,
+  WRAP_EDGES,
   wrapCanvas,
   wrapFindings,
   wrapWorking,
-  WRAP_EDGES,
   type WrapEdge,
   type WrapQuestion,
 } from '@/core/mounting/wrap';
-import { toDecimals, numberOrTyped } from '@/core/measure';
-import type { Mount } from '@/studio/formats/mounts';
+import { useState } from 'react';
+
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
+import { Working } from '@/ui/Callout';
 import { DrawingView } from '@/ui/DrawingView';
 import { Field, Fields, Select } from '@/ui/Field';
-import { EmptyState, FactList, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Working } from '@/ui/Callout';
+import { EmptyState, FactList, PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
-import { imageOf } from '@/core/crop/border';
 import { attempt } from '../mount/MatDesk';
 import type { Seen } from '../mount/MountView';
 import { useTypedLengths } from '../typedLengths';
@@ -57,7 +57,7 @@ export function WrapView({
   title: string;
   formats: Seen[];
   asked: string | null;
-  mounts: Mount[];
+  mounts: MountModel[];
 }) {
   const { size } = useUnits();
   const [chosen, setChosen] = useState(
@@ -81,7 +81,7 @@ export function WrapView({
         value={seen.format.id}
         onChange={setChosen}
         width={240}
-        options={formats.map((f) => ({ key: f.format.id, name: size(imageOf(f.format)) }))}
+        options={formats.map((f) => ({ key: f.format.id, name: size(f.format.image) }))}
       />
       <WrapDesk
         key={`${seen.format.id} ${mount?.changedAt ?? 'new'}`}
@@ -104,11 +104,11 @@ function WrapDesk({
   workId: string;
   title: string;
   seen: Seen;
-  mount: Mount | null;
+  mount: MountModel | null;
 }) {
   const action = useAction();
   const { unit, size, length } = useUnits();
-  const image = imageOf(seen.format);
+  const image = seen.format.image;
   const was = mount?.plan.kind === 'wrap' ? mount.plan : null;
   const f = useTypedLengths({
     depth: was?.depth ?? 38_000,

@@ -1,3 +1,4 @@
+import { formatModel, mountModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import { pictureFor } from '@/studio/reports/shopDrawings';
@@ -13,9 +14,9 @@ async function WrapPage({ params, searchParams }: Params & { searchParams: Promi
       key={work.id}
       workId={work.id}
       title={work.title}
-      formats={formats.map((f) => ({ format: f, ...pictureFor(f, current) }))}
+      formats={formats.map((f) => ({ format: formatModel(f), ...pictureFor(f, current) }))}
       asked={(await queryOf(searchParams)).size ?? null}
-      mounts={mounts.filter((m) => m.kind === 'wrap')}
+      mounts={mounts.filter((m) => m.kind === 'wrap').map(mountModel)}
     />
   );
 }

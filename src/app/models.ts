@@ -1,0 +1,357 @@
+import { bordersOf, imageOf, type Borders } from '@/core/crop/border';
+import type { CropPlace } from '@/core/crop/crop';
+import type { Finish } from '@/core/crop/finish';
+import type { Size } from '@/core/measure';
+import type { Row, TableName } from '@/store/rows';
+import type { LotOnHand } from '@/studio/papers/lots';
+
+// What pages show of the records: made on the server, so that a view knows no table, and a column nobody looks at stays there.
+
+declare const shown: unique symbol;
+/** Only what was made here is a model: a record itself does not pass for one. */
+type Shown<T> = T & { readonly [shown]: true };
+
+/** A model that is some fields of a record. */
+const fields =
+  <T extends TableName>() =>
+  <K extends keyof Row<T>>(...names: readonly K[]) =>
+  (row: Row<T>): Shown<Pick<Row<T>, K>> =>
+    Object.fromEntries(names.map((name) => [name, row[name]])) as Shown<Pick<Row<T>, K>>;
+
+/** A size of a work. */
+export type FormatModel = {
+  id: string;
+  name: string;
+  image: Size;
+  borders: Borders;
+  /** Nothing: the middle of the picture. */
+  crop: CropPlace | null;
+  finish: Finish | null;
+};
+export const formatModel = (row: Row<'formats'>): FormatModel => ({
+  id: row.id,
+  name: row.name,
+  image: imageOf(row),
+  borders: bordersOf(row),
+  crop: row.crop,
+  finish: row.finish,
+});
+
+export const masterModel = fields<'masters'>()(
+  'id',
+  'sha256',
+  'fileName',
+  'fileKind',
+  'bytes',
+  'widthPx',
+  'heightPx',
+  'bits',
+  'channels',
+  'alpha',
+  'colour',
+  'pages',
+  'density',
+  'densityUnit',
+  'orientation',
+  'compression',
+  'profileLabel',
+  'capturedAt',
+  'method',
+  'parentId',
+  'derived',
+  'detailShare',
+  'measuredAt',
+  'state',
+  'trouble',
+  'current',
+  'receivedAt',
+);
+export type MasterModel = ReturnType<typeof masterModel>;
+
+export const paperModel = fields<'papers'>()(
+  'id',
+  'name',
+  'base',
+  'surface',
+  'gsm',
+  'thicknessUm',
+  'brightener',
+  'mayRoll',
+  'scuffs',
+  'dryHours',
+  'pricePerM2Minor',
+  'sizes',
+  'permanence',
+  'discontinued',
+  'supplierId',
+  'sample',
+  'sampleNotes',
+  'gasOutHours',
+  'storage',
+  'notes',
+);
+export type PaperModel = ReturnType<typeof paperModel>;
+
+export const routeModel = fields<'routes'>()(
+  'id',
+  'name',
+  'kind',
+  'process',
+  'leadDays',
+  'ppiSteps',
+  'space',
+  'fileKinds',
+  'addsBorder',
+  'givesProofs',
+  'pricePerM2Minor',
+  'minimumMinor',
+  'carriageMinor',
+  'freeFromMinor',
+  'setUpMinor',
+  'bleedUm',
+  'proofKinds',
+  'proofMinor',
+  'proofDays',
+  'readOn',
+  'notes',
+);
+export type RouteModel = ReturnType<typeof routeModel>;
+
+export const serviceModel = fields<'services'>()(
+  'id',
+  'carrier',
+  'name',
+  'tracked',
+  'insuredMinor',
+  'days',
+  'maxLengthUm',
+  'maxWeightMg',
+  'priceMinor',
+  'readOn',
+);
+export type ServiceModel = ReturnType<typeof serviceModel>;
+
+export const supplyModel = fields<'supplies'>()(
+  'id',
+  'name',
+  'kind',
+  'widthUm',
+  'heightUm',
+  'windowWidthUm',
+  'windowHeightUm',
+  'weightMg',
+  'acidFree',
+  'onHand',
+  'reorderAt',
+  'priceMinor',
+);
+export type SupplyModel = ReturnType<typeof supplyModel>;
+
+export const editionModel = fields<'editions'>()(
+  'id',
+  'workId',
+  'kind',
+  'name',
+  'size',
+  'proofs',
+  'run',
+  'formatId',
+  'remake',
+  'signing',
+  'covers',
+  'openedAt',
+  'closedAt',
+);
+export type EditionModel = ReturnType<typeof editionModel>;
+
+export const workModel = fields<'works'>()(
+  'id',
+  'title',
+  'year',
+  'medium',
+  'kind',
+  'widthUm',
+  'heightUm',
+  'owner',
+  'soldPriceMinor',
+  'drySince',
+  'varnish',
+  'surface',
+  'smears',
+  'mayPrint',
+  'rights',
+  'signature',
+  'aim',
+  'notes',
+  'archivedAt',
+);
+export type WorkModel = ReturnType<typeof workModel>;
+
+export const mountModel = fields<'mounts'>()('id', 'formatId', 'kind', 'plan', 'changedAt');
+export type MountModel = ReturnType<typeof mountModel>;
+
+export const cutterModel = fields<'cutters'>()(
+  'id',
+  'name',
+  'toleranceSheetUm',
+  'toleranceImageUm',
+  'toleranceWindowUm',
+  'placingUm',
+  'readOn',
+  'notes',
+);
+export type CutterModel = ReturnType<typeof cutterModel>;
+
+export const machineModel = fields<'machines'>()(
+  'id',
+  'name',
+  'widthUm',
+  'feeds',
+  'inks',
+  'boughtOn',
+  'outlayMinor',
+  'lifeHours',
+  'warrantyUntil',
+  'chargingMl',
+  'deliveryDays',
+  'notes',
+);
+export type MachineModel = ReturnType<typeof machineModel>;
+
+export const machineEntryModel = fields<'machineLog'>()('id', 'day', 'kind', 'says', 'costMinor');
+export type MachineEntryModel = ReturnType<typeof machineEntryModel>;
+
+export const supplierModel = fields<'suppliers'>()(
+  'id',
+  'name',
+  'deliveryDays',
+  'carriageMinor',
+  'freeFromMinor',
+  'notes',
+);
+export type SupplierModel = ReturnType<typeof supplierModel>;
+
+export const moveModel = fields<'originalMoves'>()(
+  'id',
+  'leftOn',
+  'who',
+  'place',
+  'why',
+  'conditionOut',
+  'dueOn',
+  'backOn',
+  'conditionBack',
+);
+export type MoveModel = ReturnType<typeof moveModel>;
+
+export const proofModel = fields<'proofs'>()(
+  'id',
+  'round',
+  'kind',
+  'state',
+  'reference',
+  'changed',
+  'askedAt',
+  'judgedAt',
+  'light',
+  'distanceUm',
+  'words',
+  'costMinor',
+  'changes',
+  'adjust',
+  'plan',
+  'printFileSha',
+  'fileName',
+  'place',
+  'driedHours',
+  'photoSha',
+  'client',
+);
+export type ProofModel = ReturnType<typeof proofModel>;
+
+export const impressionModel = fields<'impressions'>()(
+  'id',
+  'editionId',
+  'kind',
+  'number',
+  'state',
+  'formatId',
+  'paperId',
+  'proofId',
+  'orderLineId',
+  'printedAt',
+  'signedAt',
+  'certifiedAt',
+  'changedAt',
+);
+export type ImpressionModel = ReturnType<typeof impressionModel>;
+
+export const priceModel = fields<'prices'>()('id', 'formatId', 'priceMinor', 'question', 'decidedAt');
+export type PriceModel = ReturnType<typeof priceModel>;
+
+export const layoutModel = fields<'layouts'>()(
+  'id',
+  'name',
+  'kind',
+  'paperId',
+  'widthUm',
+  'heightUm',
+  'marginUm',
+  'pieces',
+  'placements',
+  'lengthUm',
+  'state',
+  'printedAt',
+);
+export type LayoutModel = ReturnType<typeof layoutModel>;
+
+export const settingsModel = fields<'studio'>()(
+  'name',
+  'artist',
+  'address',
+  'unit',
+  'currency',
+  'timeZone',
+  'school',
+  'families',
+  'finePrint',
+  'ownSizes',
+  'handlingDays',
+  'workdays',
+  'holidays',
+  'remake',
+  'borderUm',
+  'screen',
+  'proofLimits',
+  'referenceDays',
+);
+export type SettingsModel = ReturnType<typeof settingsModel>;
+
+export const profileModel = fields<'profiles'>()(
+  'id',
+  'fileName',
+  'setting',
+  'facts',
+  'gamut',
+  'notes',
+  'receivedAt',
+  'archivedAt',
+  'sha256',
+);
+export type ProfileModel = ReturnType<typeof profileModel>;
+
+/** A lot, and what is left of it. */
+export type LotModel = LotOnHand & { readonly [shown]: true };
+export const lotModel = ({
+  id,
+  paperId,
+  name,
+  form,
+  widthUm,
+  heightUm,
+  priceMinor,
+  receivedOn,
+  onHand,
+  received,
+}: LotOnHand): LotModel =>
+  ({ id, paperId, name, form, widthUm, heightUm, priceMinor, receivedOn, onHand, received }) as LotModel;
