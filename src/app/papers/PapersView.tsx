@@ -100,7 +100,7 @@ export function PapersView(props: Props) {
       {receiving && (
         <ReceiveSheet paper={receiving} today={props.today} onClose={() => setReceiving(null)} />
       )}
-      {open && <RecordSheet key={open.id ?? 'new'} {...open} onClose={() => setOpen(null)} />}
+      {open && <RecordSheet key={open.id ?? 'new'} open={open} onClose={() => setOpen(null)} />}
     </Page>
   );
 }

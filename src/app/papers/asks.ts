@@ -1,6 +1,6 @@
 import { ROUTE_KINDS } from '@/core/route/kinds';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
-import type { Ask } from './RecordSheet';
+import type { Ask } from './papersProps';
 
 export const PAPER_ASKS: readonly Ask[] = [
   { kind: 'text', name: 'name', label: 'Name' },
@@ -17,7 +17,7 @@ export const PAPER_ASKS: readonly Ask[] = [
     options: PAPER_SURFACES,
   },
   { kind: 'whole', name: 'gsm', label: 'Weight, g/m²' },
-  { kind: 'text', name: 'thickness', label: 'Thickness', hint: '0.48 mm' },
+  { kind: 'length', name: 'thickness', label: 'Thickness', hint: '0.48 mm' },
   { kind: 'choice', name: 'brightener', label: 'Brightener', options: BRIGHTENERS },
   { kind: 'whole', name: 'dryHours', label: 'Drying before it is judged, hours' },
   { kind: 'text', name: 'pricePerM2', label: 'Price of a square metre' },

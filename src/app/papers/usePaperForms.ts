@@ -33,7 +33,7 @@ export function useForms(open: (o: Open) => void) {
                 'scuffs',
               ),
               gsm: String(p.gsm),
-              thickness: `${p.thicknessUm / 1000} mm`,
+              thickness: `${p.thicknessUm / 1_000} mm`,
               dryHours: String(p.dryHours),
               pricePerM2: bareMoney(p.pricePerM2Minor),
             }
@@ -52,6 +52,7 @@ export function useForms(open: (o: Open) => void) {
               scuffs: false,
               notes: '',
             },
+        exact: p ? { thickness: p.thicknessUm, pricePerM2: p.pricePerM2Minor } : {},
       }),
     route: (r: RouteModel | null) =>
       open({
@@ -91,6 +92,7 @@ export function useForms(open: (o: Open) => void) {
               givesProofs: true,
               notes: '',
             },
+        exact: r ? { pricePerM2: r.pricePerM2Minor, minimum: r.minimumMinor } : {},
       }),
     supply: (s: SupplyModel | null) =>
       open({
@@ -107,7 +109,7 @@ export function useForms(open: (o: Open) => void) {
                 s.windowWidthUm && s.windowHeightUm
                   ? size({ width: s.windowWidthUm, height: s.windowHeightUm })
                   : '',
-              acidFree: s.acidFree === null ? 'not said' : s.acidFree ? 'yes' : 'no',
+              acidFree: saidOfAcid(s.acidFree),
               weight: weight(s.weightMg),
               onHand: String(s.onHand),
               reorderAt: String(s.reorderAt),
@@ -124,6 +126,7 @@ export function useForms(open: (o: Open) => void) {
               reorderAt: '0',
               price: '',
             },
+        exact: s ? exactOfSupply(s) : {},
       }),
     service: (s: ServiceModel | null) =>
       open({
@@ -151,9 +154,31 @@ export function useForms(open: (o: Open) => void) {
               maxWeight: '',
               tracked: false,
             },
+        exact: s
+          ? {
+              price: s.priceMinor,
+              insured: s.insuredMinor,
+              maxLength: s.maxLengthUm,
+              maxWeight: s.maxWeightMg,
+            }
+          : {},
       }),
   };
 }
 
 const pick = <T extends object, K extends keyof T>(from: T, ...keys: K[]): Pick<T, K> =>
   Object.fromEntries(keys.map((k) => [k, from[k]])) as Pick<T, K>;
+
+/** Tape has no size, and most things have no window: those fields are empty. */
+const exactOfSupply = (s: SupplyModel): Open['exact'] => ({
+  weight: s.weightMg,
+  price: s.priceMinor,
+  ...(s.widthUm && { size: { width: s.widthUm, height: s.heightUm } }),
+  ...(s.windowWidthUm &&
+    s.windowHeightUm && { window: { width: s.windowWidthUm, height: s.windowHeightUm } }),
+});
+
+function saidOfAcid(acidFree: boolean | null): 'yes' | 'no' | 'not said' {
+  if (acidFree === null) return 'not said';
+  return acidFree ? 'yes' : 'no';
+}

@@ -1,4 +1,5 @@
 'use client';
+import { exactOr } from '@/app/exact';
 import { useState } from 'react';
 import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
@@ -17,6 +18,8 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
   const { weight, unit } = useUnits();
   const action = useAction();
   const [typed, setTyped] = useState('');
+  /** What the scale itself said, in milligrams: the text shown rounds it. */
+  const [scaleMg, setScaleMg] = useState<number | null>(null);
   const [by, setBy] = useState('typed');
   const isOpen = o.state === 'packed';
   const left = prints.filter((p) => !ticked.has(p.id)).length;
@@ -24,15 +27,18 @@ export function WeighStep({ table, ticked }: { table: PackingTable; ticked: Read
     const answer = await postJson<{ mg: number; by: string }>(`/api/scale/${o.id}`, {});
     if ('done' in answer) {
       setTyped(weight(answer.done.mg));
+      setScaleMg(answer.done.mg);
       setBy(answer.done.by);
     }
   };
-  const weigh = () =>
-    void action.run('weighParcel', {
-      orderId: o.id,
-      scale: /[a-z]\s*$/i.test(typed.trim()) ? typed : `${typed} ${unit === 'mm' ? 'g' : 'oz'}`,
-      by,
-    });
+  const withUnit = (text: string) =>
+    /[a-z]\s*$/i.test(text.trim()) ? text : `${text} ${unit === 'mm' ? 'g' : 'oz'}`;
+  const weigh = () => {
+    const shown = scaleMg === null ? '' : weight(scaleMg);
+    const figure = exactOr(typed, shown, scaleMg);
+    const scale = typeof figure === 'number' ? figure : withUnit(figure);
+    void action.run('weighParcel', { orderId: o.id, scale, by });
+  };
   const seal = (reason = '') =>
     void action.run('sealParcel', { orderId: o.id, ticked: [...ticked], reason });
   useKeys(

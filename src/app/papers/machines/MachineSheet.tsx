@@ -1,4 +1,5 @@
 'use client';
+import { exactOr } from '@/app/exact';
 import type { MachineModel } from '@/app/models';
 import { useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
@@ -43,8 +44,11 @@ export function MachineSheet({
     deliveryDays: String(machine?.deliveryDays ?? 5),
     notes: machine?.notes ?? '',
   });
+  const [shownWidth] = useState(f.width);
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const save = async () => {
+    const exact = exactOr(f.width, shownWidth, machine?.widthUm);
+    const width = typeof exact === 'number' ? exact : withUnit(exact);
     const inks = f.inks
       .split('\n')
       .map((l) => l.trim())
@@ -61,7 +65,7 @@ export function MachineSheet({
       await action.run('recordMachine', {
         id: machine?.id ?? null,
         ...f,
-        width: withUnit(f.width),
+        width,
         inks,
         lifeHours: wholeOrTyped(f.lifeHours),
         chargingMl: wholeOrTyped(f.chargingMl),

@@ -1,4 +1,5 @@
 'use client';
+import { exactOr } from '@/app/exact';
 import type { RouteModel } from '@/app/models';
 import { useRef, useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
@@ -44,11 +45,12 @@ export function RouteView({
 }) {
   const action = useAction();
   const { length, size, money, bareMoney, currency } = useUnits();
+  const [shownBleed] = useState(length(r.bleedUm));
   const [terms, setTerms] = useState({
     carriage: bareMoney(r.carriageMinor),
     freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor),
     setUp: bareMoney(r.setUpMinor),
-    bleed: length(r.bleedUm),
+    bleed: shownBleed,
     readOn: r.readOn ?? today,
     proofKinds: r.proofKinds,
     proof: bareMoney(r.proofMinor),
@@ -229,6 +231,7 @@ export function RouteView({
                     void action.run('changeTerms', {
                       id: r.id,
                       ...terms,
+                      bleed: exactOr(terms.bleed, shownBleed, r.bleedUm),
                       proofDays: wholeOrTyped(terms.proofDays),
                     })
                   }

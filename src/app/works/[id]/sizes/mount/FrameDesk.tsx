@@ -15,7 +15,7 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
-import { attempt } from './MatDesk';
+import { attempt } from '../attempt';
 import type { Seen } from './MountView';
 
 const NAMES: Record<string, string> = {

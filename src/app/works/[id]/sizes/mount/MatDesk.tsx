@@ -15,6 +15,7 @@ import { Field, Fields, Select } from '@/ui/Field';
 import { PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
+import { attempt } from '../attempt';
 import { typedSides, useTypedLengths } from '../typedLengths';
 import { CuttingList } from './CuttingList';
 import type { Seen } from './MountView';
@@ -301,18 +302,3 @@ export function MatDesk({
 
 /** More of an image under a mat on one side than this is a crop that nobody chose. */
 const MOST_HIDDEN_UM = 10_000;
-
-/** A figure that may be refused while it is being typed: what came of it, or the sentence. */
-export function attempt<T>(work: () => T): { value: T | null; says: string } {
-  try {
-    return { value: work(), says: '' };
-  } catch (error) {
-    const e = error as { field?: string; expected?: string; message: string };
-    return {
-      value: null,
-      says: e.expected
-        ? `${(e.field ?? '').replace(/^(\w+)\.(width|height)$/, (_, part: string, side: string) => `The ${part}’s ${side}`)} should be ${e.expected}.`
-        : e.message,
-    };
-  }
-}
