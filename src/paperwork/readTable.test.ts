@@ -1,4 +1,4 @@
-import { readPriceTable } from './readTable';
+import { readPriceRow, readPriceTable } from './readTable';
 
 describe('a price table from a spreadsheet', () => {
   test('columns by their names in any order, semicolons, a mark of bytes, sums with commas, inches with fractions, custom by area', () => {
@@ -34,5 +34,38 @@ describe('a price table from a spreadsheet', () => {
       expect.objectContaining({ field: 'table' }),
     );
     expect(() => readPriceTable('', 'EUR', 'mm')).toThrow(expect.objectContaining({ field: 'table' }));
+  });
+});
+
+describe('one line of a price table', () => {
+  const line = { size: 'A4', from: '10', price: '4.20', paper: 'rag' };
+
+  test.each([
+    [{}, { width: 210_000, height: 297_000, from: 10, price: 420, paper: 'rag' }],
+    [{ size: { width: 1, height: 2 } }, { width: 1, height: 2 }],
+    [{ size: '' }, { width: null, height: null }],
+    [{ size: 'custom' }, { width: null, height: null }],
+    [{ size: 'per m²' }, { width: null, height: null }],
+    [{ from: '' }, { from: 1 }],
+    [{ from: 25 }, { from: 25 }],
+    [{ from: '10+' }, { from: 10 }],
+    [{ from: '10-24' }, { from: 10 }],
+    [{ price: 420 }, { price: 420 }],
+    [{ price: '4.20 CHF' }, { price: 420 }],
+  ])('%j reads %j', (typed, row) =>
+    expect(readPriceRow({ ...line, ...typed }, 'EUR', 'mm')).toMatchObject(row),
+  );
+
+  test.each([
+    [{ size: 'large' }, 'size'],
+    [{ from: '0' }, 'from'],
+    [{ from: 'many' }, 'from'],
+    [{ price: '0' }, 'price'],
+    [{ price: -5 }, 'price'],
+    [{ price: 'dear' }, 'price'],
+  ])('%j is refused at its field', (typed, field) => {
+    expect(() => readPriceRow({ ...line, ...typed }, 'EUR', 'mm')).toThrow(
+      expect.objectContaining({ field }),
+    );
   });
 });

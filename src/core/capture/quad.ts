@@ -57,6 +57,41 @@ export function reversedMap(map: Homography): Homography {
   return adjugate([at(0), at(3), at(6)]).flat();
 }
 
+/** A box a little within a picture, to begin with. @example insetQuad({ width: 100, height: 50 }, 0.1)[2] // { x: 90, y: 45 } */
+export function insetQuad({ width, height }: { width: number; height: number }, share: number): Quad {
+  const [x, y] = [width * share, height * share];
+  return [
+    { x, y },
+    { x: width - x, y },
+    { x: width - x, y: height - y },
+    { x, y: height - y },
+  ];
+}
+
+/** One point of four moved, to a whole pixel within the picture. @example withPoint(insetQuad({ width: 100, height: 50 }, 0), 0, { x: -5, y: 3.4 }, { width: 100, height: 50 })[0] // { x: 0, y: 3 } */
+export function withPoint(
+  quad: Quad,
+  at: number,
+  to: Point,
+  within: { width: number; height: number },
+): Quad {
+  const point = {
+    x: Math.round(Math.min(within.width, Math.max(0, to.x))),
+    y: Math.round(Math.min(within.height, Math.max(0, to.y))),
+  };
+  const [a, b, c, d] = quad.map((corner, i) => (i === at ? point : corner));
+  return [a!, b!, c!, d!];
+}
+
+/** The middles of the four edges, the top one first, to a whole pixel. @example middlesOf(insetQuad({ width: 100, height: 50 }, 0))[1] // { x: 100, y: 25 } */
+export function middlesOf([a, b, c, d]: Quad): Quad {
+  const middle = (p: Point, q: Point): Point => ({
+    x: Math.round((p.x + q.x) / 2),
+    y: Math.round((p.y + q.y) / 2),
+  });
+  return [middle(a, b), middle(b, c), middle(c, d), middle(d, a)];
+}
+
 export type Keystone = {
   /** How far the camera looked up (+) or down, left or right (+), and was turned clockwise (+), in degrees. */
   pitch: number;
