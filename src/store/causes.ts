@@ -1,4 +1,5 @@
 import { sqliteCode } from './db';
+import { DamagedDocument } from './schema/documents';
 
 const BY_CODE: readonly [RegExp, string][] = [
   [
@@ -37,6 +38,8 @@ const BY_CODE: readonly [RegExp, string][] = [
 
 /** What of the machine, not of us, stood in the way, as a sentence; null where it is something else. */
 export function plainCause(error: unknown): string | null {
+  if (error instanceof DamagedDocument)
+    return `${error.message} Look the studio over (npm run check): it names the row. A backup has it whole.`;
   const code = sqliteCode(error) ?? systemCode(error);
   if (!code) return /ENOSPC|database or disk is full/i.test(String(error)) ? BY_CODE[0]![1] : null;
   return BY_CODE.find(([pattern]) => pattern.test(code))?.[1] ?? null;

@@ -8,6 +8,7 @@ import { emptyDatabaseAt, MIGRATION_LIST } from '../../tests/unit/helpers/olderS
 import { copyDatabase } from './aside';
 import { plainCause } from './causes';
 import { Store } from './db';
+import { DamagedDocument } from './schema/documents';
 import { holdFolder } from './lock';
 import { brokenTriggers } from './triggers';
 
@@ -232,6 +233,10 @@ describe('transactions', () => {
     [{ code: 'EACCES' }, /may not be written/],
     [{ code: 'SQLITE_CORRUPT' }, /damaged/],
     [{ code: 'SQLITE_BUSY' }, /Another program holds/],
+    [
+      new DamagedDocument('crop', 'x must be number'),
+      /^A stored crop does not have its shape: x must be number\. Look/,
+    ],
   ])('%j is said in a sentence', (error, says) => expect(plainCause(error)).toMatch(says));
 
   test('a fault of ours is no cause of the machine’s', () => {
