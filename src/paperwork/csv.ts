@@ -13,7 +13,11 @@ const AFTER_SEMICOLON = /;(\s*)(?=[=+\-@])/g;
 export function csv(rows: readonly (readonly (string | number | null)[])[]): string {
   const text = Papa.unparse(
     rows.map((row) => row.map(guarded)),
-    { escapeFormulae: FORMULA },
+    {
+      escapeFormulae: FORMULA,
+      // Other programs part cells there: quoted, it is one for most of them.
+      quotes: (value: unknown) => typeof value === 'string' && value.includes(';'),
+    },
   );
   return `\uFEFF${text}\r\n`;
 }

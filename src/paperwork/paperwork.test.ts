@@ -48,8 +48,8 @@ describe('tables', () => {
     ['a,b', '"a,b"'],
     ['a "b"', '"a ""b"""'],
     ['two\nlines', '"two\nlines"'],
-    ['5; 6', '5; 6'],
-    ['5; -6', "5; '-6"],
+    ['5; 6', '"5; 6"'],
+    ['5; -6', `"5; '-6"`],
     ['plain', 'plain'],
   ])('%j becomes %j', (cell, out) => {
     expect(csv([[cell]])).toBe(`\uFEFF${out}\r\n`);

@@ -175,7 +175,7 @@ test('a CGATS text is read back as it was written, blank lines and all', () => {
 test.each([
   ['1x2; =1+1', '\uFEFF"1x2; \'=1+1"\r\n'],
   ['a;-b', '\uFEFF"a;\'-b"\r\n'],
-  ['=1+1', "\uFEFF'=1+1\r\n"],
+  ['=1+1', `\uFEFF"'=1+1"\r\n`],
   ['plain', '\uFEFFplain\r\n'],
 ])('%s in a cell begins no formula, whatever parts the cells', (cell, text) =>
   expect(csv([[cell]])).toBe(text),
