@@ -1,26 +1,25 @@
-import { recordRoute } from '@/studio/routes/routeActions';
 // Measures what docs/benchmarks.md promises, each case beside a plain peer in the same minute, and writes that page.
-import { createReadStream, existsSync } from 'node:fs';
-import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
-import { cpus, tmpdir, totalmem } from 'node:os';
-import { join } from 'node:path';
-import { chromium } from '@playwright/test';
-import sharp from 'sharp';
-import workerpool from 'workerpool';
-import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
-import { nestRoll } from '@/core/sheets/roll';
-import { ladder, FAMILY_NAMES } from '@/core/resolution';
-import { cropAt } from '@/core/crop/crop';
+import { recordRoute, importPrices } from '@/studio/routes/routeActions';
 import { modelOf } from '@/core/colour/inks';
+import { cropAt } from '@/core/crop/crop';
+import { checkChain, entryHash, GENESIS, type ChainedEntry } from '@/core/edition/chain';
 import { solvePrice } from '@/core/price/solve';
+import { FAMILY_NAMES, ladder } from '@/core/resolution';
+import { nestRoll } from '@/core/sheets/roll';
 import { derive, VIEW_PX } from '@/imaging/derive';
 import { readFacts } from '@/imaging/facts';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
-import { importPrices } from '@/studio/routes/routeActions';
 import { Studio } from '@/studio/studio';
+import { chromium } from '@playwright/test';
+import { createReadStream, existsSync } from 'node:fs';
+import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { cpus, tmpdir, totalmem } from 'node:os';
+import { join } from 'node:path';
 import { PICTURES } from '../demo/pictures';
 import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
+import sharp from 'sharp';
+import workerpool from 'workerpool';
 
 type Row = { name: string; figure: string; peer: string; ratio: string; target: string };
 const rows: Row[] = [];

@@ -1,14 +1,12 @@
-import { getTableColumns, is, sql } from 'drizzle-orm';
-import { getTableConfig, SQLiteTable } from 'drizzle-orm/sqlite-core';
+import { sql } from 'drizzle-orm';
+import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Db } from './db';
-import * as schema from './schema';
 import { faultOfDocument } from './schema/documents';
 import { ruleOf, shapeOfColumn } from './schema/kit';
+import { ALL_TABLES } from './schema/tables';
 
 /** A value that its column should not hold. */
 export type ColumnFault = { table: string; column: string; rowId: string; fault: string };
-
-const TABLES = (Object.values(schema) as unknown[]).filter((t): t is SQLiteTable => is(t, SQLiteTable));
 
 /** How much of a value is shown. */
 const SHOWN = 60;
@@ -20,12 +18,12 @@ const SHOWN = 60;
  */
 export async function rowsBreaking(db: Db, constraint: string): Promise<ColumnFault[]> {
   const [tableName, columnName] = constraint.split('.');
-  const table = TABLES.find((t) => getTableConfig(t).name === tableName);
-  const column = table && Object.values(getTableColumns(table)).find((c) => c.name === columnName);
+  const table = ALL_TABLES.find((t) => getTableConfig(t).name === tableName);
+  const column = table && getTableConfig(table).columns.find((c) => c.name === columnName);
   const rule = column && ruleOf(column);
   if (!table || !rule) return [];
   const rows = await db.all<{ id: string; value: string }>(
-    sql`SELECT id, substr(${sql.identifier(columnName!)}, 1, ${SHOWN}) AS value FROM ${table} WHERE NOT (${sql.raw(rule)}) LIMIT 5`,
+    sql`SELECT ${keyOf(table)} AS id, substr(${sql.identifier(columnName!)}, 1, ${SHOWN}) AS value FROM ${table} WHERE NOT (${sql.raw(rule)}) LIMIT 5`,
   );
   return rows.map(({ id, value }) => ({
     table: tableName!,
@@ -38,12 +36,12 @@ export async function rowsBreaking(db: Db, constraint: string): Promise<ColumnFa
 /** Every structured value of the studio that does not have its shape. Read one by one: some are large. */
 export async function documentFaults(db: Db): Promise<ColumnFault[]> {
   const faults: ColumnFault[] = [];
-  for (const table of TABLES) {
+  for (const table of ALL_TABLES) {
     const { name, columns } = getTableConfig(table);
     for (const column of columns) {
       const shape = shapeOfColumn(column);
       if (!shape) continue;
-      const key = sql.identifier(columns.find((c) => c.primary)!.name);
+      const key = keyOf(table);
       const field = sql.identifier(column.name);
       const ids = await db.all<{ id: string }>(
         sql`SELECT ${key} AS id FROM ${table} WHERE ${field} IS NOT NULL`,
@@ -59,3 +57,7 @@ export async function documentFaults(db: Db): Promise<ColumnFault[]> {
   }
   return faults;
 }
+
+/** Most tables have ids of their own; readings go by their master's. */
+const keyOf = (table: SQLiteTable) =>
+  sql.identifier(getTableConfig(table).columns.find((column) => column.primary)!.name);

@@ -139,6 +139,17 @@ test('a row that a rule of today forbids is named, and the studio stays as it wa
   await (await Store.open(dir)).close();
 });
 
+test('so is one whose table goes by another key than an id of its own', async () => {
+  const dir = await databaseAt(5);
+  const client = createClient({ url: `file:${join(dir, 'glassine.db')}` });
+  await client.execute('PRAGMA foreign_keys = OFF');
+  await client.execute(`INSERT INTO readings (master_id, at, body) VALUES ('m1', 'yesterday', '{}')`);
+  client.close();
+  await expect(Store.open(dir)).rejects.toMatchObject({
+    message: expect.stringContaining('readings.at holds what it must not (m1: it holds “yesterday”)'),
+  });
+});
+
 describe('a copy of the database', () => {
   test('holds everything that was committed, a reader and a writer at work meanwhile', async () => {
     const dir = await folder();

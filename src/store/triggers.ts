@@ -1,7 +1,7 @@
 import { getTableColumns, is, sql } from 'drizzle-orm';
 import { getTableConfig, SQLiteReal, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Reader } from './db';
-import * as schema from './schema';
+import { ALL_TABLES } from './schema/tables';
 
 /** Tables whose rows are evidence, derived, or kept by rules of their own; no log of their changes is kept. */
 const NOT_LOGGED = new Set([
@@ -16,9 +16,7 @@ const NOT_LOGGED = new Set([
 ]);
 
 export const loggedTables = (): SQLiteTable[] =>
-  (Object.values(schema) as unknown[])
-    .filter((t): t is SQLiteTable => is(t, SQLiteTable))
-    .filter((t) => !NOT_LOGGED.has(getTableConfig(t).name));
+  ALL_TABLES.filter((table) => !NOT_LOGGED.has(getTableConfig(table).name));
 
 /** A row as JSON, column by column. Real numbers go as text with every digit, or the last one would be lost. */
 export function rowAsJson(table: SQLiteTable, row: string): string {

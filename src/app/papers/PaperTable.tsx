@@ -1,8 +1,7 @@
 'use client';
-import type { PaperModel } from '@/app/models';
-import { useAction } from '@/app/useAction';
 
-import type { LotModel } from '@/app/models';
+import type { PaperModel, LotModel } from '@/app/models';
+import { useAction } from '@/app/useAction';
 import { Button, Row } from '@/ui/Button';
 import { ScrollArea, Small, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';

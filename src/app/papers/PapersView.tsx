@@ -1,7 +1,6 @@
 'use client';
-import type { PaperModel, RouteModel, ServiceModel, SupplyModel } from '@/app/models';
 
-import type { LotModel } from '@/app/models';
+import type { PaperModel, RouteModel, ServiceModel, SupplyModel, LotModel } from '@/app/models';
 import { Button } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
 import { useKeys } from '@/ui/Keys';
@@ -9,7 +8,7 @@ import { EmptyState, Lead, Page, PageHeader, PageTitle, Panel } from '@/ui/Layou
 import { useState } from 'react';
 import type { Shelf } from './page';
 import { PapersNav } from './PapersNav';
-import { type Open } from './papersProps';
+import type { Open } from './papersProps';
 import { PaperTable } from './PaperTable';
 import { ReceiveSheet } from './ReceiveSheet';
 import { RecordSheet } from './RecordSheet';
@@ -17,7 +16,6 @@ import { RouteTable } from './RouteTable';
 import { ServiceTable } from './ServiceTable';
 import { SupplyTable } from './SupplyTable';
 import { useForms } from './usePaperForms';
-
 type Props = {
   lots: LotModel[];
   today: string;

@@ -1,3 +1,4 @@
+import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { ROUTE_KINDS } from '@/core/route/kinds';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
 import type { Ask } from './papersProps';
@@ -69,20 +70,7 @@ export const SUPPLY_ASKS: readonly Ask[] = [
     kind: 'choice',
     name: 'kind',
     label: 'Kind',
-    options: [
-      'board',
-      'sleeve',
-      'mailer',
-      'tube',
-      'interleaving',
-      'card',
-      'care sheet',
-      'label',
-      'tape',
-      'corner',
-      'box',
-      'mat',
-    ],
+    options: SUPPLY_KINDS,
   },
   {
     kind: 'length',

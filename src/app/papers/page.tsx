@@ -1,12 +1,11 @@
-import { lotModel } from '@/app/models';
-import { paperModel, routeModel, serviceModel, supplyModel } from '@/app/models';
-import { seen } from '@/app/seen';
+import { lotModel, paperModel, routeModel, serviceModel, supplyModel } from '@/app/models';
 import { queryOf } from '@/app/query';
-import type { Metadata } from 'next';
+import { seen } from '@/app/seen';
+import { localDay } from '@/core/measure';
 import { allServices, allSupplies } from '@/store/orders';
 import { papersAndRoutes } from '@/store/proofs';
-import { localDay } from '@/core/measure';
 import { lotsOnHand } from '@/studio/papers/lots';
+import type { Metadata } from 'next';
 import { studio } from '../server';
 import { PapersView } from './PapersView';
 

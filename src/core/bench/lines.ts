@@ -1,7 +1,6 @@
-import { daysPassed } from '../measure/day';
-import { daysBetween, type Day } from '../measure/day';
-import { dried } from '../proof/proofStates';
 import type { Mark } from '../finding';
+import { daysBetween, daysPassed, type Day } from '../measure/day';
+import { dried } from '../proof/proofStates';
 
 /** What is drawn beside a line. */
 export type BenchDrawing = 'proof' | 'sheets' | 'flat' | 'tube' | 'picture' | 'refused';

@@ -1,5 +1,5 @@
-import { adjugate, type Vec3 } from '../matrix3';
 import { InputError } from '../errors';
+import { adjugate, type Vec3 } from '../matrix3';
 
 export type Point = { x: number; y: number };
 /** Four corners in reading order: top left, top right, bottom right, bottom left. */

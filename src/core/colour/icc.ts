@@ -1,5 +1,5 @@
-import { Mat3, Vec3, inverseOf, timesMatrix, timesVector, transposed } from '../matrix3';
 import { InputError } from '../errors';
+import { inverseOf, timesMatrix, timesVector, transposed, type Mat3, type Vec3 } from '../matrix3';
 import { openProfile, type Curve } from './profile';
 
 /** Chromaticities of a display-like space: red, green, blue and its white. */

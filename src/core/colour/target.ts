@@ -1,5 +1,5 @@
-import { Mat3, inverseOf, leastSquares, timesVector, transposed } from '../matrix3';
 import { InputError } from '../errors';
+import { inverseOf, leastSquares, timesVector, transposed, type Mat3 } from '../matrix3';
 import { deltaE00, labOfXyz, xyzOfLab, type Lab } from './difference';
 
 export type Rgb = readonly [number, number, number];

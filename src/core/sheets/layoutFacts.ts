@@ -1,4 +1,4 @@
-import type { Minor, Um } from '../measure';
+import type { Minor, Size, Um } from '../measure';
 import { areaOf, cutsOf, tooNear, type Cut, type Laid } from './pieces';
 import type { Ground } from './snap';
 
@@ -56,7 +56,7 @@ export function layoutFacts(
     taken,
     used,
     whole,
-    waste: whole > 0 ? 1 - used / whole : 0,
+    waste: wasteOf(placements, ground.width, taken),
     clash,
     cuts:
       clash.length || !placements.length
@@ -67,6 +67,12 @@ export function layoutFacts(
       ? Math.round((lot.price * amount) / Math.max(1, lot.received))
       : Math.round((pricePerM2 * whole) / 1e6),
   };
+}
+
+/** The bare share of so much paper; of none there is none. @example wasteOf([{ width: 50000, height: 50000 }], 100000, 50000) // 0.5 */
+export function wasteOf(pieces: readonly Size[], width: Um, length: Um): number {
+  const whole = (width / 1_000) * (length / 1_000);
+  return whole > 0 ? 1 - areaOf(pieces) / whole : 0;
 }
 
 const lengthTaken = (placements: readonly Laid[], margin: Um): Um =>

@@ -1,14 +1,13 @@
-import { putAwayMachine } from './machineActions';
-import { machinesAtHand, inkReport, machineCosts, settingsOfPapers } from './machines';
 import { recordPaper } from '@/studio/papers/paperActions';
 import { emptyStudio, PAPER } from '../../../tests/unit/helpers/house';
-import { beginLayout, addPieces } from '../layouts/layoutActions';
-import { performByName } from '../registry';
+import { addPieces, beginLayout } from '../layouts/layoutActions';
+import { printLayout, queueLayout } from '../layouts/layoutPrintActions';
 import { receiveLot } from '../papers/lotActions';
+import { performByName } from '../registry';
 import type { Studio } from '../studio';
 import * as machines from './machineActions';
-import { printLayout } from '../layouts/layoutPrintActions';
-import { queueLayout } from '../layouts/layoutPrintActions';
+import { putAwayMachine } from './machineActions';
+import { inkReport, machineCosts, machinesAtHand, settingsOfPapers } from './machines';
 
 const MACHINE = {
   id: null,

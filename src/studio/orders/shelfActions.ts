@@ -1,3 +1,4 @@
+import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { InputError, RefusedError } from '@/core/errors';
 import { isBlank, parseLength, parseMoney, parseSize, parseWeight } from '@/core/measure';
 import { rowById } from '@/store/rows';
@@ -27,21 +28,7 @@ export const recordSupply = defineAction({
   input: objectSchema({
     id: Type.Optional(id),
     name,
-    kind: oneOf(
-      'board',
-      'sleeve',
-      'mailer',
-      'tube',
-      'interleaving',
-      'card',
-      'certificate',
-      'care sheet',
-      'label',
-      'tape',
-      'corner',
-      'box',
-      'mat',
-    ),
+    kind: oneOf(...SUPPLY_KINDS),
     size: sizeInput,
     window: Type.Optional(sizeInput),
     weight: weightInput,

@@ -1,12 +1,10 @@
-import { patchWhere } from '@/store/rows';
-import { Readable } from 'node:stream';
-import { desc, eq } from 'drizzle-orm';
-import sharp from 'sharp';
-import { writeGreyProfile, writeMatrixProfile } from '@/core/colour/icc';
 import { NO_ADJUSTMENT } from '@/core/colour/adjust';
+import { writeGreyProfile, writeMatrixProfile } from '@/core/colour/icc';
 import { P3_PRIMARIES, SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
 import { INSPECTION, type Inspected } from '@/core/proof/inspection';
 import { practicePress } from '@/simulators/practicePress';
+import { proofsOf } from '@/store/proofs';
+import { patchWhere } from '@/store/rows';
 import {
   comparisons,
   impressions,
@@ -17,20 +15,31 @@ import {
   printFiles,
   proofs,
 } from '@/store/schema';
-import { furnished, numbersOf, type Furnished } from '../../../tests/unit/helpers/house';
+import { desc, eq } from 'drizzle-orm';
+import { Readable } from 'node:stream';
+import sharp from 'sharp';
 import { picture } from '../../../tests/unit/helpers/files';
-import { practiceProof, practiceReadingsOf } from './comparisons';
-import { clientPage } from './clientPage';
+import { furnished, numbersOf, type Furnished } from '../../../tests/unit/helpers/house';
+import { beginPrep, logStep } from '../capture/prepActions';
 import { openEdition } from '../editions/editionActions';
-import { passedFormulas } from './passedFormulas';
+import { printImpressions } from '../editions/impressionActions';
+import { inspectPrint } from '../editions/inspectionActions';
 import { dueForReference, toInspect } from '../editions/inspections';
-import { performByName } from '../registry';
 import { jobEnd } from '../jobs';
 import { beginLayout } from '../layouts/layoutActions';
-import { receiveLot } from '../papers/lotActions';
-import { beginPrep, logStep } from '../capture/prepActions';
-import { makePrintFile } from '../print-files/printFileActions';
+import { printLayout, unprintLayout } from '../layouts/layoutPrintActions';
 import { recordMachine } from '../machines/machineActions';
+import { receiveLot } from '../papers/lotActions';
+import { makePrintFile } from '../print-files/printFileActions';
+import { performByName } from '../registry';
+import { benchToday } from '../reports/bench';
+import { setScreen } from '../settings/settingActions';
+import { clientPage } from './clientPage';
+import { compareReadingTexts, takeAdvice } from './comparisonActions';
+import { practiceProof, practiceReadingsOf } from './comparisons';
+import { useAgain } from './passedFormulaActions';
+import { passedFormulas } from './passedFormulas';
+import { putAwayProfile } from './profileActions';
 import {
   bringInProfile,
   currentProfile,
@@ -38,22 +47,12 @@ import {
   profileByPractice,
   profilesAtHand,
 } from './profiles';
-import { lotWarning, proofStates, staleness } from './rounds';
-import { keepProofPhoto, type SheetInput } from './sheets';
-import { setScreen } from '../settings/settingActions';
-import { gamutCountsOf } from './softProof';
-import { benchToday } from '../reports/bench';
-import { proofsOf } from '@/store/proofs';
-import { inspectPrint } from '../editions/inspectionActions';
-import { compareReadingTexts, takeAdvice } from './comparisonActions';
-import { useAgain } from './passedFormulaActions';
-import { putAwayProfile } from './profileActions';
 import { clientAnswered, declareAim, judgeProof, sendToClient } from './roundActions';
+import { lotWarning, proofStates, staleness } from './rounds';
 import { gangProof, makeProofSheet, proposeSnippets } from './sheetActions';
+import { keepProofPhoto, type SheetInput } from './sheets';
+import { gamutCountsOf } from './softProof';
 import { countGamut } from './softProofActions';
-import { printLayout } from '../layouts/layoutPrintActions';
-import { unprintLayout } from '../layouts/layoutPrintActions';
-import { printImpressions } from '../editions/impressionActions';
 
 let f: Furnished;
 const day = { at: '2026-11-20T09:00:00Z' };

@@ -1,11 +1,10 @@
+import { MIGRATIONS } from '@/store/migrationState';
+import { shapeOfColumn } from '@/store/schema/kit';
+import { ALL_TABLES } from '@/store/schema/tables';
+import { createClient, type Client } from '@libsql/client';
+import { getTableConfig } from 'drizzle-orm/sqlite-core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { createClient, type Client } from '@libsql/client';
-import { getTableConfig, SQLiteTable } from 'drizzle-orm/sqlite-core';
-import { is } from 'drizzle-orm';
-import { MIGRATIONS } from '@/store/migrationState';
-import * as schema from '@/store/schema';
-import { shapeOfColumn } from '@/store/schema/kit';
 
 type Journal = { entries: { idx: number; tag: string; when: number }[] };
 export const MIGRATION_LIST = (
@@ -17,10 +16,9 @@ const DOCUMENTS = MIGRATION_LIST.find((m) => m.tag === '0006_documents')!.idx;
 
 /** Columns of each table that hold documents today. */
 const DOCUMENT_COLUMNS = new Map(
-  (Object.values(schema) as unknown[])
-    .filter((t): t is SQLiteTable => is(t, SQLiteTable))
-    .map(getTableConfig)
-    .map(({ name, columns }) => [name, columns.filter(shapeOfColumn).map((c) => c.name)] as const),
+  ALL_TABLES.map(getTableConfig).map(
+    ({ name, columns }) => [name, columns.filter(shapeOfColumn).map((c) => c.name)] as const,
+  ),
 );
 
 /** An empty database as it was after one of the migrations. */

@@ -1,16 +1,14 @@
 'use client';
-import type { PaperModel } from '@/app/models';
-import { useState } from 'react';
-import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
-import { lengthOrNull, moneyOrNull, parseSize, numberOrTyped, wholeOrTyped } from '@/core/measure';
-
-import type { LotModel } from '@/app/models';
-import { Field, Fields, Select } from '@/ui/Field';
-import { ScrollArea, PanelTitle, Stack, Table } from '@/ui/Layout';
-import { useUnits } from '@/ui/Units';
-import { MarkedText, Verdict } from '@/ui/Verdict';
 
 /** Borderless prints on pre-cut sheets, or ganged on larger paper and cut after: both worked out from the lots on hand. */
+import type { PaperModel, LotModel } from '@/app/models';
+import { lengthOrNull, moneyOrNull, numberOrTyped, parseSize, wholeOrTyped } from '@/core/measure';
+import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
+import { useState } from 'react';
+import { Field, Fields, Select } from '@/ui/Field';
+import { PanelTitle, ScrollArea, Stack, Table } from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotModel[] }) {
   const { unit, withUnit, money, currency, length, bareMoney } = useUnits();
   const stocked = papers.filter((p) => lots.some((l) => l.paperId === p.id && l.onHand > 0));

@@ -1,37 +1,34 @@
 'use client';
-import type { LayoutModel } from '@/app/models';
-import type { PaperModel } from '@/app/models';
-import Link from 'next/link';
+import type { LayoutModel, PaperModel, LotModel } from '@/app/models';
+import { lengthOrNull, parseSize } from '@/core/measure';
+import { sheetFinding } from '@/core/sheets/nup';
+import { wasteOf } from '@/core/sheets/layoutFacts';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { areaOf } from '@/core/sheets/pieces';
-import { sheetFinding } from '@/core/sheets/nup';
-import { lengthOrNull, parseSize } from '@/core/measure';
-
-import type { LotModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
+import { DialogActions, FormDialog } from '@/ui/Callout';
 import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   EmptyState,
-  PageHeader,
   Lead,
+  Page,
+  PageHeader,
   PageTitle,
-  ScrollArea,
   Panel,
   PanelTitle,
+  ScrollArea,
   Small,
   Stack,
   Table,
-  Page,
 } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
-import { PapersNav } from '../PapersNav';
-import { CutOrGang } from './CutOrGang';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
+import { PapersNav } from '../PapersNav';
+import { CutOrGang } from './CutOrGang';
+import Link from 'next/link';
 
 type Props = { layouts: LayoutModel[]; papers: PaperModel[]; lots: LotModel[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
@@ -45,9 +42,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   useKeys([{ key: 'n', label: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
   const waste = (l: LayoutModel) =>
-    l.placements.length
-      ? Math.round(1_000 * (1 - areaOf(l.placements) / ((l.widthUm / 1_000) * (l.lengthUm / 1_000)))) / 10
-      : null;
+    l.placements.length ? Math.round(1_000 * wasteOf(l.placements, l.widthUm, l.lengthUm)) / 10 : null;
   return (
     <Page>
       <PageHeader>

@@ -1,11 +1,10 @@
-import { layoutModel, lotModel } from '@/app/models';
-import { paperModel } from '@/app/models';
+import { layoutModel, lotModel, paperModel } from '@/app/models';
 import { seen } from '@/app/seen';
-import type { Metadata } from 'next';
+import { studio } from '@/app/server';
 import { papersAndRoutes } from '@/store/proofs';
 import { allLayouts } from '@/studio/layouts/layouts';
 import { lotsOnHand } from '@/studio/papers/lots';
-import { studio } from '@/app/server';
+import type { Metadata } from 'next';
 import { LayoutsView } from './LayoutsView';
 
 export const metadata: Metadata = { title: 'Sheets and rolls' };

@@ -1,14 +1,13 @@
 'use client';
-import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
-import { useState } from 'react';
+import type { EditionModel, FormatModel, ImpressionModel, PaperModel } from '@/app/models';
 import { impressionLabel } from '@/core/edition/impressionStates';
-import type { ImpressionModel } from '@/app/models';
+import { useState } from 'react';
 
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
+import { DialogActions, FormDialog } from '@/ui/Callout';
 import { Field, Fields, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
 import type { SheetLine } from './EditionView';
 
 const listed = (list: readonly ImpressionModel[], edition: EditionModel) =>

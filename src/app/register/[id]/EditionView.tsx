@@ -1,34 +1,33 @@
 'use client';
-import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
+import type { EditionModel, FormatModel, ImpressionModel, PaperModel } from '@/app/models';
+import { mayDo } from '@/core/edition/impressionStates';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Selection } from 'react-aria-components';
 import styled from 'styled-components';
-import { mayDo } from '@/core/edition/impressionStates';
-import type { ImpressionModel } from '@/app/models';
 
 import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
+import { Callout } from '@/ui/Callout';
 import { useKeys } from '@/ui/Keys';
 import {
   Columns,
   EmptyState,
-  PageHeader,
   Lead,
-  Pagination,
+  Page,
+  PageHeader,
   PageTitle,
+  Pagination,
   Panel,
   Small,
-  Page,
 } from '@/ui/Layout';
-import { Callout } from '@/ui/Callout';
+import { useUnits } from '@/ui/Units';
 import { ChainLine } from '../ChainLine';
 import { CloseSheet, PrintSheet, ReasonSheet, type ReasonAct } from './EditionSheets';
 import { ImpressionAside } from './ImpressionAside';
 import { SheetsGrid } from './SheetsGrid';
-import { useUnits } from '@/ui/Units';
 
 /** A number of the edition, with the names of what it is and whom it is held for. */
 export type SheetLine = {

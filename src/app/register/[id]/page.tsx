@@ -1,14 +1,13 @@
-import { impressionModel } from '@/app/models';
-import { editionModel, formatModel, paperModel } from '@/app/models';
+import { editionModel, formatModel, impressionModel, paperModel } from '@/app/models';
+import { pageOf, queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
-import { notFound } from 'next/navigation';
-import { impressionsOf, IMPRESSIONS_A_PAGE, registerLength, stateCounts } from '@/store/editions';
-import { freeOf } from '@/store/soundness';
+import { studio } from '@/app/server';
+import { IMPRESSIONS_A_PAGE, impressionsOf, registerLength, stateCounts } from '@/store/editions';
 import { papersAndRoutes } from '@/store/proofs';
 import { findRow } from '@/store/rows';
+import { freeOf } from '@/store/soundness';
 import { currentMaster, formatsOf } from '@/store/works';
-import { pageOf, queryOf } from '@/app/query';
-import { studio } from '@/app/server';
+import { notFound } from 'next/navigation';
 import { EditionView } from './EditionView';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: string; do?: string }> };

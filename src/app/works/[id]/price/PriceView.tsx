@@ -1,7 +1,6 @@
 'use client';
-import type { FormatModel } from '@/app/models';
+import type { FormatModel, PriceModel } from '@/app/models';
 import type { Size } from '@/core/measure';
-import type { PriceModel } from '@/app/models';
 
 import type { CostSuggestion } from '@/studio/prices/costs';
 import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useAction } from '@/app/useAction';
-import { numberOrTyped, readNumber, type Size } from '@/core/measure';
+import { NO_BORDER, sheetOf } from '@/core/crop/border';
+import { numberOrTyped, readNumber } from '@/core/measure';
 import type { Kernel } from '@/core/printfile/resample';
 import type { FileSpaceChoice } from '@/core/printfile/routeWants';
 import { filePixels, type Intent } from '@/core/printfile/spec';
@@ -52,7 +53,7 @@ export function usePrintFileForm({ master, sizes, routes, preps }: Offer) {
     chosen,
     ppi,
     /** The sheet as the file shows it, and its pixels; null for a resolution that is not taken. */
-    sheet: sheetIn(chosen.image, borders),
+    sheet: sheetOf(chosen.image, borders ?? NO_BORDER),
     pixels: isPpiTaken ? filePixels(chosen.image, borders, ppi) : null,
     /** How far the master is enlarged for it. */
     factor: chosen.check && (chosen.check.factor * ppi) / chosen.check.requiredPpi,
@@ -143,6 +144,3 @@ function requestOf(asked: Asked, isWrapped: boolean) {
     forWhat: isWrapped ? asked.forWhat : ('sheet' as const),
   };
 }
-
-const sheetIn = (image: Size, b: OfferedSize['borders'] | null): Size =>
-  b ? { width: image.width + b.left + b.right, height: image.height + b.top + b.bottom } : { ...image };
