@@ -275,7 +275,8 @@ describe('the studio as the demo leaves it', () => {
     );
 
     test('killed before any statement of it, the next start finds it whole and finishes', async () => {
-      const start = await older(MIGRATION_LIST.length - 2);
+      const before = MIGRATION_LIST.findIndex((m) => m.tag === '0005_promises');
+      const start = await older(before);
       for (const statement of [0, 1, 3, 40, 150, 260]) {
         const dir = await folder();
         copyFileSync(start.file, join(dir, 'glassine.db'));
@@ -285,7 +286,7 @@ describe('the studio as the demo leaves it', () => {
           { encoding: 'utf8' },
         );
         expect([statement, died.signal, died.stderr]).toEqual([statement, 'SIGKILL', '']);
-        expect(await migrationsDone(dir)).toBe(MIGRATION_LIST.length - 1);
+        expect(await migrationsDone(dir)).toBe(before + 1);
         await (await Store.open(dir)).close();
         expect(await migrationsDone(dir)).toBe(MIGRATION_LIST.length);
         expect(await rowsOf(join(dir, 'glassine.db'), 'proofs', ['id', 'formula', 'plan'])).toEqual(

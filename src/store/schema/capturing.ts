@@ -4,21 +4,29 @@ import { routes } from './making';
 import { formats, masters, works } from './works';
 
 /** What was measured of a master, kept apart: only its own page reads so much. */
-export const readings = sqliteTable('readings', {
-  masterId: text('master_id')
-    .primaryKey()
-    .references(() => masters.id, { onDelete: 'cascade' }),
-  at: at('at').notNull(),
-  body: document('body', 'readings').notNull(),
-});
+export const readings = sqliteTable(
+  'readings',
+  {
+    masterId: text('master_id')
+      .primaryKey()
+      .references(() => masters.id, { onDelete: 'cascade' }),
+    at: at('at').notNull(),
+    body: document('body', 'readings').notNull(),
+  },
+  columnRules,
+);
 
 /** Own scanners, cameras and lenses, and the professionals one may go to. */
-export const equipment = sqliteTable('equipment', {
-  id: id(),
-  name: text('name').notNull(),
-  spec: document('spec', 'equipment').notNull(),
-  archivedAt: at('archived_at'),
-});
+export const equipment = sqliteTable(
+  'equipment',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    spec: document('spec', 'equipment').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
 
 /** Evenness, target, squareness, joints and dust, as they were read. */
 export const captureChecks = sqliteTable(

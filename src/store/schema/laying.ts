@@ -5,18 +5,22 @@ import { papers } from './making';
 import { formats, works } from './works';
 
 /** Those who cut mats, frames and windows, each with the tolerances they keep. */
-export const cutters = sqliteTable('cutters', {
-  id: id(),
-  name: text('name').notNull(),
-  toleranceSheetUm: um('tolerance_sheet_um').notNull(),
-  toleranceImageUm: um('tolerance_image_um').notNull(),
-  toleranceWindowUm: um('tolerance_window_um').notNull(),
-  placingUm: um('placing_um').notNull(),
-  /** The day they said so. */
-  readOn: day('read_on').notNull(),
-  notes: text('notes').notNull().default(''),
-  archivedAt: at('archived_at'),
-});
+export const cutters = sqliteTable(
+  'cutters',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    toleranceSheetUm: um('tolerance_sheet_um').notNull(),
+    toleranceImageUm: um('tolerance_image_um').notNull(),
+    toleranceWindowUm: um('tolerance_window_um').notNull(),
+    placingUm: um('placing_um').notNull(),
+    /** The day they said so. */
+    readOn: day('read_on').notNull(),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
 
 /** How a size is mounted, floated or wrapped: one of each kind for a format. */
 export const mounts = sqliteTable(

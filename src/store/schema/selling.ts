@@ -43,22 +43,26 @@ export const services = sqliteTable(
   columnRules,
 );
 
-export const supplies = sqliteTable('supplies', {
-  id: id(),
-  name: text('name').notNull(),
-  kind: oneOf('kind', SUPPLY_KINDS).notNull(),
-  widthUm: um('width_um').notNull(),
-  heightUm: um('height_um').notNull(),
-  /** The opening of a mat cut beforehand; nothing for everything else. */
-  windowWidthUm: um('window_width_um'),
-  windowHeightUm: um('window_height_um'),
-  weightMg: integer('weight_mg').notNull(),
-  /** Boards, tapes and sleeves can yellow a print as its own paper can; nothing: nobody has said. */
-  acidFree: flag('acid_free'),
-  onHand: integer('on_hand').notNull(),
-  reorderAt: integer('reorder_at').notNull(),
-  priceMinor: integer('price_minor').notNull(),
-});
+export const supplies = sqliteTable(
+  'supplies',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    kind: oneOf('kind', SUPPLY_KINDS).notNull(),
+    widthUm: um('width_um').notNull(),
+    heightUm: um('height_um').notNull(),
+    /** The opening of a mat cut beforehand; nothing for everything else. */
+    windowWidthUm: um('window_width_um'),
+    windowHeightUm: um('window_height_um'),
+    weightMg: integer('weight_mg').notNull(),
+    /** Boards, tapes and sleeves can yellow a print as its own paper can; nothing: nobody has said. */
+    acidFree: flag('acid_free'),
+    onHand: integer('on_hand').notNull(),
+    reorderAt: integer('reorder_at').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+  },
+  columnRules,
+);
 
 /** What came to the shelf and left it. `supplies.on_hand` is their sum, written in the same transaction. */
 export const supplyMoves = sqliteTable(

@@ -6,15 +6,19 @@ import { papers, routes } from './making';
 import { formats } from './works';
 
 /** Where papers, ink and supplies come from. */
-export const suppliers = sqliteTable('suppliers', {
-  id: id(),
-  name: text('name').notNull(),
-  deliveryDays: integer('delivery_days').notNull(),
-  carriageMinor: integer('carriage_minor').notNull(),
-  freeFromMinor: integer('free_from_minor'),
-  notes: text('notes').notNull().default(''),
-  archivedAt: at('archived_at'),
-});
+export const suppliers = sqliteTable(
+  'suppliers',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    deliveryDays: integer('delivery_days').notNull(),
+    carriageMinor: integer('carriage_minor').notNull(),
+    freeFromMinor: integer('free_from_minor'),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
 
 /** A route's price table: a standard size, or custom sizes by the square metre, from a quantity on. */
 export const routePrices = sqliteTable(
