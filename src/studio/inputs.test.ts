@@ -236,6 +236,9 @@ describe('a length, a sum, a weight or a size may be typed, or given in whole un
     ['a length', { thickness: -1 }, 'thickness'],
     ['a length that is no whole number', { thickness: 480.5 }, 'thickness'],
     ['a sum that is no whole number', { pricePerM2: 19.4 }, 'pricePerM2'],
+    ['a sum below nothing', { pricePerM2: -1 }, 'pricePerM2'],
+    ['a sum typed below nothing', { pricePerM2: '-1' }, 'pricePerM2'],
+    ['a sum beyond all', { pricePerM2: 2e12 }, 'pricePerM2'],
     ['something else', { thickness: { um: 480 } }, 'thickness'],
   ])('%s that cannot be is refused by its field', async (_what, wrong, field) => {
     const studio = await emptyStudio();

@@ -23,6 +23,9 @@ const DIGITS: Record<string, number> = {
 /** How many decimals the currency's minor unit has. Source: ISO 4217. */
 export const currencyDigits = (currency: string): number => DIGITS[currency] ?? 2;
 
+/** No sum is larger: ten thousand million of most currencies. */
+const MOST_MINOR = 1e12;
+
 /**
  * Reads an amount of money, rounding once, half-even, to the minor unit. A comma or a point may stand before the
  * decimals; spaces and apostrophes between thousands are passed over; the currency's code may stand beside it.
@@ -54,8 +57,21 @@ export function parseMoney(typed: string | number, currency: string, field = 'am
   const minor = Number(
     divideHalfEven(fraction.top * 10n ** BigInt(currencyDigits(currency)), fraction.bottom),
   );
-  if (!Number.isSafeInteger(minor) || minor > 1e12) throw new InputError(field, typed, expected);
+  if (!Number.isSafeInteger(minor) || minor > MOST_MINOR) throw new InputError(field, typed, expected);
   return negative ? -minor + 0 : minor;
+}
+
+/**
+ * Reads a price, a cost or a fee: an amount that is never below nothing, nor beyond what anybody pays.
+ *
+ * @throws InputError when it cannot be read, or is below nothing
+ * @example parseSum('18.40', 'EUR') // 1840
+ */
+export function parseSum(typed: string | number, currency: string, field = 'amount'): Minor {
+  const minor = parseMoney(typed, currency, field);
+  if (minor < 0 || minor > MOST_MINOR)
+    throw new InputError(field, typed, `an amount in ${currency} from 0 on`);
+  return minor;
 }
 
 /** An amount while it is still being typed: null as long as it cannot be read. @example moneyOrNull('18.', 'EUR') // null */

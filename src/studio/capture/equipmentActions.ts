@@ -1,6 +1,6 @@
 import type { Equipment } from '@/core/capture/equipment';
 import { InputError } from '@/core/errors';
-import { parseFigure, parseLength, parseMoney, parseSize } from '@/core/measure';
+import { parseFigure, parseLength, parseSum, parseSize } from '@/core/measure';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
@@ -107,7 +107,7 @@ function specOf(q: EquipmentInput, unit: 'mm' | 'in', currency: string, today: s
     case 'professional':
       return {
         kind: 'professional',
-        price: parseMoney(q.price, currency, 'price'),
+        price: parseSum(q.price, currency, 'price'),
         days: whole(q.days, 'days', 'working days'),
         pixels: pixelsOf(q.pixels),
         readOn: q.readOn ?? today,

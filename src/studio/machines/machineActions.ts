@@ -1,5 +1,5 @@
 import { InputError, RefusedError } from '@/core/errors';
-import { isBlank, localDay, parseLength, parseMoney } from '@/core/measure';
+import { isBlank, localDay, parseLength, parseSum } from '@/core/measure';
 import { MACHINE_LOG_KINDS } from '@/core/stock/machineLog';
 import { findRows, insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -57,10 +57,10 @@ export const recordMachine = defineAction({
       inks: input.inks.map((i) => ({
         colour: i.colour.trim(),
         ml: i.ml,
-        priceMinor: isBlank(i.price) ? 0 : parseMoney(i.price, currency, 'inks'),
+        priceMinor: isBlank(i.price) ? 0 : parseSum(i.price, currency, 'inks'),
       })),
       boughtOn: input.boughtOn,
-      outlayMinor: isBlank(input.outlay) ? 0 : parseMoney(input.outlay, currency, 'outlay'),
+      outlayMinor: isBlank(input.outlay) ? 0 : parseSum(input.outlay, currency, 'outlay'),
       lifeHours: input.lifeHours,
       warrantyUntil: input.warrantyUntil,
       chargingMl: input.chargingMl,
@@ -127,7 +127,7 @@ export const logMachine = defineAction({
       day: input.day,
       kind: input.kind,
       says: input.says.trim(),
-      costMinor: isBlank(input.cost) ? 0 : parseMoney(input.cost, currency, 'cost'),
+      costMinor: isBlank(input.cost) ? 0 : parseSum(input.cost, currency, 'cost'),
     });
     await noteInJournal(studio, tx, {
       act: 'logged',
@@ -214,7 +214,7 @@ export const moveInk = defineAction({
       input.amount ??
       (input.kind === 'bought' ? 1 : input.kind === 'in' ? ink.ml - (first ? machine.chargingMl : 0) : 0);
     const usualCost = input.kind === 'bought' ? amount * ink.priceMinor : 0;
-    const costMinor = isBlank(input.cost) ? usualCost : parseMoney(input.cost, currency, 'cost');
+    const costMinor = isBlank(input.cost) ? usualCost : parseSum(input.cost, currency, 'cost');
     await insertRow(tx, 'inkMoves', {
       id: studio.newId(),
       machineId: machine.id,

@@ -1,6 +1,6 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
-import { isBlank, localDay, parseMoney } from '@/core/measure';
+import { isBlank, localDay, parseSum } from '@/core/measure';
 import { ORDER_WORDS } from '@/core/order/orderStates';
 import { type Weekday } from '@/core/measure/day';
 import { shipBy } from '@/core/parcel/shipBy';
@@ -119,9 +119,7 @@ export const placeOrder = defineAction({
       holidays: s.holidays,
       workdays: s.workdays as Weekday[],
     });
-    const carriageMinor = isBlank(input.carriage)
-      ? 0
-      : parseMoney(input.carriage, s.currency, 'carriage');
+    const carriageMinor = isBlank(input.carriage) ? 0 : parseSum(input.carriage, s.currency, 'carriage');
 
     const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
     const orderId = studio.newId();
@@ -170,7 +168,7 @@ async function addLine(
   if (format.workId !== work.id)
     throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
   const [set] = await findRows(tx, 'prices', { formatId: format.id }, { limit: 1 });
-  const priceMinor = isBlank(l.price) ? set?.priceMinor : parseMoney(l.price, currency, `${field}.price`);
+  const priceMinor = isBlank(l.price) ? set?.priceMinor : parseSum(l.price, currency, `${field}.price`);
   if (priceMinor === undefined)
     throw new InputError(
       `${field}.price`,

@@ -1,6 +1,6 @@
 import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { InputError, RefusedError } from '@/core/errors';
-import { isBlank, parseLength, parseMoney, parseSize, parseWeight } from '@/core/measure';
+import { isBlank, parseLength, parseSum, parseSize, parseWeight } from '@/core/measure';
 import { rowById } from '@/store/rows';
 import { moveSupply } from '@/store/supplies';
 import { defineAction } from '../action';
@@ -52,7 +52,7 @@ export const recordSupply = defineAction({
       windowHeightUm: opening?.height ?? null,
       ...(acidFree && { acidFree: acidFree === 'not said' ? null : acidFree === 'yes' }),
       weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'),
-      priceMinor: isBlank(price) ? 0 : parseMoney(price, currency, 'price'),
+      priceMinor: isBlank(price) ? 0 : parseSum(price, currency, 'price'),
     };
     return keepSupply(studio, given, row);
   },
@@ -105,10 +105,10 @@ export const recordService = defineAction({
     const { currency, unit } = await studio.settings();
     const row = {
       ...rest,
-      insuredMinor: isBlank(insured) ? 0 : parseMoney(insured, currency, 'insured'),
+      insuredMinor: isBlank(insured) ? 0 : parseSum(insured, currency, 'insured'),
       maxLengthUm: parseLength(maxLength, unit, 'maxLength'),
       maxWeightMg: parseWeight(maxWeight, unit === 'in' ? 'oz' : 'g', 'maxWeight'),
-      priceMinor: parseMoney(price, currency, 'price'),
+      priceMinor: parseSum(price, currency, 'price'),
     };
     return keepNamed(studio, 'services', given, row, 'service');
   },

@@ -4,7 +4,7 @@ import {
   formatLength,
   formatSize,
   parseLength,
-  parseMoney,
+  parseSum,
   parseSize,
   parseWhole,
   parseStockSize,
@@ -54,7 +54,7 @@ export const receiveLot = defineAction({
         input.amount,
         input.form === 'sheet' ? 'a number of sheets above zero' : 'the length of the roll, above zero',
       );
-    const priceMinor = parseMoney(input.price, currency, 'price');
+    const priceMinor = parseSum(input.price, currency, 'price');
     const lotId = studio.newId();
 
     await insertRow(tx, 'lots', {

@@ -1,6 +1,6 @@
 /** Records a paper, or changes what is known of it. */
 import { InputError } from '@/core/errors';
-import { isBlank, parseLength, parseMoney } from '@/core/measure';
+import { isBlank, parseLength, parseSum } from '@/core/measure';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES, SAMPLES } from '@/core/stock/paperWords';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -44,7 +44,7 @@ export const recordPaper = defineAction({
     const row = {
       ...rest,
       thicknessUm: parseLength(thickness, unit, 'thickness'),
-      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
+      pricePerM2Minor: parseSum(pricePerM2, currency, 'pricePerM2'),
     };
     return keepNamed(studio, 'papers', given, row, 'paper');
   },
@@ -81,8 +81,8 @@ export const recordSupplier = defineAction({
     const row = {
       name: input.name.trim(),
       deliveryDays: input.deliveryDays,
-      carriageMinor: isBlank(input.carriage) ? 0 : parseMoney(input.carriage, currency, 'carriage'),
-      freeFromMinor: isBlank(input.freeFrom) ? null : parseMoney(input.freeFrom, currency, 'freeFrom'),
+      carriageMinor: isBlank(input.carriage) ? 0 : parseSum(input.carriage, currency, 'carriage'),
+      freeFromMinor: isBlank(input.freeFrom) ? null : parseSum(input.freeFrom, currency, 'freeFrom'),
       notes: input.notes,
     };
 

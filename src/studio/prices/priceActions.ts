@@ -1,6 +1,6 @@
 import { priceQuestionSchema } from '@/core/calc/price';
 import { InputError } from '@/core/errors';
-import { formatMoney, isBlank, parseMoney } from '@/core/measure';
+import { formatMoney, isBlank, parseSum } from '@/core/measure';
 import { solvePrice } from '@/core/price/solve';
 import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -15,7 +15,7 @@ export const setPrice = defineAction({
     const { currency } = await studio.settings();
     const priceMinor = isBlank(input.price)
       ? solvePrice(input.question, currency).price
-      : parseMoney(input.price, currency, 'price');
+      : parseSum(input.price, currency, 'price');
     if (!(priceMinor > 0)) throw new InputError('price', input.price, 'a price above nothing');
 
     const format = await rowById(tx, 'formats', input.formatId, 'formatId');

@@ -1,6 +1,6 @@
 import { INTENTS } from '@/core/colour/intents';
 import { RefusedError } from '@/core/errors';
-import { formatSize, parseLength, parseMoney, isBlank } from '@/core/measure';
+import { formatSize, parseLength, parseSum, isBlank } from '@/core/measure';
 import { dried, PROOF_KINDS, VERDICT_LEADS_TO, type ClientAnswer } from '@/core/proof/proofStates';
 import type { Tx } from '@/store/db';
 import { printsFromProof, type Proof } from '@/store/proofs';
@@ -41,7 +41,7 @@ export const askProof = defineAction({
 
   async run({ studio, tx, input }) {
     const { currency } = await studio.settings();
-    const costMinor = isBlank(input.cost) ? 0 : parseMoney(input.cost, currency, 'cost');
+    const costMinor = isBlank(input.cost) ? 0 : parseSum(input.cost, currency, 'cost');
 
     const format = await rowById(tx, 'formats', input.formatId, 'formatId');
     const paper = await rowById(tx, 'papers', input.paperId, 'paperId');

@@ -6,7 +6,7 @@ import {
   type Adjustment,
 } from '@/core/colour/adjust';
 import { RefusedError } from '@/core/errors';
-import { formatLength, formatSize, parseLength, parseMoney, UM_PER_INCH, isBlank } from '@/core/measure';
+import { formatLength, formatSize, parseLength, parseSum, UM_PER_INCH, isBlank } from '@/core/measure';
 import { printFileName } from '@/core/printfile/spec';
 import { coverage, snippetPlan, stripPlan, wholePlan, type ProofPlan } from '@/core/proof/plan';
 import { judgedDistanceOf } from '@/core/resolution';
@@ -89,7 +89,7 @@ export const makeProofSheet = defineAction({
 
   async run({ studio, input }) {
     const { currency, unit } = await studio.settings();
-    const costMinor = isBlank(input.cost) ? 0 : parseMoney(input.cost, currency, 'cost');
+    const costMinor = isBlank(input.cost) ? 0 : parseSum(input.cost, currency, 'cost');
     const format = await rowById(studio.db, 'formats', input.formatId, 'formatId');
     const master = await masterFor(studio, format);
     const paper = await rowById(studio.db, 'papers', input.paperId, 'paperId'),

@@ -5,7 +5,7 @@ const DAYS_PER_WORKDAY = 7 / 5;
 /** Records a way of getting prints made. */
 import { imageOf } from '@/core/crop/border';
 import { InputError } from '@/core/errors';
-import { formatMoney, formatSize, isBlank, localDay, parseLength, parseMoney } from '@/core/measure';
+import { formatMoney, formatSize, isBlank, localDay, parseLength, parseSum } from '@/core/measure';
 import { parsePpiSteps } from '@/core/resolution';
 import { ROUTE_KINDS } from '@/core/route/kinds';
 import { readPriceRow, readPriceTable } from '@/paperwork/readTable';
@@ -61,8 +61,8 @@ export const recordRoute = defineAction({
     const row = {
       ...rest,
       ppiSteps,
-      pricePerM2Minor: parseMoney(pricePerM2, currency, 'pricePerM2'),
-      minimumMinor: parseMoney(minimum, currency, 'minimum'),
+      pricePerM2Minor: parseSum(pricePerM2, currency, 'pricePerM2'),
+      minimumMinor: parseSum(minimum, currency, 'minimum'),
     };
     return keepNamed(studio, 'routes', given, row, 'route');
   },
@@ -190,10 +190,10 @@ export const changeTerms = defineAction({
   async run({ studio, tx, input }) {
     const { currency, unit } = await studio.settings();
     const sum = (typed: string | number, field: string) =>
-      isBlank(typed) ? 0 : parseMoney(typed, currency, field);
+      isBlank(typed) ? 0 : parseSum(typed, currency, field);
     const row = {
       carriageMinor: sum(input.carriage, 'carriage'),
-      freeFromMinor: isBlank(input.freeFrom) ? null : parseMoney(input.freeFrom, currency, 'freeFrom'),
+      freeFromMinor: isBlank(input.freeFrom) ? null : parseSum(input.freeFrom, currency, 'freeFrom'),
       setUpMinor: sum(input.setUp, 'setUp'),
       bleedUm: isBlank(input.bleed) ? 0 : parseLength(input.bleed, unit, 'bleed'),
       readOn: input.readOn,

@@ -1,5 +1,5 @@
 import { InputError } from '@/core/errors';
-import { isBlank, parseMoney, parseSize } from '@/core/measure';
+import { isBlank, parseSum, parseSize } from '@/core/measure';
 import { MAY_PRINT, SIGNATURES, WORK_KINDS } from '@/core/works';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -62,7 +62,7 @@ export const recordWork = defineAction({
       owner: input.owner.trim(),
       soldPriceMinor: isBlank(input.soldPrice)
         ? null
-        : parseMoney(input.soldPrice, settings.currency, 'soldPrice'),
+        : parseSum(input.soldPrice, settings.currency, 'soldPrice'),
       drySince: input.drySince,
       varnish: input.varnish,
       surface: input.surface,
