@@ -5,19 +5,52 @@ import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
 // A free one, so that a server left behind by a run that was stopped is in nobody's way; workers are handed the same.
-const PORT = (process.env.GLASSINE_E2E_PORT ??= execFileSync(process.execPath, [
-  '-e',
-  "const s = require('net').createServer().listen(0, '127.0.0.1', () => { console.log(s.address().port); s.close(); })",
-])
-  .toString()
-  .trim());
+const freePort = () =>
+  execFileSync(process.execPath, [
+    '-e',
+    "const s = require('net').createServer().listen(0, '127.0.0.1', () => { console.log(s.address().port); s.close(); })",
+  ])
+    .toString()
+    .trim();
+const PORT = (process.env.GLASSINE_E2E_PORT ??= freePort());
+const THUMB_PORT = (process.env.GLASSINE_E2E_THUMB_PORT ??= freePort());
 // Workers load this file again: the folder is made once and handed on.
 const data = (process.env.GLASSINE_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'glassine-e2e-')));
 
+/** A server of its own on an empty folder. */
+const serving = (port: string, folder: string) => ({
+  command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port} --keepAliveTimeout 130000`,
+  url: `http://127.0.0.1:${port}/studio`,
+  env: {
+    GLASSINE_DATA: folder,
+    GLASSINE_HOST: '127.0.0.1',
+    GLASSINE_LISTENS: '127.0.0.1',
+    NODE_ENV: 'production',
+    NEXT_TELEMETRY_DISABLED: '1',
+  },
+  reuseExistingServer: false,
+  timeout: 180_000,
+});
+
 export default defineConfig({
   testDir: 'tests/e2e',
-  // One studio, one story: the tests build on each other's records no more than two windows of one studio do.
-  workers: 1,
+  // A folder of its own: what lies in it is cleared at the start, and the unit tests' bundles beside it are in use by then.
+  outputDir: 'test-results/browser',
+  workers: 2,
+  projects: [
+    // One studio, one story: the tests build on each other's records no more than two windows of one studio do.
+    { name: 'story', testMatch: /[1-7]-.*\.spec\.ts/, workers: 1 },
+    // The first work once more by a thumb, in a studio of its own.
+    {
+      name: 'thumb',
+      testMatch: /thumb\.spec\.ts/,
+      workers: 1,
+      use: { baseURL: `http://127.0.0.1:${THUMB_PORT}` },
+    },
+    // The pages that the story has filled are only read: two at a time, or one of two cores would wait.
+    { name: 'walk', testMatch: /8-walk\.spec\.ts/, fullyParallel: true, dependencies: ['story'] },
+    { name: 'hands', testMatch: /9-hands\.spec\.ts/, workers: 1, dependencies: ['story'] },
+  ],
   timeout: 900_000,
   expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
@@ -39,17 +72,5 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${PORT}`,
-    url: `http://127.0.0.1:${PORT}/studio`,
-    env: {
-      GLASSINE_DATA: data,
-      GLASSINE_HOST: '127.0.0.1',
-      GLASSINE_LISTENS: '127.0.0.1',
-      NODE_ENV: 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-    },
-    reuseExistingServer: false,
-    timeout: 180_000,
-  },
+  webServer: [serving(PORT, data), serving(THUMB_PORT, `${data}-thumb`)],
 });

@@ -25,6 +25,7 @@ import { mkdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { folder } from '../tests/unit/helpers/files';
+import { bundled } from '../tests/unit/helpers/bundle';
 import {
   columnsOf,
   MIGRATION_LIST,
@@ -282,7 +283,7 @@ describe('the studio as the demo leaves it', () => {
         copyFileSync(start.file, join(dir, 'glassine.db'));
         const died = spawnSync(
           process.execPath,
-          ['--import', 'tsx', 'tests/unit/helpers/migrateAndDie.ts', dir, String(statement)],
+          [bundled('tests/unit/helpers/migrateAndDie.ts'), dir, String(statement)],
           { encoding: 'utf8' },
         );
         expect([statement, died.signal, died.stderr]).toEqual([statement, 'SIGKILL', '']);

@@ -44,13 +44,18 @@ function sourceStamp() {
         .forEach((name) => walk(join(path, name)));
     else if (!/\.test\.tsx?$/.test(path)) hash.update(`${path} ${s.size} ${Math.round(s.mtimeMs)}\n`);
   };
-  ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json'].forEach((p) => walk(join(root, p)));
+  ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json', 'scripts/worker.mjs'].forEach((p) =>
+    walk(join(root, p)),
+  );
   return hash.digest('hex');
 }
 
 /** Builds the application unless the build is newer than everything it was made from. */
 export function build() {
   const stamp = join(root, '.next/glassine-built');
+  const worker = join(root, '.next/imaging-worker.mjs');
+  // Whatever is started after this finds the workers in one file; without it they are transformed as they start.
+  process.env.GLASSINE_IMAGING_WORKER = worker;
   const wanted = sourceStamp();
   if (read(stamp) === wanted) return;
   console.log('Building…');
@@ -58,6 +63,7 @@ export function build() {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
   });
+  run(process.execPath, [join(root, 'scripts/worker.mjs'), worker]);
   mkdirSync(join(root, '.next'), { recursive: true });
   writeFileSync(stamp, wanted);
 }
@@ -89,7 +95,11 @@ export function serve({ data, port: usual }) {
   };
   const child = spawn(
     process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', '-H', host, '-p', port],
+    // Longer than a browser or a script keeps a connection, so that none is closed just as a request goes out on it.
+    [
+      join(root, 'node_modules/next/dist/bin/next'),
+      ...['start', '-H', host, '-p', port, '--keepAliveTimeout', '130000'],
+    ],
     { env, stdio: ['ignore', 'pipe', 'inherit'] },
   );
   child.stdout.once('data', () => void sayWhenOpen(child, address, data));

@@ -43,10 +43,9 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.waitForTimeout(2_500);
   },
   sizes: station('Night Ferry', 'sizes'),
-  mat: async (page) => {
-    await station('Night Ferry', 'sizes/mount')(page);
-    await page.mouse.wheel(0, 240);
-    await page.waitForTimeout(300);
+  file: async (page) => {
+    await station('Night Ferry', 'capture/files')(page);
+    await page.locator('[data-ready]').first().waitFor();
   },
   roll: async (page) => {
     await page.goto(`${base}/papers/layouts`);
@@ -59,7 +58,7 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByText('Mark what is out of gamut').click();
     await page.locator('[data-ready]').waitFor();
     await page.waitForTimeout(2_500);
-    await page.evaluate(() => scrollTo(0, 170));
+    await page.evaluate(() => scrollTo(0, 10));
     await page.waitForTimeout(400);
   },
   sheet: async (page) => {
@@ -69,12 +68,12 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
       .getByText(/regions by measure/)
       .first()
       .waitFor({ timeout: 60_000 });
-    await page.mouse.wheel(0, 200);
+    await page.mouse.wheel(0, 10);
     await page.waitForTimeout(400);
   },
   back: async (page) => {
     await station('Kiln Yard', 'proofs/compare')(page);
-    await page.mouse.wheel(0, 120);
+    await page.mouse.wheel(0, 10);
     await page.waitForTimeout(300);
   },
   profiles: (page) => page.goto(`${base}/papers/profiles`),

@@ -10,69 +10,72 @@ rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
 const total = { passed: 0, failed: 0, skipped: 0 };
-const step = (name, command, args, count) => {
-  const started = Date.now();
-  console.log(`\n— ${name}`);
-  const { status } = spawnSync(command, args, {
-    stdio: 'inherit',
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-  });
-  const counted = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
-  total.passed += counted.passed;
-  total.skipped += counted.skipped ?? 0;
-  total.failed += counted.failed || (status === 0 ? 0 : 1);
-  console.log(
-    `  ${name}: ${counted.passed} passed, ${counted.failed} failed, ${Math.round((Date.now() - started) / 1_000)} s`,
-  );
-};
-/** Checks that use one core each and tell nothing but whether they hold: two cores take two. */
-const bothAtOnce = (checks) => {
-  const started = Date.now();
-  const one = ([name, command, args]) =>
-    new Promise((resolve) => {
-      const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] });
-      let said = '';
-      child.stdout.on('data', (text) => (said += text));
-      child.stderr.on('data', (text) => (said += text));
-      child.on('close', (status) => {
-        const isRight = status === 0;
-        total[isRight ? 'passed' : 'failed'] += 1;
-        if (!isRight) console.log(said);
-        const seconds = Math.round((Date.now() - started) / 1_000);
-        console.log(`  ${name}: ${isRight ? '1 passed, 0 failed' : '0 passed, 1 failed'}, ${seconds} s`);
-        resolve();
-      });
+/** A check that says no more than whether it holds counts as one test. */
+const asOne = (isRight) => ({ passed: isRight ? 1 : 0, failed: isRight ? 0 : 1 });
+
+/** Runs a command to its end. What it said is shown when it fails, or always where the count is its own. */
+const run = ({ name, command, args, count }) =>
+  new Promise((resolve) => {
+    const started = Date.now();
+    const child = spawn(command, args, {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
     });
-  console.log(`\n— ${checks.map(([name]) => name).join(', ')}`);
-  return Promise.all(checks.map(one));
-};
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+    child.on('close', (status) => {
+      const counted = count?.() ?? asOne(status === 0);
+      const failed = counted.failed || (status === 0 ? 0 : 1);
+      total.passed += counted.passed;
+      total.skipped += counted.skipped ?? 0;
+      total.failed += failed;
+      if (count || failed) console.log(`\n— ${name}\n${said.trimEnd()}`);
+      const seconds = Math.round((Date.now() - started) / 1_000);
+      console.log(`  ${name}: ${counted.passed} passed, ${failed} failed, ${seconds} s`);
+      resolve();
+    });
+  });
+/** Two at once: each by itself leaves one of two cores idle, or waits for a browser. */
+const bothAtOnce = (one, other) => Promise.all([run(one), run(other)]);
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
-await bothAtOnce([
-  ['types', bin('tsc'), ['--noEmit']],
-  ['lint and layers', bin('eslint'), ['.']],
-]);
-await bothAtOnce([
-  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-  ['nothing unused', bin('knip'), ['--no-progress']],
-]);
-step('unit', bin('jest'), ['--forceExit', '--json', '--outputFile=test-results/unit.json'], () => {
-  const r = json('test-results/unit.json');
-  return {
-    passed: r?.numPassedTests ?? 0,
-    skipped: r?.numPendingTests ?? 0,
-    failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
-  };
-});
+await bothAtOnce(
+  { name: 'types', command: bin('tsc'), args: ['--noEmit'] },
+  { name: 'lint and layers', command: bin('eslint'), args: ['.'] },
+);
+await bothAtOnce(
+  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
+  { name: 'nothing unused', command: bin('knip'), args: ['--no-progress'] },
+);
 build();
-step('end to end', bin('playwright'), ['test'], () => {
-  const r = json('test-results/e2e.json');
-  return {
-    passed: r?.stats.expected ?? 0,
-    skipped: r?.stats.skipped ?? 0,
-    failed: r ? r.stats.unexpected + r.errors.length : 1,
-  };
-});
+await bothAtOnce(
+  {
+    name: 'unit',
+    command: bin('jest'),
+    args: ['--forceExit', '--json', '--outputFile=test-results/unit.json'],
+    count: () => {
+      const r = json('test-results/unit.json');
+      return {
+        passed: r?.numPassedTests ?? 0,
+        skipped: r?.numPendingTests ?? 0,
+        failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
+      };
+    },
+  },
+  {
+    name: 'end to end',
+    command: bin('playwright'),
+    args: ['test'],
+    count: () => {
+      const r = json('test-results/e2e.json');
+      return {
+        passed: r?.stats.expected ?? 0,
+        skipped: r?.stats.skipped ?? 0,
+        failed: r ? r.stats.unexpected + r.errors.length : 1,
+      };
+    },
+  },
+);
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';
 console.log(`\n${total.passed} passed, ${total.failed} failed${skipped}`);
 process.exit(total.failed ? 1 : 0);

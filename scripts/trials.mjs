@@ -1,15 +1,18 @@
 // npm run trials: the long trials of finding and comparing proofs, over every picture and paper, and thousands of
-// acts taken back; npm test takes a sample.
+// acts taken back, and every button of every page pressed; npm test takes a sample.
 import { spawnSync } from 'node:child_process';
-import { bin, install } from './house.mjs';
+import { bin, build, install } from './house.mjs';
 
 install();
-const { status } = spawnSync(
-  bin('jest'),
-  ['--forceExit', '--testTimeout=1800000', 'src/imaging/proofing', 'src/studio/history/promises'],
-  {
+build();
+const run = (command, args) =>
+  spawnSync(bin(command), args, {
     stdio: 'inherit',
     env: { ...process.env, GLASSINE_TRIALS: 'full' },
-  },
-);
-process.exit(status ?? 1);
+  }).status ?? 1;
+const trials = ['src/imaging/proofing', 'src/studio/history/promises'];
+const failed = [
+  run('jest', ['--forceExit', '--testTimeout=1800000', ...trials]),
+  run('playwright', ['test', '--project', 'walk']),
+];
+process.exit(Math.max(...failed));

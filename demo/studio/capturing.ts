@@ -1,3 +1,7 @@
+import { Readable } from 'node:stream';
+import sharp from 'sharp';
+import type { PhotographOf } from '@/core/works';
+import { keepPhotograph } from '@/studio/works/photographs';
 import { checksOf } from '@/studio/capture/checks';
 import { practiceCgats } from '@/core/colour/practiceChart';
 import { simulatedCamera } from '@/simulators/captureDevices';
@@ -75,6 +79,36 @@ export async function recordTools(studio: Studio, clock: DemoClock): Promise<voi
 
 const jobOf = (studio: Studio, result: { job: string }) => jobEnd(studio, String(result.job));
 
+/** Photographs of an original as a hand-held camera takes them: on the grey of a wall, a little askew, or one part from near. */
+async function photographed(
+  studio: Studio,
+  workId: string,
+  list: readonly { shows: PhotographOf; words: string; from?: number }[],
+): Promise<void> {
+  const master = (await currentMaster(studio.db, workId))!;
+  const path = await studio.objects.soundPath(master.sha256, master.fileName);
+  for (const { shows, words, from } of list) {
+    const near = from && {
+      left: Math.round(master.widthPx * from),
+      top: Math.round(master.heightPx * from),
+      width: Math.round(master.widthPx * 0.2),
+      height: Math.round(master.heightPx * 0.2),
+    };
+    const whole = sharp(path, { limitInputPixels: false });
+    const bytes = await (near ? whole.extract(near) : whole)
+      .resize({ width: 1_500 })
+      .rotate(near ? 0 : 1.2, { background: '#b9b6ae' })
+      .extend({ top: 90, bottom: 120, left: 110, right: 110, background: '#b9b6ae' })
+      .jpeg({ quality: 84 })
+      .toBuffer();
+    const fileName = `kiln-${shows}.jpg`;
+    const received = await studio.objects.receive(Readable.from([bytes]), fileName, {
+      known: () => true,
+    });
+    await keepPhotograph(studio, { workId, shows, words, takenOn: null, fileName, received });
+  }
+}
+
 const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = {
   ppi: 300,
   kernel: 'lanczos3',
@@ -87,6 +121,8 @@ const FILE: Omit<MakeInput, 'formatId' | 'masterId' | 'prepId' | 'routeId'> = {
   untaggedIs: null,
 };
 
+type Capturing = { clock: DemoClock; studio: Studio; known: Known; onStep: (says: string) => void };
+
 /** Checks of captures, preps and print files, in the days after each work came in. */
 export function scheduleCapturing(
   clock: DemoClock,
@@ -94,9 +130,16 @@ export function scheduleCapturing(
   known: Known,
   onStep: (says: string) => void,
 ): void {
+  const capturing = { clock, studio, known, onStep };
+  scheduleHands(capturing);
+  scheduleFirstPrintFile(capturing);
+  schedulePreps(capturing);
+  scheduleTarget(capturing);
+}
+
+/** Whose hands the originals went through: one came back marked, one is away, one is late. */
+function scheduleHands({ clock, studio, known }: Capturing): void {
   const work = (key: string) => known.works.get(key)!;
-  const format = (key: string) => known.formats.get(key)!;
-  // Whose hands the originals went through: one came back marked, one is away, one is late.
   clock.at({ days: 150, hour: 9 }, async () => {
     await handOver(studio, {
       workId: work('kiln'),
@@ -115,6 +158,10 @@ export function scheduleCapturing(
       backOn: clock.day(141),
       conditionBack: 'a rub at the left chimney, photographed; borne by the framer',
     });
+    await photographed(studio, work('kiln'), [
+      { shows: 'front', words: 'whole, in the tray frame' },
+      { shows: 'damage', words: 'the rub at the left chimney', from: 0.3 },
+    ]);
   });
   clock.at({ days: 96, hour: 9 }, async () => {
     await handOver(studio, {
@@ -138,6 +185,11 @@ export function scheduleCapturing(
       dueOn: clock.day(9),
     });
   });
+}
+
+function scheduleFirstPrintFile({ clock, studio, known, onStep }: Capturing): void {
+  const work = (key: string) => known.works.get(key)!;
+  const format = (key: string) => known.formats.get(key)!;
   clock.at({ days: 199, hour: 11 }, async () => {
     onStep('looking over the ferry for dust, and preparing its first print file');
     const master = (await currentMaster(studio.db, work('ferry')))!;
@@ -180,7 +232,12 @@ export function scheduleCapturing(
       }),
     );
   });
-  // The steps of what was proofed and accepted later: they are what "use again" begins with.
+}
+
+/** The steps of what was proofed and accepted later: they are what "use again" begins with. */
+function schedulePreps({ clock, studio, known }: Capturing): void {
+  const work = (key: string) => known.works.get(key)!;
+  const format = (key: string) => known.formats.get(key)!;
   const prepared = (days: number, of: { work: string; format: string; name: string; lines: string[] }) =>
     clock.at({ days, hour: 14 }, async () => {
       const master = (await currentMaster(studio.db, work(of.work)))!;
@@ -216,6 +273,12 @@ export function scheduleCapturing(
       'flatten 8 bit',
     ],
   });
+}
+
+/** The light and a target, read before the kiln yard's own capture was prepared. */
+function scheduleTarget({ clock, studio, known, onStep }: Capturing): void {
+  const work = (key: string) => known.works.get(key)!;
+  const format = (key: string) => known.formats.get(key)!;
   clock.at({ days: 189, hour: 15 }, async () => {
     onStep('reading the light and a target for the kiln yard');
     const first = (await currentMaster(studio.db, work('kiln')))!;

@@ -85,9 +85,19 @@ const LOTS: readonly LotRow[] = [
   ['ledger', 'PL-last', 'sheet', 'A4', '40', '18.40', 300],
 ];
 
+type Laying = { clock: DemoClock; studio: Studio; known: Known };
+
 /** Crops, borders and edges, mats and wraps, deliveries and layouts, each at its time. */
 export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): void {
-  const format = (key: string) => known.formats.get(key)!;
+  const laying = { clock, studio, known };
+  scheduleDeliveries(laying);
+  scheduleEdges(laying);
+  scheduleMats(laying);
+  scheduleWraps(laying);
+  scheduleLayouts(laying);
+}
+
+function scheduleDeliveries({ clock, studio, known }: Laying): void {
   const paper = (key: string) => known.papers.get(key)!;
   for (const [key, name, form, size, amount, price, daysAgo] of LOTS)
     clock.at({ days: daysAgo, hour: 8 }, async () => {
@@ -101,11 +111,11 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
         receivedOn: clock.day(daysAgo),
       });
     });
-  let cutters: string[] = [];
-  clock.at({ days: 119, hour: 8 }, async () => {
-    cutters = await recordCutters(studio, clock);
-  });
-  // Torn edges for the chalk, a printed title for the chart, a square cut moved off the middle, a trimmed card.
+}
+
+/** Torn edges for the chalk, a printed title for the chart, a square cut moved off the middle, a trimmed card. */
+function scheduleEdges({ clock, studio, known }: Laying): void {
+  const format = (key: string) => known.formats.get(key)!;
   clock.at({ days: 139, hour: 12 }, async () => {
     await changeFinish(studio, {
       id: format('pans 300 x 300 mm'),
@@ -144,15 +154,24 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
       place: { x: 480_000, y: 520_000, fill: 940_000, turn: -800 },
     });
   });
-  const MAT = {
-    kind: 'mat' as const,
-    board: '1.5 mm',
-    glazing: '2 mm',
-    backing: '3 mm',
-    print: '0.48 mm',
-    frameLip: '6 mm',
-    minimumHold: '3 mm',
-  };
+}
+
+const MAT = {
+  kind: 'mat' as const,
+  board: '1.5 mm',
+  glazing: '2 mm',
+  backing: '3 mm',
+  print: '0.48 mm',
+  frameLip: '6 mm',
+  minimumHold: '3 mm',
+};
+
+function scheduleMats({ clock, studio, known }: Laying): void {
+  const format = (key: string) => known.formats.get(key)!;
+  let cutters: string[] = [];
+  clock.at({ days: 119, hour: 8 }, async () => {
+    cutters = await recordCutters(studio, clock);
+  });
   clock.at({ days: 117, hour: 15 }, async () => {
     await keepMount(studio, {
       ...MAT,
@@ -190,17 +209,22 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
       print: '0.31 mm',
     });
   });
-  const WRAP = {
-    kind: 'wrap' as const,
-    foldOver: '40 mm',
-    maxUnbraced: '800 mm',
-    barWidth: '40 mm',
-    stockLength: '2400 mm',
-    kerf: '3 mm',
-    coats: 2,
-    mlPerM2: 110,
-    gap: '20 mm',
-  };
+}
+
+const WRAP = {
+  kind: 'wrap' as const,
+  foldOver: '40 mm',
+  maxUnbraced: '800 mm',
+  barWidth: '40 mm',
+  stockLength: '2400 mm',
+  kerf: '3 mm',
+  coats: 2,
+  mlPerM2: 110,
+  gap: '20 mm',
+};
+
+function scheduleWraps({ clock, studio, known }: Laying): void {
+  const format = (key: string) => known.formats.get(key)!;
   clock.at({ days: 49, hour: 15 }, async () => {
     await keepMount(studio, {
       ...WRAP,
@@ -221,6 +245,11 @@ export function scheduleLaying(clock: DemoClock, studio: Studio, known: Known): 
       across: 'left out',
     });
   });
+}
+
+function scheduleLayouts({ clock, studio, known }: Laying): void {
+  const format = (key: string) => known.formats.get(key)!;
+  const paper = (key: string) => known.papers.get(key)!;
   const piece = (key: string, count: number) => ({
     formatId: format(key),
     size: '',

@@ -28,6 +28,13 @@ const ended = async (studio: Studio, started: { job: string }) => {
   return over;
 };
 
+type Proofing = {
+  clock: DemoClock;
+  studio: Studio;
+  known: Known;
+  onStep: (says: string) => void;
+};
+
 /** Profiles, the screen, proof sheets with their rounds, what the client said, and counts of what a paper cannot show. */
 export function scheduleProofing(
   clock: DemoClock,
@@ -35,10 +42,17 @@ export function scheduleProofing(
   known: Known,
   onStep: (says: string) => void,
 ): void {
-  const paper = (key: string) => known.papers.get(key)!,
-    route = (key: string) => known.routes.get(key)!,
-    format = (key: string) => known.formats.get(key)!;
-  const machine = async () => (await findRows(studio.db, 'machines'))[0]!.id;
+  const proofing = { clock, studio, known, onStep };
+  scheduleProfiles(proofing);
+  scheduleRounds(proofing);
+  scheduleSnippets(proofing);
+  scheduleLastLooks(proofing);
+}
+
+const ownPrinter = async (studio: Studio) => (await findRows(studio.db, 'machines'))[0]!.id;
+
+function scheduleProfiles({ clock, studio, known, onStep }: Proofing): void {
+  const paper = (key: string) => known.papers.get(key)!;
   clock.at({ days: 42, hour: 9 }, async () => {
     onStep('profiling two papers');
     await setScreen(studio, {
@@ -50,7 +64,7 @@ export function scheduleProofing(
       limits: { mean: 3, p95: 6 },
       referenceDays: 120,
     });
-    const machineId = await machine();
+    const machineId = await ownPrinter(studio);
     await profileByPractice(studio, practicePress, {
       paperId: paper('rag'),
       machineId,
@@ -77,128 +91,119 @@ export function scheduleProofing(
     await bringInProfile(studio, {
       paperId: paper('lantern'),
       machineId: null,
-      routeId: route('lab'),
+      routeId: known.routes.get('lab')!,
       setting: '',
       fileName: 'lab-srgb.icc',
       received,
       sure: false,
     });
   });
-  const sheet = async (
-    of: Pick<SheetInput, 'what' | 'changed'> & {
-      format: string;
-      paper: string;
-      ppi: number;
-      adjust?: SheetInput['adjust'];
-    },
-  ) =>
+}
+
+type Sheet = Pick<SheetInput, 'what' | 'changed'> & {
+  format: string;
+  paper: string;
+  ppi: number;
+  adjust?: SheetInput['adjust'];
+};
+
+async function makeSheet({ studio, known }: Proofing, of: Sheet): Promise<void> {
+  await ended(
+    studio,
+    await makeProofSheet(studio, {
+      formatId: known.formats.get(of.format)!,
+      paperId: known.papers.get(of.paper)!,
+      routeId: known.routes.get('own')!,
+      machineId: await ownPrinter(studio),
+      lotId: null,
+      intent: 'relative colorimetric',
+      ppi: of.ppi,
+      kernel: 'mitchell',
+      sharpen: { amount: 60, radius: 0.9, threshold: 2 },
+      adjust: of.adjust ?? null,
+      untaggedIs: null,
+      changed: of.changed,
+      cost: '1.90',
+      what: of.what,
+    }),
+  );
+}
+
+const KILN = 'kiln 240 x 180 mm';
+
+/** A first proof that is off, what comparing back advised, and a second that is nearer and passes. */
+function scheduleRounds(proofing: Proofing): void {
+  const { clock, studio, known, onStep } = proofing;
+  const latest = async () => {
+    const of = { formatId: known.formats.get(KILN)!, paperId: known.papers.get('kelp')! };
+    return (await findRows(studio.db, 'proofs', of, { orderBy: ['-round'] }))[0]!;
+  };
+  const round = (changed: string, adjust: SheetInput['adjust'] = null) =>
+    makeSheet(proofing, {
+      format: KILN,
+      paper: 'kelp',
+      ppi: 150,
+      what: { kind: 'reduced', longSideUm: 120_000 },
+      changed,
+      adjust,
+    });
+  const printAndCompare = async () =>
     ended(
       studio,
-      await makeProofSheet(studio, {
-        formatId: format(of.format),
-        paperId: paper(of.paper),
-        routeId: route('own'),
-        machineId: await machine(),
-        lotId: null,
-        intent: 'relative colorimetric',
-        ppi: of.ppi,
-        kernel: 'mitchell',
-        sharpen: { amount: 60, radius: 0.9, threshold: 2 },
-        adjust: of.adjust ?? null,
+      await practiceProof(studio, practicePress, {
+        proofId: (await latest()).id,
+        celsius: 33,
+        twice: true,
         untaggedIs: null,
-        changed: of.changed,
-        cost: '1.90',
-        what: of.what,
       }),
     );
-  const latest = async (key: string) =>
-    (
-      await findRows(
-        studio.db,
-        'proofs',
-        { formatId: format(key), paperId: paper('kelp') },
-        { orderBy: ['-round'] },
-      )
-    )[0]!;
-  // A first proof that is off, what comparing back advised, and a second that is nearer.
+  const judge = async (verdict: 'adjust' | 'accept', words: string) =>
+    judgeProof(studio, {
+      id: (await latest()).id,
+      verdict,
+      place: 'beside the original',
+      light: 'D50 lamp on the bench',
+      distance: '',
+      words,
+      reason: '',
+    });
   clock.at({ days: 34, hour: 10 }, async () => {
     onStep('proofing in rounds');
-    await sheet({
-      format: 'kiln 240 x 180 mm',
-      paper: 'kelp',
-      ppi: 150,
-      what: { kind: 'reduced', longSideUm: 120_000 },
-      changed: 'the paper',
-    });
-    await ended(
-      studio,
-      await practiceProof(studio, practicePress, {
-        proofId: (await latest('kiln 240 x 180 mm')).id,
-        celsius: 33,
-        twice: true,
-        untaggedIs: null,
-      }),
-    );
+    await round('the paper');
+    await printAndCompare();
   });
   clock.at({ days: 33, hour: 15 }, async () => {
-    await judgeProof(studio, {
-      id: (await latest('kiln 240 x 180 mm')).id,
-      verdict: 'adjust',
-      place: 'beside the original',
-      light: 'D50 lamp on the bench',
-      distance: '',
-      words: 'Frost too blue and the shed too heavy, as the figures say.',
-      reason: '',
-    });
+    await judge('adjust', 'Frost too blue and the shed too heavy, as the figures say.');
   });
   clock.at({ days: 32, hour: 9 }, async () => {
-    const first = await latest('kiln 240 x 180 mm');
-    const [compared] = await findRows(studio.db, 'comparisons', { proofId: first.id });
-    await sheet({
-      format: 'kiln 240 x 180 mm',
-      paper: 'kelp',
-      ppi: 150,
-      what: { kind: 'reduced', longSideUm: 120_000 },
-      changed: 'the adjustment, as comparing back advised',
-      adjust: compared?.body.way === 'scan' ? compared.body.advice : null,
-    });
-    await ended(
-      studio,
-      await practiceProof(studio, practicePress, {
-        proofId: (await latest('kiln 240 x 180 mm')).id,
-        celsius: 33,
-        twice: true,
-        untaggedIs: null,
-      }),
-    );
+    const [compared] = await findRows(studio.db, 'comparisons', { proofId: (await latest()).id });
+    const advice = compared?.body.way === 'scan' ? compared.body.advice : null;
+    await round('the adjustment, as comparing back advised', advice);
+    await printAndCompare();
   });
   clock.at({ days: 31, hour: 10 }, async () => {
-    const p = await latest('kiln 240 x 180 mm');
-    await judgeProof(studio, {
-      id: p.id,
-      verdict: 'accept',
-      place: 'beside the original',
-      light: 'D50 lamp on the bench',
-      distance: '',
-      words: 'Frost right now.',
-      reason: '',
-    });
-    await sendToClient(studio, { id: p.id, to: 'Maud Ellery' });
+    await judge('accept', 'Frost right now.');
+    await sendToClient(studio, { id: (await latest()).id, to: 'Maud Ellery' });
   });
   clock.at({ days: 28, hour: 10 }, async () => {
     await clientAnswered(studio, {
-      id: (await latest('kiln 240 x 180 mm')).id,
+      id: (await latest()).id,
       answer: 'accepted',
       words: 'Yes. I know it will look a little softer than the painting from near.',
     });
   });
+}
+
+function scheduleSnippets(proofing: Proofing): void {
+  const { clock, studio, known, onStep } = proofing;
+  const rag = () => known.papers.get('rag')!;
   clock.at({ days: 3, hour: 9 }, async () => {
     onStep('a snippet sheet of the ferry');
     const found = await proposeSnippets(studio, {
-      formatId: format('ferry 800 x 600 mm'),
-      paperId: paper('rag'),
-      routeId: route('own'),
-      machineId: await machine(),
+      formatId: known.formats.get('ferry 800 x 600 mm')!,
+      paperId: rag(),
+      routeId: known.routes.get('own')!,
+      machineId: await ownPrinter(studio),
       width: '55 mm',
       height: '55 mm',
       untaggedIs: null,
@@ -208,29 +213,32 @@ export function scheduleProofing(
     )
       .slice(0, 3)
       .map(({ left, top, width, height, says }) => ({ left, top, width, height, says }));
-    await sheet({
+    await makeSheet(proofing, {
       format: 'ferry 800 x 600 mm',
       paper: 'rag',
       ppi: 300,
       what: { kind: 'snippet', regions },
       changed: 'the printer was serviced',
     });
-    const rag = (await profilesAtHand(studio.db)).find((p) => p.profile.paperId === paper('rag'))!;
+    const profiled = (await profilesAtHand(studio.db)).find((p) => p.profile.paperId === rag())!;
     const master = (await currentMaster(studio.db, known.works.get('ferry')!))!;
     await ended(
       studio,
-      await countGamut(studio, { masterId: master.id, profileId: rag.profile.id, untaggedIs: null }),
+      await countGamut(studio, { masterId: master.id, profileId: profiled.profile.id, untaggedIs: null }),
     );
   });
+}
+
+/** A proof out with a shop, and one print looked over and passed, beside two that wait. */
+function scheduleLastLooks({ clock, studio, known }: Proofing): void {
   clock.at({ hoursAgo: 26 }, async () => {
     const [waiting] = await findRows(studio.db, 'proofs', {
-      formatId: format('ferry 400 x 300 mm'),
-      paperId: paper('kelp'),
+      formatId: known.formats.get('ferry 400 x 300 mm')!,
+      paperId: known.papers.get('kelp')!,
     });
     if (waiting) await sendToClient(studio, { id: waiting.id, to: 'the Harbour Shop' });
   });
   clock.at({ hoursAgo: 5 }, async () => {
-    // One print looked over and passed, beside two that wait.
     const [one] = await findRows(studio.db, 'impressions', {
       editionId: known.editions.get('ferry')!,
       number: 25,

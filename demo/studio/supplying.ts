@@ -45,15 +45,28 @@ const THIRST: Record<string, number> = {
   yellow: 0.8,
 };
 
+/** What later days refer to, by the id it was given when its day came. */
+type Made = { mill: string; coat: string; machine: string };
+type Scene = { clock: DemoClock; studio: Studio; known: Known; made: Made };
+const paperOf = ({ known }: Scene, key: string) => known.papers.get(key)!;
+const routeOf = ({ known }: Scene, key: string) => known.routes.get(key)!;
+
 /** Suppliers, samples, a printer with its ink and its log, prices of routes, work sent out: each at its time. */
 export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known): void {
-  const paper = (key: string) => known.papers.get(key)!,
-    route = (key: string) => known.routes.get(key)!;
-  let mill = '',
-    coat = '',
-    machine = '';
+  const scene: Scene = { clock, studio, known, made: { mill: '', coat: '', machine: '' } };
+  scheduleSuppliers(scene);
+  scheduleSamples(scene);
+  scheduleInk(scene);
+  schedulePrinterLog(scene);
+  scheduleLots(scene);
+  schedulePrices(scene);
+  scheduleSentOut(scene);
+}
+
+/** Who sells what, and the printer with its first inks. */
+function scheduleSuppliers({ clock, studio, made }: Scene): void {
   clock.at({ days: 418, hour: 9 }, async () => {
-    mill = (
+    made.mill = (
       await recordSupplier(studio, {
         id: null,
         name: 'Harrow Mill, direct',
@@ -63,7 +76,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         notes: 'Orders on Tuesdays.',
       })
     ).id!;
-    coat = (
+    made.coat = (
       await recordSupplier(studio, {
         id: null,
         name: 'Lantern & Sound',
@@ -73,7 +86,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         notes: '',
       })
     ).id!;
-    machine = (
+    made.machine = (
       await machines.recordMachine(studio, {
         id: null,
         name: 'the 610 in the back room',
@@ -91,7 +104,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
     ).id!;
     for (const colour of INKS) {
       await machines.moveInk(studio, {
-        machineId: machine,
+        machineId: made.machine,
         colour,
         kind: 'in',
         day: clock.day(418),
@@ -99,7 +112,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         cost: '',
       });
       await machines.moveInk(studio, {
-        machineId: machine,
+        machineId: made.machine,
         colour,
         kind: 'bought',
         day: clock.day(418),
@@ -108,6 +121,11 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       });
     }
   });
+}
+
+/** Papers asked for, come, printed on, liked and not. */
+function scheduleSamples(scene: Scene): void {
+  const { clock, studio, made } = scene;
   const desk = (
     key: string,
     sample: (typeof SAMPLES)[number],
@@ -117,7 +135,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
     storage = '',
   ) =>
     keepPaperDesk(studio, {
-      id: paper(key),
+      id: paperOf(scene, key),
       sample,
       sampleNotes,
       supplierId: supplierId(),
@@ -129,23 +147,26 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       'rag',
       'liked',
       'holds the night blues; takes pencil',
-      () => mill,
+      () => made.mill,
       0,
       'flat, in the second drawer, interleaved',
     );
-    await desk('kelp', 'liked', 'chalk looks like chalk', () => mill);
-    await desk('lantern', 'printed', '', () => coat, 48);
-    await desk('sound', 'came', '', () => coat);
-    await desk('tin', 'not liked', 'shines through every light tone', () => coat);
+    await desk('kelp', 'liked', 'chalk looks like chalk', () => made.mill);
+    await desk('lantern', 'printed', '', () => made.coat, 48);
+    await desk('sound', 'came', '', () => made.coat);
+    await desk('tin', 'not liked', 'shines through every light tone', () => made.coat);
     await desk('sailcloth', 'asked', '', () => null);
   });
-  // What the printer did: so much every few days, cleanings when it stood, a cartridge when one ran out.
+}
+
+/** What the printer did: so much every few days, cleanings when it stood, a cartridge when one ran out. */
+function scheduleInk({ clock, studio, made }: Scene): void {
   const drunk = new Map(INKS.map((c) => [c, 76]));
   for (let days = 412, n = 0; days > 0; days -= 4, n++) {
     clock.at({ days, hour: 19 }, async () => {
       const m2 = 0.9 + (1.4 * ((n * 7) % 5)) / 4;
       await machines.notePrinted(studio, {
-        machineId: machine,
+        machineId: made.machine,
         day: clock.day(days),
         areaMm2: Math.round(m2 * 1e6),
         says: 'prints of the day',
@@ -154,7 +175,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       const washed = n % 9 === 4;
       if (washed)
         await machines.logMachine(studio, {
-          machineId: machine,
+          machineId: made.machine,
           day: clock.day(days),
           kind: 'cleaning',
           says: 'stood over the weekend',
@@ -162,7 +183,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         });
       else if (n % 4 === 0)
         await machines.logMachine(studio, {
-          machineId: machine,
+          machineId: made.machine,
           day: clock.day(days),
           kind: 'nozzle check',
           says: n % 12 === 8 ? 'two gaps in magenta' : 'clear',
@@ -178,7 +199,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
           continue;
         }
         await machines.moveInk(studio, {
-          machineId: machine,
+          machineId: made.machine,
           colour,
           kind: 'in',
           day: clock.day(days),
@@ -188,7 +209,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
         drunk.set(colour, 110 + left);
         if (colour !== 'cyan' || days > 150)
           await machines.moveInk(studio, {
-            machineId: machine,
+            machineId: made.machine,
             colour,
             kind: 'bought',
             day: clock.day(days),
@@ -198,9 +219,29 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       }
     });
   }
+  clock.at({ days: 1, hour: 8 }, async () => {
+    for (const [colour, amount] of [
+      ['matte black', 40],
+      ['cyan', 60],
+      ['grey', 60],
+    ] as const)
+      await machines.moveInk(studio, {
+        machineId: made.machine,
+        colour,
+        kind: 'display',
+        day: clock.day(1),
+        amount,
+        cost: '',
+      });
+  });
+}
+
+/** What broke and was mended, and how papers are fed. */
+function schedulePrinterLog(scene: Scene): void {
+  const { clock, studio, made } = scene;
   clock.at({ days: 203, hour: 9 }, async () => {
     await machines.logMachine(studio, {
-      machineId: machine,
+      machineId: made.machine,
       day: clock.day(203),
       kind: 'fault',
       says: 'roll feed slips on canvas',
@@ -209,48 +250,37 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
   });
   clock.at({ days: 199, hour: 15 }, async () => {
     await machines.logMachine(studio, {
-      machineId: machine,
+      machineId: made.machine,
       day: clock.day(199),
       kind: 'service',
       says: 'new pinch rollers',
       cost: '140',
     });
   });
-  clock.at({ days: 1, hour: 8 }, async () => {
-    for (const [colour, amount] of [
-      ['matte black', 40],
-      ['cyan', 60],
-      ['grey', 60],
-    ] as const)
-      await machines.moveInk(studio, {
-        machineId: machine,
-        colour,
-        kind: 'display',
-        day: clock.day(1),
-        amount,
-        cost: '',
-      });
-  });
   clock.at({ days: 400, hour: 11 }, async () => {
     await machines.keepMediaSetting(studio, {
-      machineId: machine,
-      paperId: paper('rag'),
+      machineId: made.machine,
+      paperId: paperOf(scene, 'rag'),
       setting: 'heavy matte',
       feed: 'rear, sheet by sheet',
       notes: 'finest, platen one up',
     });
     await machines.keepMediaSetting(studio, {
-      machineId: machine,
-      paperId: paper('lantern'),
+      machineId: made.machine,
+      paperId: paperOf(scene, 'lantern'),
       setting: 'satin photo',
       feed: 'roll',
       notes: 'fine',
     });
   });
-  // A little paper used each week, one sheet spoiled, one lot counted, one cut into cards.
+}
+
+/** A little paper used each week, one sheet spoiled, one lot counted, one cut into cards. */
+function scheduleLots(scene: Scene): void {
+  const { clock, studio } = scene;
   for (let days = 55; days > 4; days -= 6)
     clock.at({ days, hour: 16 }, async () => {
-      const lot = (await lotsOnHand(studio.db, [paper('rag')])).find((l) => l.name === 'HR-A3')!;
+      const lot = (await lotsOnHand(studio.db, [paperOf(scene, 'rag')])).find((l) => l.name === 'HR-A3')!;
       if (lot.onHand > 3)
         await spoilLot(studio, { id: lot.id, amount: days % 12 === 1 ? '2' : '1', why: 'test prints' });
     });
@@ -264,10 +294,19 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
     });
     await cutLot(studio, { id: at('KT-118').id, sheets: 3, size: '150 x 210 mm', each: 4, offcut: '' });
   });
+}
+
+/** Tables read from files, and the terms beside them. */
+function schedulePrices(scene: Scene): void {
+  const { clock, studio, known } = scene;
   clock.at({ days: 200, hour: 9 }, async () => {
-    await routes.importPrices(studio, { routeId: route('lab'), text: LAB_TABLE, readOn: clock.day(200) });
+    await routes.importPrices(studio, {
+      routeId: routeOf(scene, 'lab'),
+      text: LAB_TABLE,
+      readOn: clock.day(200),
+    });
     await routes.changeTerms(studio, {
-      id: route('lab'),
+      id: routeOf(scene, 'lab'),
       carriage: '6.90',
       freeFrom: '100',
       setUp: '1.50',
@@ -278,19 +317,19 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       proofDays: 4,
     });
     await routes.keepQuote(studio, {
-      routeId: route('lab'),
+      routeId: routeOf(scene, 'lab'),
       formatId: known.formats.get('quarry 300 x 240 mm')!,
       quantity: 4,
     });
   });
   clock.at({ days: 20, hour: 9 }, async () => {
     await routes.importPrices(studio, {
-      routeId: route('quay'),
+      routeId: routeOf(scene, 'quay'),
       text: QUAY_TABLE,
       readOn: clock.day(20),
     });
     await routes.changeTerms(studio, {
-      id: route('quay'),
+      id: routeOf(scene, 'quay'),
       carriage: '0',
       freeFrom: '',
       setUp: '0',
@@ -298,9 +337,14 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
       readOn: clock.day(20),
     });
   });
+}
+
+/** What went to the lab, came back, and is late. */
+function scheduleSentOut(scene: Scene): void {
+  const { clock, studio, known } = scene;
   clock.at({ days: 40, hour: 9 }, async () => {
     await routes.sendOut(studio, {
-      routeId: route('lab'),
+      routeId: routeOf(scene, 'lab'),
       lines: [{ formatId: known.formats.get('quarry 300 x 240 mm')!, quantity: 4 }],
       sentOn: clock.day(40),
       expectedOn: clock.day(30),
@@ -316,7 +360,7 @@ export function scheduleSupplying(clock: DemoClock, studio: Studio, known: Known
   });
   clock.at({ days: 12, hour: 9 }, async () => {
     await routes.sendOut(studio, {
-      routeId: route('lab'),
+      routeId: routeOf(scene, 'lab'),
       lines: [{ formatId: known.formats.get('quarry 500 x 400 mm')!, quantity: 1 }],
       sentOn: clock.day(12),
       expectedOn: clock.day(2),

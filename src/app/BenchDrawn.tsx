@@ -3,10 +3,10 @@ import type { BenchDrawing } from '@/core/bench/lines';
 import { t } from '@/ui/tokens';
 
 /** What a line is about, drawn small. */
-export function BenchDrawn({ kind }: { kind: BenchDrawing }) {
+export function BenchDrawn({ kind, small }: { kind: BenchDrawing; small?: boolean }) {
   const line = { stroke: t.ink2, fill: 'none' } as const;
   return (
-    <svg width="50" height="34" viewBox="0 0 50 34" aria-hidden="true">
+    <svg width={small ? 34 : 50} height={small ? 23 : 34} viewBox="0 0 50 34" aria-hidden="true">
       {kind === 'flat' && (
         <>
           <rect x="6.5" y="2.5" width="36" height="29" {...line} fill="#e9e2cf" />

@@ -1,8 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { ChevronRight } from 'lucide-react';
+import { Button as AriaButton, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
-import type { BenchLine } from '@/core/bench/lines';
+import { openAtFirst, type BenchLine } from '@/core/bench/lines';
 import { inGroups } from '@/core/groups';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
@@ -20,37 +22,31 @@ import {
   PanelTitle,
   Small,
   Page,
+  Thumbnail,
 } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { BenchDrawn } from './BenchDrawn';
 
+/** A line with the picture of the work it is about. */
+type Pictured = BenchLine & { picture: string | null };
 type Props = {
-  lines: BenchLine[];
+  lines: Pictured[];
   low: { id: string; name: string; onHand: number; reorderAt: number }[];
   today: string;
-  studio: string;
   isNew: boolean;
   promises: { sent: number; kept: number };
   week: { day: string; minutes: number }[];
 };
 
-const Lines = styled.ol`
-  li[data-group] {
-    display: flex;
-    justify-content: space-between;
-    color: ${t.ink3};
-    font-size: 12px;
-    padding: 16px 16px 6px;
-    border-bottom: 1px solid ${t.line};
-  }
-`;
 const Line = styled.li<{ $next: boolean }>`
   display: grid;
-  grid-template-columns: 88px 56px minmax(0, 1fr) 56px 150px;
-  gap: 10px;
+  grid-template-columns: 82px 56px minmax(0, 1fr) 38px 52px 150px;
+  gap: 12px;
   align-items: center;
-  padding: 10px 16px;
+  min-height: 50px;
+  padding: 4px 16px;
   border-bottom: 1px solid ${t.line};
   background: ${(p) => (p.$next ? t.white : 'none')};
   box-shadow: ${(p) => (p.$next ? `inset 3px 0 0 ${t.ink}` : 'none')};
@@ -70,28 +66,65 @@ const Line = styled.li<{ $next: boolean }>`
     width: 100%;
   }
   ${narrow} {
-    grid-template-columns: 74px minmax(0, 1fr);
+    grid-template-columns: 56px minmax(0, 1fr);
     padding: 12px 10px;
+    > .when {
+      grid-column: 1 / -1;
+    }
+    > .when br {
+      display: none;
+    }
     > .drawn {
       display: none;
     }
     .minutes {
       text-align: left;
     }
-    > .what {
-      grid-column: 2;
-    }
+    > .minutes,
     > .act {
       grid-column: 1 / -1;
     }
   }
 `;
+const Group = styled(Disclosure)`
+  h2 {
+    border-bottom: 1px solid ${t.line};
+  }
+  h2 button {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    width: 100%;
+    min-height: 38px;
+    padding: 8px 16px 6px;
+    border: 0;
+    background: none;
+    font: inherit;
+    font-size: 12px;
+    font-weight: 400;
+    color: ${t.ink2};
+    cursor: pointer;
+    text-align: left;
+  }
+  h2 button span:first-of-type {
+    flex: 1;
+  }
+  h2 svg {
+    transition: transform 120ms;
+  }
+  &[data-expanded] h2 svg {
+    transform: rotate(90deg);
+  }
+  @media (prefers-reduced-motion: reduce) {
+    h2 svg {
+      transition: none;
+    }
+  }
+`;
 const Plain = styled(Panel)`
-  padding: 0 0 48px;
-  min-height: 60vh;
+  padding: 0 0 24px;
   ${narrow} {
     padding: 0;
-    min-height: 0;
   }
 `;
 
@@ -101,147 +134,70 @@ const hours = (minutes: number) =>
   minutes < 60
     ? `${minutes} min`
     : `${Math.floor(minutes / 60)} h ${minutes % 60 ? `${minutes % 60} min` : ''}`.trim();
+const minutesOf = (lines: readonly BenchLine[]) => lines.reduce((sum, line) => sum + line.minutes, 0);
 
-/** What needs hands today: each line with its reason and its one next act. */
-export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
+/** What is to be done, how much it is, and how much of it was promised by today. */
+function sayLoad(lines: readonly BenchLine[]): string {
+  if (lines.length === 0) return 'Nothing wants hands.';
+  const due = lines.filter(
+    (line) => line.group === 'Promised' && (line.when === 'today' || line.whenNote === 'late'),
+  ).length;
+  const things = lines.length === 1 ? '1 thing wants' : `${lines.length} things want`;
+  const promised = due ? `; ${due} ${due === 1 ? 'is' : 'are'} promised by today` : '';
+  return `${things} hands, about ${hours(minutesOf(lines))}${promised}.`;
+}
+
+/** What is done from the bench: one line at a time, what was refused said beside its line. */
+function useBench(lines: readonly Pictured[]) {
   const action = useAction();
   const router = useRouter();
   const [at, setAt] = useState<string | null>(null);
-  const minutes = lines.reduce((a, l) => a + l.minutes, 0);
-  const due = lines.filter(
-    (l) => l.group === 'Promised' && (l.when === 'today' || l.whenNote === 'late'),
-  ).length;
-  const go = (l: BenchLine) => {
-    if ('href' in l.next) {
-      router.push(l.next.href);
+  const go = (line: BenchLine) => {
+    if ('href' in line.next) {
+      router.push(line.next.href);
       return;
     }
-    setAt(l.id);
-    void action.run(l.next.act, l.next.input);
+    setAt(line.id);
+    void action.run(line.next.act, line.next.input);
   };
+  // A key does the first line that has it.
   const firstOf = new Map<string, BenchLine>();
-  for (const l of lines) if (!firstOf.has(l.next.key)) firstOf.set(l.next.key, l);
+  for (const line of lines) if (!firstOf.has(line.next.key)) firstOf.set(line.next.key, line);
   useKeys(
-    [...firstOf.values()].map((l) => ({
-      key: l.next.key,
-      label: `${l.next.label.toLowerCase()}: ${l.subject}`,
-      run: () => go(l),
+    [...firstOf.values()].map((line) => ({
+      key: line.next.key,
+      label: `${line.next.label.toLowerCase()}: ${line.subject}`,
+      run: () => go(line),
     })),
   );
+  return {
+    go,
+    isPending: action.isPending,
+    errorAt: (line: BenchLine) => (at === line.id ? action.error : null),
+    keyOf: (line: BenchLine) => (firstOf.get(line.next.key) === line ? line.next.key : undefined),
+  };
+}
+type Bench = ReturnType<typeof useBench>;
+
+/** What needs hands today: each line with its picture, its reason and its one next act. */
+export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
+  const bench = useBench(lines);
   return (
     <Page>
       <PageHeader>
         <div>
           <PageTitle>{WEEKDAY[dayOf(today).getUTCDay()]} at the bench</PageTitle>
-          <Lead>
-            {lines.length === 0
-              ? 'Nothing wants hands.'
-              : `${lines.length} ${lines.length === 1 ? 'thing wants' : 'things want'} hands, about ${hours(minutes)}${due ? `; ${due} ${due === 1 ? 'is' : 'are'} promised by today` : ''}.`}
-          </Lead>
+          <Lead>{sayLoad(lines)}</Lead>
         </div>
         <Week week={week} />
       </PageHeader>
       <Columns>
         <Plain aria-label="What needs hands">
-          {lines.length === 0 && (
-            <EmptyState title={isNew ? 'A clear bench' : 'All done'}>
-              <p>
-                {isNew
-                  ? 'What needs hands will stand here, each line with its reason and its next act: proofs to judge, prints to sign, parcels to send. It begins with a picture.'
-                  : 'Nothing to judge, sign, pack or send. When an order comes or a proof dries, it stands here.'}
-              </p>
-              <IntakeZone workId={null} label="Bring a picture in" openWork>
-                {(choose) => (
-                  <Row>
-                    {choose}
-                    {isNew && (
-                      <ButtonLink href="/studio" quiet>
-                        Say who the studio is
-                      </ButtonLink>
-                    )}
-                  </Row>
-                )}
-              </IntakeZone>
-            </EmptyState>
-          )}
-          <Lines>
-            {inGroups(lines, (l) => l.group).map(({ key: group, items }) => [
-              <li key={group} data-group>
-                <span>{group}</span>
-                {group === 'Promised' && promises.sent > 0 && (
-                  <span>
-                    {promises.kept} of {promises.sent} in the last 30 days left on time
-                  </span>
-                )}
-              </li>,
-              ...items.map((l) => {
-                const isNext = l === lines[0];
-                const key = firstOf.get(l.next.key) === l ? l.next.key : undefined;
-                return (
-                  <Line key={l.id} $next={isNext}>
-                    <div className="when">
-                      <strong>{l.when}</strong>
-                      <br />
-                      <Small>{l.whenNote}</Small>
-                    </div>
-                    <div className="drawn">
-                      <BenchDrawn kind={l.drawing} />
-                    </div>
-                    <div className="what">
-                      <p>
-                        <strong>{l.subject}</strong>, {l.about}
-                      </p>
-                      <p>
-                        {l.mark ? (
-                          <MarkedText kind={l.mark}>
-                            <Small>{l.reason}</Small>
-                          </MarkedText>
-                        ) : (
-                          <Small>{l.reason}</Small>
-                        )}
-                      </p>
-                      {at === l.id && <ErrorCallout error={action.error} />}
-                    </div>
-                    <div className="minutes">{l.minutes > 0 ? `${l.minutes} min` : ''}</div>
-                    <div className="act">
-                      {'href' in l.next ? (
-                        <ButtonLink href={l.next.href} main={isNext} keyName={key}>
-                          {l.next.label}
-                        </ButtonLink>
-                      ) : (
-                        <Button
-                          main={isNext}
-                          keyName={key}
-                          isDisabled={action.isPending}
-                          onPress={() => go(l)}
-                        >
-                          {l.next.label}
-                        </Button>
-                      )}
-                    </div>
-                  </Line>
-                );
-              }),
-            ])}
-          </Lines>
+          {lines.length === 0 && <ClearBench isNew={isNew} />}
+          <Groups lines={lines} bench={bench} promises={promises} />
         </Plain>
         <Aside>
-          <section>
-            <PanelTitle>
-              Running low <span>on the packing shelf</span>
-            </PanelTitle>
-            {low.length === 0 && <Small>Nothing is at its reorder point.</Small>}
-            {low.map((s) => (
-              <LowLine key={s.id}>
-                <span>
-                  {s.name}
-                  <br />
-                  <Small>{s.onHand === 0 ? 'none left' : `reorder at ${s.reorderAt}`}</Small>
-                </span>
-                <b>{s.onHand}</b>
-              </LowLine>
-            ))}
-          </section>
+          <RunningLow low={low} />
           {lines.length > 0 && (
             <IntakeZone workId={null} label="Bring a picture in" openWork>
               {(choose) => (
@@ -258,6 +214,140 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
         </Aside>
       </Columns>
     </Page>
+  );
+}
+
+function ClearBench({ isNew }: { isNew: boolean }) {
+  return (
+    <EmptyState title={isNew ? 'A clear bench' : 'All done'}>
+      <p>
+        {isNew
+          ? 'What needs hands will stand here, each line with its reason and its next act: proofs to judge, prints to sign, parcels to send. It begins with a picture.'
+          : 'Nothing to judge, sign, pack or send. When an order comes or a proof dries, it stands here.'}
+      </p>
+      <IntakeZone workId={null} label="Bring a picture in" openWork>
+        {(choose) => (
+          <Row>
+            {isNew && (
+              <ButtonLink href="/first" main>
+                Begin: ten minutes to the first price
+              </ButtonLink>
+            )}
+            {choose}
+          </Row>
+        )}
+      </IntakeZone>
+    </EmptyState>
+  );
+}
+
+/** The groups of the day; those beyond a morning are folded until somebody opens them. */
+function Groups({
+  lines,
+  bench,
+  promises,
+}: {
+  lines: Pictured[];
+  bench: Bench;
+  promises: Props['promises'];
+}) {
+  const groups = inGroups(lines, (line) => line.group);
+  const atFirst = openAtFirst(groups.map(({ key, items }) => ({ key, count: items.length })));
+  const [turned, setTurned] = useState<Partial<Record<BenchLine['group'], boolean>>>({});
+  return groups.map(({ key: group, items }) => (
+    <Group
+      key={group}
+      isExpanded={turned[group] ?? atFirst.includes(group)}
+      onExpandedChange={(isOpen) => setTurned((was) => ({ ...was, [group]: isOpen }))}
+    >
+      <Heading level={2}>
+        <AriaButton slot="trigger">
+          <ChevronRight size={14} strokeWidth={1.6} aria-hidden="true" />
+          <span>
+            {group}: {items.length}, about {hours(minutesOf(items))}
+          </span>
+          {group === 'Promised' && promises.sent > 0 && (
+            <span>
+              {promises.kept} of {promises.sent} in the last 30 days left on time
+            </span>
+          )}
+        </AriaButton>
+      </Heading>
+      <DisclosurePanel>
+        <ol>
+          {items.map((line) => (
+            <OneLine key={line.id} line={line} isNext={line === lines[0]} bench={bench} />
+          ))}
+        </ol>
+      </DisclosurePanel>
+    </Group>
+  ));
+}
+
+function OneLine({ line, isNext, bench }: { line: Pictured; isNext: boolean; bench: Bench }) {
+  const { sentence } = useUnits();
+  const { next } = line;
+  const reason = <Small>{sentence(line.reason)}</Small>;
+  return (
+    <Line $next={isNext}>
+      <div className="when">
+        <strong>{sentence(line.when)}</strong>
+        <br /> <Small>{sentence(line.whenNote)}</Small>
+      </div>
+      <Thumbnail $w={56} $h={42}>
+        {line.picture ? (
+          <img src={`/api/pictures/${line.picture}/thumb`} alt="" loading="lazy" />
+        ) : (
+          <BenchDrawn kind={line.drawing} />
+        )}
+      </Thumbnail>
+      <div className="what">
+        <p>
+          <strong>{line.subject}</strong>, {line.about}
+        </p>
+        <p>{line.mark ? <MarkedText kind={line.mark}>{reason}</MarkedText> : reason}</p>
+        <ErrorCallout error={bench.errorAt(line)} />
+      </div>
+      <div className="drawn">{line.picture && <BenchDrawn kind={line.drawing} small />}</div>
+      <div className="minutes">{line.minutes > 0 ? `${line.minutes} min` : ''}</div>
+      <div className="act">
+        {'href' in next ? (
+          <ButtonLink href={next.href} main={isNext} keyName={bench.keyOf(line)}>
+            {next.label}
+          </ButtonLink>
+        ) : (
+          <Button
+            main={isNext}
+            keyName={bench.keyOf(line)}
+            isDisabled={bench.isPending}
+            onPress={() => bench.go(line)}
+          >
+            {next.label}
+          </Button>
+        )}
+      </div>
+    </Line>
+  );
+}
+
+function RunningLow({ low }: Pick<Props, 'low'>) {
+  return (
+    <section>
+      <PanelTitle>
+        Running low <span>on the packing shelf</span>
+      </PanelTitle>
+      {low.length === 0 && <Small>Nothing is at its reorder point.</Small>}
+      {low.map((supply) => (
+        <LowLine key={supply.id}>
+          <span>
+            {supply.name}
+            <br />
+            <Small>{supply.onHand === 0 ? 'none left' : `reorder at ${supply.reorderAt}`}</Small>
+          </span>
+          <b>{supply.onHand}</b>
+        </LowLine>
+      ))}
+    </section>
   );
 }
 

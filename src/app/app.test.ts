@@ -174,7 +174,7 @@ describe('who may ask', () => {
     const doors = routeFiles('src/app/api').filter((file) =>
       /withUpload\(|upload\(/.test(readFileSync(file, 'utf8')),
     );
-    expect(doors).toHaveLength(5);
+    expect(doors).toHaveLength(6);
     for (const path of [
       '/api/intake',
       '/api/check/m/board',

@@ -15,7 +15,7 @@ type Shown<T> = T & { readonly [shown]: true };
 const fields =
   <T extends TableName>() =>
   <K extends keyof Row<T>>(...names: readonly K[]) =>
-  (row: Row<T>): Shown<Pick<Row<T>, K>> =>
+  (row: Pick<Row<T>, K>): Shown<Pick<Row<T>, K>> =>
     Object.fromEntries(names.map((name) => [name, row[name]])) as Shown<Pick<Row<T>, K>>;
 
 /** A size of a work. */
@@ -244,6 +244,16 @@ export const moveModel = fields<'originalMoves'>()(
 );
 export type MoveModel = ReturnType<typeof moveModel>;
 
+export const photographModel = fields<'photographs'>()(
+  'id',
+  'sha256',
+  'fileName',
+  'shows',
+  'words',
+  'takenOn',
+);
+export type PhotographModel = ReturnType<typeof photographModel>;
+
 export const proofModel = fields<'proofs'>()(
   'id',
   'round',
@@ -339,6 +349,66 @@ export const profileModel = fields<'profiles'>()(
   'sha256',
 );
 export type ProfileModel = ReturnType<typeof profileModel>;
+
+export const orderModel = fields<'orders'>()(
+  'id',
+  'number',
+  'state',
+  'orderedOn',
+  'shipBy',
+  'carriageMinor',
+  'paidAt',
+  'message',
+  'wantsSignature',
+  'notes',
+);
+export type OrderModel = ReturnType<typeof orderModel>;
+
+export const orderLineModel = fields<'orderLines'>()('id', 'quantity', 'priceMinor');
+
+/** Who a parcel goes to: what stands on its label, and how they like to be called. */
+export const receiverModel = fields<'buyers'>()('name', 'preferredName', 'address', 'country');
+
+export const parcelModel = fields<'parcels'>()(
+  'form',
+  'expectedMg',
+  'scaleMg',
+  'scaleBy',
+  'tickedAtPacking',
+  'overrideReason',
+  'sealedAt',
+  'serviceId',
+  'tracking',
+  'dispatchedAt',
+);
+
+export const journalLineModel = fields<'journal'>()('id', 'at', 'who', 'says', 'subject', 'subjectId');
+export type JournalLineModel = ReturnType<typeof journalLineModel>;
+
+export const priceLineModel = fields<'routePrices'>()(
+  'id',
+  'widthUm',
+  'heightUm',
+  'paper',
+  'fromQuantity',
+  'priceMinor',
+);
+export type PriceLineModel = ReturnType<typeof priceLineModel>;
+
+export const quoteModel = fields<'quotes'>()('id', 'says', 'keptOn');
+export type QuoteModel = ReturnType<typeof quoteModel>;
+
+export const sentJobModel = fields<'sentJobs'>()(
+  'id',
+  'routeId',
+  'lines',
+  'totalMinor',
+  'sentOn',
+  'expectedOn',
+  'backOn',
+  'inspection',
+);
+export type SentJobModel = ReturnType<typeof sentJobModel>;
 
 /** A lot, and what is left of it. */
 export type LotModel = LotOnHand & { readonly [shown]: true };

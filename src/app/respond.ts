@@ -1,4 +1,4 @@
-import { ChangedError, InputError, RefusedError, type ChangedField } from '@/core/errors';
+import { ChangedError, InputError, RefusedError, type ChangedField, type Fault } from '@/core/errors';
 import { plainCause } from '@/store/causes';
 
 export type ErrorBody = {
@@ -6,6 +6,7 @@ export type ErrorBody = {
     field?: string;
     value?: unknown;
     expected?: string;
+    also?: readonly Fault[];
     message: string;
     overridable?: boolean;
     /** What somebody else changed meanwhile, where that is why it was refused. */
@@ -28,8 +29,8 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
  */
 export function errorResponse(error: unknown): Response {
   if (error instanceof InputError) {
-    const { field, value, expected } = error.toJSON();
-    return refusal(422, { field, value, expected, message: `${field}: expected ${expected}.` });
+    const fault = error.toJSON();
+    return refusal(422, { ...fault, message: `${fault.field}: expected ${fault.expected}.` });
   }
   if (error instanceof ChangedError)
     return refusal(409, { message: error.message, changed: error.changed });

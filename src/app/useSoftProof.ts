@@ -1,6 +1,5 @@
 'use client';
-import * as Comlink from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useNewestAnswer } from './useNewestAnswer';
 import type { View } from '@/ui/Loupe';
 import type { ProofAsk, ProofShown, SoftProofWorker } from '@/workers/softProof';
 
@@ -34,45 +33,9 @@ export function useSoftProof(
   start: () => Worker,
   ask: ProofAsk | null,
 ): { shown: ProofShown | null; error: string | null } {
-  const [shown, setShown] = useState<ProofShown | null>(null);
-  const [error, setError] = useState<string | null>(null);
-  const held = useRef<{ worker: Worker; api: Comlink.Remote<SoftProofWorker> } | null>(null);
-  const wanted = useRef<ProofAsk | null>(null);
-  const busy = useRef(false);
-  const starter = useRef(start);
-  useEffect(() => {
-    const worker = starter.current();
-    held.current = { worker, api: Comlink.wrap<SoftProofWorker>(worker) };
-    return () => {
-      worker.terminate();
-      held.current = null;
-      busy.current = false;
-    };
-  }, []);
-  useEffect(() => {
-    wanted.current = ask;
-    const next = async () => {
-      if (busy.current) return;
-      busy.current = true;
-      while (wanted.current && held.current) {
-        const question = wanted.current,
-          { api } = held.current;
-        wanted.current = null;
-        try {
-          const answer = await api.render(question);
-          if (held.current?.api === api) {
-            setShown(answer);
-            setError(null);
-          }
-        } catch (error) {
-          setError(
-            `The colour engine failed: ${error instanceof Error ? error.message : 'no reason given'}.`,
-          );
-        }
-      }
-      busy.current = false;
-    };
-    void next();
-  }, [ask]);
-  return { shown, error };
+  return useNewestAnswer<SoftProofWorker, ProofAsk, ProofShown>(
+    start,
+    (api, asked) => api.render(asked),
+    ask,
+  );
 }

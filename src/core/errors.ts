@@ -1,3 +1,6 @@
+/** One thing that is wrong with what was given. */
+export type Fault = { field: string; value: unknown; expected: string };
+
 /**
  * A value that cannot be used, said so that a person can put it right.
  *
@@ -9,6 +12,8 @@ export class InputError extends Error {
     readonly field: string,
     readonly value: unknown,
     readonly expected: string,
+    /** What else is wrong, so that it is put right in one go. */
+    readonly also: readonly Fault[] = [],
   ) {
     super(`${field}: got ${show(value)}, expected ${expected}`);
     this.name = 'InputError';
@@ -21,7 +26,8 @@ export class InputError extends Error {
 
   /** The plain object that scripts and the interface receive. */
   toJSON() {
-    return { field: this.field, value: this.value ?? null, expected: this.expected };
+    const { field, value = null, expected, also } = this;
+    return { field, value, expected, ...(also.length && { also }) };
   }
 }
 

@@ -1,5 +1,5 @@
 import Ajv, { type ErrorObject, type ValidateFunction } from 'ajv';
-import { InputError } from './errors';
+import { InputError, type Fault } from './errors';
 import { isDay } from './measure/day';
 
 const ajv = new Ajv({
@@ -16,18 +16,40 @@ ajv.addFormat('day', isDay);
 const compiled = new WeakMap<object, ValidateFunction>();
 
 /**
- * Checks a value against a JSON schema and names the field that is wrong, what it was, and what was expected.
+ * Checks a value against a JSON schema and names each field that is wrong, what it was, and what was expected.
  *
- * @throws InputError for the deepest fault found
+ * @throws InputError for the deepest fault found; the others are `also` in it
  * @example validate({ type: 'object', properties: { n: { type: 'integer' } } }, { n: 1 })
  */
 export function validate(schema: object, value: unknown): void {
   let check = compiled.get(schema);
   if (!check) compiled.set(schema, (check = ajv.compile(schema)));
   if (check(value)) return;
-  const worst = check.errors!.reduce((a, b) => (plainness(b) > plainness(a) ? b : a));
-  throw new InputError(fieldOf(worst) || 'input', valueAt(value, worst), expectedOf(worst));
+  const [worst, ...others] = faultsOf(check.errors!, value);
+  throw new InputError(worst!.field, worst!.value, worst!.expected, others);
 }
+
+/** More than this is not a form with mistakes in it, but something else altogether. */
+const MOST_FAULTS = 20;
+
+/** One fault for each field, the plainest; the deepest of all first. What lies about a fault is not said beside it. */
+function faultsOf(errors: readonly ErrorObject[], value: unknown): Fault[] {
+  const byField = new Map<string, ErrorObject>();
+  const plainest = [...errors].sort((a, b) => plainness(b) - plainness(a));
+  for (const error of plainest) {
+    const field = fieldOf(error) || 'input';
+    const isSaid = [...byField.keys()].some((said) => said === field || isWithin(said, field));
+    if (!isSaid && byField.size < MOST_FAULTS) byField.set(field, error);
+  }
+  return [...byField].map(([field, error]) => ({
+    field,
+    value: valueAt(value, error),
+    expected: expectedOf(error),
+  }));
+}
+
+const isWithin = (field: string, outer: string) =>
+  outer === 'input' || field.startsWith(`${outer}.`) || field.startsWith(`${outer}[`);
 
 /** What a pattern asks, for people. */
 const PATTERNS: Record<string, string> = {

@@ -20,3 +20,7 @@ export type Signature = (typeof SIGNATURES)[number];
 /** Whether prints may be made of a work at all. */
 export const MAY_PRINT = ['yes', 'not yet', 'no'] as const;
 export type MayPrint = (typeof MAY_PRINT)[number];
+
+/** What a photograph of an original is taken for. */
+export const PHOTOGRAPH_OF = ['front', 'back', 'signature', 'damage', 'detail'] as const;
+export type PhotographOf = (typeof PHOTOGRAPH_OF)[number];

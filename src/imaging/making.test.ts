@@ -12,6 +12,7 @@ import { readKeystone } from '@/core/capture/quad';
 import { findJoint } from '@/core/capture/stitch';
 import { cropAt } from '@/core/crop/crop';
 import { filePixels, type PrintSpec } from '@/core/printfile/spec';
+import { regionNeeded, stagesOf, windowInFile, type StagesAsk } from '@/core/printfile/stages';
 import { simulatedCamera, simulatedFlatbed } from '@/simulators/captureDevices';
 import { folder, saved, tiff } from '../../tests/unit/helpers/files';
 import { leaves, toSharp } from '../../tests/unit/helpers/subjects';
@@ -121,6 +122,55 @@ describe('a picture’s own numbers', () => {
     // By hand: opRGB 20, 160, 40 to XYZ under D50, to Lab.
     expect(deltaE00(p.lab!, HAND)).toBeLessThan(0.3);
     await expect(readPixel(master, 600, 0)).rejects.toThrow(/outside the picture/);
+  });
+});
+
+describe('what is shown of a print file before it is made', () => {
+  test('is what the file then holds: capture sharpened, noise taken down, resampled, sharpened for the print', async () => {
+    const steps = {
+      kernel: 'mitchell' as const,
+      capture: {
+        sharpen: { amount: 60, radius: 0.8, threshold: 0 },
+        smooth: { strength: 60, levels: 12 },
+      },
+      sharpen: { amount: 120, radius: 1.2, threshold: 1 },
+    };
+    const out = await make({
+      ...steps,
+      space: 'as the master',
+      image: { width: 67_733, height: 45_155 },
+    });
+    const made = await openPixels(out, join(dir, 'made'));
+    const pixels = await openPixels(master, join(dir, 'own-pixels'));
+    const ask: StagesAsk = {
+      ...steps,
+      crop: SPEC.crop,
+      master: { width: 600, height: 400 },
+      to: { width: made.width, height: made.height },
+      at: { x: 0.2, y: 0.7 },
+      window: { width: 50, height: 20 },
+    };
+    const box = regionNeeded(ask);
+    const region = {
+      ...box,
+      channels: 3,
+      data: new Float32Array(box.width * box.height * 3),
+    };
+    for (let y = 0; y < box.height; y++) {
+      const row = await pixels.rows(box.top + y, 1);
+      for (let i = 0; i < box.width * 3; i++) region.data[y * box.width * 3 + i] = row[box.left * 3 + i]!;
+    }
+    const shown = stagesOf(region, box, ask).sharpened;
+    const at = windowInFile(ask);
+    for (let y = 0; y < at.height; y++) {
+      const row = (await made.rows(at.top + y, 1)).slice(at.left * 3, (at.left + at.width) * 3);
+      row.forEach((v, i) => {
+        const seen = Math.min(65_535, Math.max(0, shown.data[y * at.width * 3 + i]!));
+        expect(Math.abs(seen - v)).toBeLessThan(2);
+      });
+    }
+    await made.close();
+    await pixels.close();
   });
 });
 

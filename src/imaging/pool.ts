@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import workerpool, { type Pool } from 'workerpool';
 import { RefusedError } from '@/core/errors';
@@ -29,6 +30,13 @@ export type Task<T> = { done: Promise<T>; cancel: () => void };
 const FACTS_MS = 30_000;
 const DERIVE_MS = 15 * 60_000;
 
+/** The file that a build has put the workers into, where whoever started us names one; else their source. */
+function workerScript(): { script: string; execArgv: string[] } {
+  const built = process.env.GLASSINE_IMAGING_WORKER;
+  if (built && existsSync(built)) return { script: built, execArgv: [] };
+  return { script: join(process.cwd(), 'src/imaging/worker.ts'), execArgv: ['--import', 'tsx'] };
+}
+
 /** One line of tasks that wait for one set of workers, in order; each is told how many are before it. */
 class Lane {
   private readonly pool: Pool;
@@ -38,10 +46,11 @@ class Lane {
     maxWorkers: number,
     private readonly workers: number = maxWorkers,
   ) {
-    this.pool = workerpool.pool(join(process.cwd(), 'src/imaging/worker.ts'), {
+    const { script, execArgv } = workerScript();
+    this.pool = workerpool.pool(script, {
       workerType: 'process',
       maxWorkers,
-      forkOpts: { execArgv: ['--import', 'tsx'] },
+      forkOpts: { execArgv },
     });
   }
 

@@ -12,6 +12,14 @@ import {
   type PrintSpec,
 } from '@/core/printfile/spec';
 import { mixRows, resampleRow, tapsFor } from '@/core/printfile/resample';
+import {
+  doesSharpen,
+  doesSmooth,
+  RowSharpener,
+  RowSmoother,
+  type Smoothing,
+  type UnsharpMask,
+} from '@/core/printfile/sharpen';
 import { adjustLab, isNone, type Adjustment } from '@/core/colour/adjust';
 import { lcms, profileOf, transformBetween } from './colourEngine';
 import { transformOf, usualBpc, type Transform } from './transforms';
@@ -69,7 +77,7 @@ export async function makePrintFile(
       throw new RefusedError(
         `The file would have ${(bytes / 1e9).toFixed(1)} GB; up to 4 GB can be written. Ask for 8 bit, or fewer pixels per inch.`,
       );
-    let rows = imageRows(pixels, spec.crop, sizes.image, spec.kernel, spec.sharpen);
+    let rows = imageRows(pixels, spec.crop, sizes.image, spec.kernel, spec.sharpen, spec.capture);
     if (sizes.mirror) rows = mirrored(rows, sizes.mirror);
     const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
     const tiff = await TiffWriter.create(jpeg ? `${partly}.tif` : partly, {
@@ -169,20 +177,20 @@ export async function adjustedTransform(
   };
 }
 
-/** A cut of a picture at another size, sharpened if wanted, row by row: the same for print files and proofs. */
+/** A cut of a picture at another size, sharpened before and after where that is wanted, row by row: the same for print files and proofs. */
 export function imageRows(
   pixels: PixelFile,
   crop: PrintSpec['crop'],
   to: { width: number; height: number },
   kernel: PrintSpec['kernel'],
   sharpen: PrintSpec['sharpen'],
+  capture?: PrintSpec['capture'],
 ): Rows {
-  const rows = resampled(
-    crop.degrees ? straightened(pixels, crop, crop.degrees) : cropped(pixels, crop),
-    to,
-    kernel,
-  );
-  return sharpen && sharpen.amount > 0 ? sharpened(rows, sharpen) : rows;
+  let rows = crop.degrees ? straightened(pixels, crop, crop.degrees) : cropped(pixels, crop);
+  if (doesSharpen(capture?.sharpen)) rows = sharpened(rows, capture.sharpen);
+  if (doesSmooth(capture?.smooth)) rows = smoothed(rows, capture.smooth);
+  rows = resampled(rows, to, kernel);
+  return doesSharpen(sharpen) ? sharpened(rows, sharpen) : rows;
 }
 
 function cropped(p: PixelFile, crop: PrintSpec['crop']): Rows {
@@ -317,49 +325,51 @@ function resampled(from: Rows, to: { width: number; height: number }, kernel: Pr
   };
 }
 
-/**
- * Unsharp mask on lightness: the picture less its Gaussian blur, times the amount, added to every channel where it is over
- * the threshold. On lightness alone, so that no edge takes on a colour.
- */
-function sharpened(from: Rows, { amount, radius, threshold }: NonNullable<PrintSpec['sharpen']>): Rows {
+/** What rows round about are needed for: as many are held as reach to both sides, the edge repeated past the picture's end. */
+function windowed(
+  from: Rows,
+  reach: number,
+  take: (row: Float32Array, slot: number) => void,
+  give: (slots: Int32Array, out: Float32Array) => void,
+): Rows {
   const { width, height, channels } = from;
-  const sigma = Math.max(0.1, radius),
-    reach = Math.min(60, Math.ceil(3 * sigma)),
-    n = 2 * reach + 1;
-  const taps = Float32Array.from({ length: n }, (_, i) =>
-    Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)),
-  );
-  const sum = taps.reduce((a, b) => a + b, 0);
-  taps.forEach((t, i) => {
-    taps[i] = t / sum;
-  });
-  const rows = Array.from({ length: n }, () => new Float32Array(width * channels)),
-    light = Array.from({ length: n }, () => new Float32Array(width)),
-    soft = Array.from({ length: n }, () => new Float32Array(width));
-  const out = new Float32Array(width * channels),
-    blur = new Float32Array(width);
-  let read = 0,
-    y = 0;
-  const least = threshold * 257;
+  const n = 2 * reach + 1;
+  const slots = new Int32Array(n);
+  const out = new Float32Array(width * channels);
+  let read = 0;
+  let y = 0;
   return {
     width,
     height,
     channels,
     async next() {
-      for (; read < Math.min(height, y + reach + 1); read++) {
-        const slot = read % n;
-        rows[slot]!.set(await from.next());
-        lightOf(rows[slot]!, channels, light[slot]!);
-        softenRow(light[slot]!, taps, soft[slot]!);
-      }
-      blur.fill(0);
-      for (let k = 0; k < n; k++)
-        addTimes(soft[Math.min(height - 1, Math.max(0, y + k - reach)) % n]!, taps[k]!, blur);
-      addEdges(rows[y % n]!, light[y % n]!, blur, channels, amount / 100, least, out);
+      for (; read < Math.min(height, y + reach + 1); read++) take(await from.next(), read % n);
+      for (let k = 0; k < n; k++) slots[k] = Math.min(height - 1, Math.max(0, y + k - reach)) % n;
+      give(slots, out);
       y++;
       return out;
     },
   };
+}
+
+function sharpened(from: Rows, mask: UnsharpMask): Rows {
+  const sharpener = new RowSharpener(from.width, from.channels, mask);
+  return windowed(
+    from,
+    sharpener.reach,
+    (row, slot) => sharpener.take(row, slot),
+    (slots, out) => sharpener.give(slots, out),
+  );
+}
+
+function smoothed(from: Rows, smoothing: Smoothing): Rows {
+  const smoother = new RowSmoother(from.width, from.channels, smoothing);
+  return windowed(
+    from,
+    smoother.reach,
+    (row, slot) => smoother.take(row, slot),
+    (slots, out) => smoother.give(slots, out),
+  );
 }
 
 function slantRow(
@@ -420,49 +430,6 @@ function mirrorRow(row: Float32Array, m: number, n: number, out: Float32Array) {
 }
 
 // Loops over a row stand by themselves: inside a function that waits they run several times slower.
-function lightOf(row: Float32Array, channels: number, out: Float32Array) {
-  if (channels === 3)
-    for (let x = 0, i = 0; x < out.length; x++, i += 3)
-      out[x] = 0.25 * row[i]! + 0.6 * row[i + 1]! + 0.15 * row[i + 2]!;
-  else if (channels === 4)
-    for (let x = 0, i = 0; x < out.length; x++, i += 4)
-      out[x] = (row[i]! + row[i + 1]! + row[i + 2]!) / 3;
-  else out.set(row);
-}
-
-function softenRow(l: Float32Array, taps: Float32Array, out: Float32Array) {
-  const n = taps.length,
-    reach = n >> 1,
-    last = l.length - 1;
-  for (let x = 0; x <= last; x++) {
-    let v = 0;
-    if (x >= reach && x + reach <= last)
-      for (let k = 0, i = x - reach; k < n; k++, i++) v += taps[k]! * l[i]!;
-    else for (let k = 0; k < n; k++) v += taps[k]! * l[Math.min(last, Math.max(0, x + k - reach))]!;
-    out[x] = v;
-  }
-}
-
-function addTimes(row: Float32Array, k: number, to: Float32Array) {
-  for (let x = 0; x < to.length; x++) to[x]! += k * row[x]!;
-}
-
-function addEdges(
-  row: Float32Array,
-  l: Float32Array,
-  blur: Float32Array,
-  channels: number,
-  amount: number,
-  least: number,
-  out: Float32Array,
-) {
-  for (let x = 0, i = 0; x < l.length; x++) {
-    const edge = l[x]! - blur[x]!;
-    const add = edge > least || edge < -least ? amount * edge : 0;
-    for (let c = 0; c < channels; c++, i++) out[i] = row[i]! + add;
-  }
-}
-
 function scaled(band: Uint8Array | Uint16Array, at: number, k: number, out: Float32Array) {
   for (let i = 0; i < out.length; i++) out[i] = band[at + i]! * k;
 }

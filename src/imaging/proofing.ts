@@ -19,6 +19,7 @@ import { ownCut, straightenOf, type ProofPlan, type Region } from '@/core/proof/
 import { proposeRegions, type Proposed, type RegionKind } from '@/core/proof/regions';
 import { lcms, profileOf, toLab } from './colourEngine';
 import { openPixels, ownNumbers } from './pixels';
+import type { UnsharpMask } from '@/core/printfile/sharpen';
 import { adjustedTransform, clamped, imageRows, sourceProfile } from './printFile';
 import { TiffWriter } from './tiff';
 import { inkTitle, titleMask } from './titleLine';
@@ -318,6 +319,14 @@ export type SheetAsk = {
   bits: 8 | 16;
 };
 
+/** The sheet's own mask by another amount; where it has none, the usual one. */
+const tried = (mask: SheetAsk['sharpen'], amount: number): UnsharpMask => ({
+  radius: 1,
+  threshold: 2,
+  ...mask,
+  amount,
+});
+
 /**
  * Makes a proof sheet as a print file: each part of the picture resampled and sharpened as the print itself would be, adjusted
  * in L*a*b*, converted, and laid on bare paper with its caption.
@@ -361,7 +370,8 @@ export async function makeProofSheet(
         );
       const transform = await adjustedTransform(own, to, q.intent, p.adjust);
       // Made much smaller, a picture is not sharpened for the size of the print.
-      const rows = imageRows(pixels, from, box, q.kernel, p.role === 'reduced' ? null : q.sharpen);
+      const sharpen = p.sharpen === undefined ? q.sharpen : tried(q.sharpen, p.sharpen);
+      const rows = imageRows(pixels, from, box, q.kernel, p.role === 'reduced' ? null : sharpen);
       try {
         const wide = new Uint16Array(box.width * rows.channels);
         for (let y = 0; y < box.height; y++) {

@@ -1,4 +1,4 @@
-import { and, desc, sql } from 'drizzle-orm';
+import { and, desc, inArray, sql } from 'drizzle-orm';
 import { decodeTime, isValid } from 'ulid';
 import type { Db } from './db';
 import { buyers, journal, orders, works } from './schema';
@@ -6,19 +6,22 @@ import { buyers, journal, orders, works } from './schema';
 export type JournalRow = typeof journal.$inferSelect;
 export const LINES_A_PAGE = 100;
 
-/** A page of the journal, newest first. */
+/** A page of the journal, newest first: of one kind of subject, or of all. */
 export async function journalPage(
   db: Db,
-  q: { search: string; page: number },
+  q: { search: string; page: number; subjects?: readonly string[] },
 ): Promise<{ lines: Omit<JournalRow, 'before' | 'after'>[]; total: number }> {
   const like = `%${q.search.replace(/[%_\\]/g, '\\$&')}%`;
-  const where = q.search ? sql`${journal.says} LIKE ${like} ESCAPE '\\'` : undefined;
+  const where = and(
+    q.search ? sql`${journal.says} LIKE ${like} ESCAPE '\\'` : undefined,
+    q.subjects ? inArray(journal.subject, [...q.subjects]) : undefined,
+  );
   const { id, at, who, act, subject, subjectId, says } = journal;
   const [lines, [row]] = await Promise.all([
     db
       .select({ id, at, who, act, subject, subjectId, says })
       .from(journal)
-      .where(and(where))
+      .where(where)
       .orderBy(desc(journal.id))
       .limit(LINES_A_PAGE)
       .offset(q.page * LINES_A_PAGE),

@@ -11,6 +11,14 @@ import { Store } from './db';
 import { DamagedDocument } from './schema/documents';
 import { holdFolder } from './lock';
 import { brokenTriggers } from './triggers';
+import { bundled } from '../../tests/unit/helpers/bundle';
+
+/** What other processes do with a studio's folder. */
+const OPENS = `import { Store } from './src/store/db.ts'; await Store.open(process.argv[2]!);`;
+const HOLDS = `import { holdFolder } from './src/store/lock.ts';
+  await holdFolder(process.argv[2]!, 'serving');
+  console.log('held');
+  setInterval(() => {}, 1e6);`;
 
 /** A studio's database as it was after one of the migrations, with a little of what a person had in it. */
 async function databaseAt(upTo: number): Promise<string> {
@@ -103,8 +111,7 @@ describe('a database is brought up to date', () => {
     for (const isNow of moments) {
       const dir = await folder();
       copyFileSync(join(start, 'glassine.db'), join(dir, 'glassine.db'));
-      const code = `import('./src/store/db.ts').then(({ Store }) => Store.open(${JSON.stringify(dir)}))`;
-      const child = spawn(process.execPath, ['--import', 'tsx', '--eval', code], { stdio: 'ignore' });
+      const child = spawn(process.execPath, [bundled(OPENS), dir], { stdio: 'ignore' });
       const ended = new Promise((r) => child.on('exit', r));
       while (child.exitCode === null && !isNow(dir)) await new Promise(setImmediate);
       child.kill('SIGKILL');
@@ -186,8 +193,7 @@ describe('one server to a folder', () => {
       ),
     });
     await held.release();
-    const code = `import('./src/store/lock.ts').then(({ holdFolder }) => holdFolder(${JSON.stringify(dir)}, 'serving')).then(() => console.log('held')); setInterval(() => {}, 1e6)`;
-    const child = spawn(process.execPath, ['--import', 'tsx', '--eval', code], {
+    const child = spawn(process.execPath, [bundled(HOLDS), dir], {
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     await new Promise((r) => child.stdout.once('data', r));

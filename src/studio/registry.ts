@@ -39,9 +39,11 @@ import * as proofs from './proofs/roundActions';
 import * as proofSheets from './proofs/sheetActions';
 import * as softProof from './proofs/softProofActions';
 import * as routeActs from './routes/routeActions';
+import * as beginning from './settings/beginActions';
 import * as settings from './settings/settingActions';
 import type { Studio } from './studio';
 import * as moves from './works/custodyActions';
+import * as photographs from './works/photographActions';
 import * as work from './works/workActions';
 
 const modules = {
@@ -61,6 +63,7 @@ const modules = {
   machineActs,
   mounting,
   moves,
+  photographs,
   orders,
   papers,
   parcels,
@@ -76,6 +79,7 @@ const modules = {
   softProof,
   work,
   price,
+  beginning,
   settings,
   shelf,
   undoing,

@@ -20,6 +20,8 @@ export type StudioOptions = {
   /** Passed in so that tests and the demo can live at another time. */
   now?: () => string;
   who?: string;
+  /** Workers that several studios share; whoever gives them ends them. Left out: the studio's own. */
+  imaging?: ImagingPool;
 };
 
 /** Something that goes on beside the pages: at what step it is, and how to stop it. */
@@ -38,7 +40,7 @@ type SpaceOutline = { name: string; gamut: GamutFacts };
 export class Studio {
   private readonly ulid = monotonicFactory();
   private lastIdTime = 0;
-  private readonly pool = new ImagingPool();
+  private readonly pool: ImagingPool;
   readonly objects: ObjectStore;
 
   /** Acts at work now, by their key. */
@@ -63,6 +65,7 @@ export class Studio {
     readonly options: StudioOptions,
   ) {
     this.objects = new ObjectStore(options.dataDir);
+    this.pool = options.imaging ?? new ImagingPool();
   }
 
   static async open(options: StudioOptions): Promise<Studio> {
@@ -122,7 +125,7 @@ export class Studio {
 
   async close(): Promise<void> {
     this.closed = true;
-    await this.pool.end();
+    if (!this.options.imaging) await this.pool.end();
     await this.store.close();
   }
 }

@@ -14,8 +14,11 @@ import {
 import styled from 'styled-components';
 import { Button } from './Button';
 import { Field } from './Field';
+import { CONTENT } from './Layout';
 import { MarkedText } from './Verdict';
+import { outbox, type Outgoing } from './outbox';
 import { contextHeaders, newKey, seenNow } from './seen';
+import { AskingRoot } from './useAsked';
 import { narrow, t } from './tokens';
 
 export type Undo = { act: string; input: unknown; label?: string };
@@ -31,16 +34,18 @@ export type Changed = {
   fields: { field: string; now: string; yours: string | null }[];
 };
 /**
- * What went fieldError, as the server said it. `field` names the input; `overridable` asks for a reason; `changed` tells what another
+ * What went wrong, as the server said it. `field` names the input; `overridable` asks for a reason; `changed` tells what another
  * window did meanwhile, and `keepMine` writes over it all the same.
  */
 export type ActionError = {
   message: string;
   field?: string;
   expected?: string;
+  /** What else was wrong with what was sent: all of it is said at once. */
+  also?: { field: string; expected: string }[];
   overridable?: boolean;
   changed?: Changed;
-  keepMine?: () => void;
+  keepMine?: () => Promise<ActionAnswer | null>;
 };
 
 type Said = ActionAnswer & { key: number };
@@ -98,11 +103,29 @@ export function ActionsProvider({ children }: { children: ReactNode }) {
     [router],
   );
   const settling = running > 0 || refreshing;
+  useNextFocus(settling);
   const value = useMemo<Acts>(
     () => ({ said, say, hush, settling, began, ended }),
     [said, say, hush, settling, began, ended],
   );
-  return <Context value={value}>{children}</Context>;
+  return (
+    <AskingRoot>
+      <Context value={value}>{children}</Context>
+    </AskingRoot>
+  );
+}
+
+/** Where an act took away what it was done with, the focus goes to what comes next: the page's main act, or the page. */
+function useNextFocus(settling: boolean) {
+  const wasSettling = useRef(false);
+  useEffect(() => {
+    const isOver = wasSettling.current && !settling;
+    wasSettling.current = settling;
+    if (!isOver || document.activeElement !== document.body) return;
+    const scope = document.querySelector('[role=dialog]') ?? document.getElementById(CONTENT);
+    const next = scope?.querySelector<HTMLElement>('[data-main]:not([disabled])') ?? scope;
+    (next as HTMLElement | null)?.focus({ preventScroll: true });
+  }, [settling]);
 }
 
 function useActionsContext(): Acts {
@@ -114,10 +137,31 @@ function useActionsContext(): Acts {
 /** Says something done where it stays to be read, whatever part of the page is drawn anew. */
 export const useAnnounce = () => useActionsContext().say;
 
-type Sent = { act: string; input: string; key: string };
+type Turn = Promise<ActionAnswer | null>;
 
 /**
- * One act at a time from a place on the screen: whether it runs, what went fieldError, and the running of it. `settling` is true
+ * Acts of one place in the order they were asked for: a quick hand that ticks the next thing before the last answer came loses
+ * neither. The same act asked for again while it runs is one act, as for a button pressed twice.
+ */
+function useInTurn() {
+  const waiting = useRef(new Map<string, Turn>());
+  const last = useRef<Promise<unknown>>(Promise.resolve());
+  return useMemo(() => {
+    const take = (name: string, act: (isFirst: boolean) => Turn): Turn => {
+      const isFirst = waiting.current.size === 0;
+      const turn = (isFirst ? act(true) : last.current.then(() => act(false))).finally(() =>
+        waiting.current.delete(name),
+      );
+      waiting.current.set(name, turn);
+      last.current = turn.catch(() => null);
+      return turn;
+    };
+    return { take, running: (name: string) => waiting.current.get(name) };
+  }, []);
+}
+
+/**
+ * Acts from a place on the screen, one after the other: whether it runs, what went wrong, and the running of them. `settling` is true
  * while an act of any place runs and until the page shows what came of it: what is moved by hand waits so long, or it would
  * be lost when the page is drawn anew.
  *
@@ -126,42 +170,54 @@ type Sent = { act: string; input: string; key: string };
  */
 export function useAction() {
   const { say, settling, began, ended } = useActionsContext();
-  const [running, setRunning] = useState(false);
+  const [running, setRunning] = useState(0);
   const [error, setError] = useState<ActionError | null>(null);
   const [refused, setRefused] = useState<{ act: string; input: unknown } | null>(null);
-  const isRunning = useRef(false);
-  const lost = useRef<Sent | null>(null);
+  const inTurn = useInTurn();
+  const lost = useRef<Outgoing | null>(null);
   // What the fields of this place were filled with; after its first act it follows the page.
   const base = useRef<number | undefined>(undefined);
   useEffect(() => {
     base.current = seenNow();
   }, []);
 
+  const deliver = useCallback(
+    (outgoing: Outgoing): Promise<ActionAnswer | null> =>
+      inTurn.take(`${outgoing.act} ${outgoing.input}`, async (isFirst) => {
+        // What an act before it in the queue was refused for stays to be read.
+        if (isFirst) setError(null);
+        setRunning((n) => n + 1);
+        began();
+        const { act, headers } = outgoing;
+        const input: unknown = JSON.parse(outgoing.input);
+        const result = await postJson(`/api/act/${act}`, input, headers);
+        outbox.answered(outgoing.key);
+        lost.current = 'isLost' in result && result.isLost ? outgoing : null;
+        setRunning((n) => n - 1);
+        ended('done' in result);
+        if ('done' in result) {
+          base.current = undefined;
+          say(result.done);
+          return result.done;
+        }
+        setError(result.error);
+        setRefused({ act, input });
+        return null;
+      }),
+    [inTurn, say, began, ended],
+  );
   const send = useCallback(
-    async (act: string, input: unknown, asOf: number | undefined): Promise<ActionAnswer | null> => {
-      if (isRunning.current) return null;
-      isRunning.current = true;
-      setRunning(true);
-      began();
-      setError(null);
-      const text = JSON.stringify(input);
-      const again = lost.current?.act === act && lost.current.input === text ? lost.current.key : null;
-      const key = again ?? newKey();
-      const result = await postJson(`/api/act/${act}`, input, contextHeaders(key, asOf));
-      lost.current = 'isLost' in result && result.isLost ? { act, input: text, key } : null;
-      isRunning.current = false;
-      setRunning(false);
-      ended('done' in result);
-      if ('done' in result) {
-        base.current = undefined;
-        say(result.done);
-        return result.done;
-      }
-      setError(result.error);
-      setRefused({ act, input });
-      return null;
+    (act: string, given: unknown, asOf: number | undefined): Promise<ActionAnswer | null> => {
+      const input = JSON.stringify(given);
+      const same = inTurn.running(`${act} ${input}`);
+      if (same) return same;
+      const isAgain = lost.current?.act === act && lost.current.input === input;
+      const key = isAgain ? lost.current!.key : newKey();
+      const outgoing = { act, input, key, headers: contextHeaders(key, asOf) };
+      outbox.add(outgoing);
+      return deliver(outgoing);
     },
-    [say, began, ended],
+    [inTurn, deliver],
   );
   const run = useCallback(
     (act: string, input: unknown) =>
@@ -169,24 +225,28 @@ export function useAction() {
     [send],
   );
   const fieldError = useCallback(
-    (field: string) =>
-      error?.field === field || error?.field?.startsWith(`${field}.`)
-        ? `Expected ${error.expected}.`
-        : null,
+    (field: string) => {
+      const fault = [error, ...(error?.also ?? [])].find(
+        (each) => each?.field === field || each?.field?.startsWith(`${field}.`),
+      );
+      return fault ? `Expected ${fault.expected}.` : null;
+    },
     [error],
   );
   const shown = useMemo(
     () =>
       error?.changed && refused
-        ? { ...error, keepMine: () => void send(refused.act, refused.input, undefined) }
+        ? { ...error, keepMine: () => send(refused.act, refused.input, undefined) }
         : error,
     [error, refused, send],
   );
   return {
     run,
-    isPending: running,
+    isPending: running > 0,
     settling,
     error: shown,
+    /** Sends what an earlier page of this window asked for and had no answer to. */
+    deliver,
     fieldError,
     clear: () => setError(null),
   };
@@ -219,7 +279,7 @@ const Both = styled.table`
   }
 `;
 
-/** What went fieldError, said once, near the act. Where a reason may overrule it, it asks for one. */
+/** What went wrong, said once, near the act. Where a reason may overrule it, it asks for one. */
 export function ErrorCallout({
   error,
   onReason,
@@ -261,7 +321,7 @@ export function ErrorCallout({
       )}
       {error.keepMine && (
         <div>
-          <Button onPress={error.keepMine}>Keep mine all the same</Button>
+          <Button onPress={() => void error.keepMine?.()}>Keep mine all the same</Button>
         </div>
       )}
       {asks && (
@@ -288,6 +348,11 @@ const Bar = styled.div`
   display: flex;
   gap: 16px;
   align-items: center;
+  &[data-empty] {
+    padding: 0;
+    border: 0;
+    pointer-events: none;
+  }
   ${narrow} {
     left: 8px;
     right: 8px;
@@ -300,6 +365,10 @@ const Bar = styled.div`
 export function LastAction() {
   const { said, hush } = useActionsContext();
   const action = useAction();
+  const { deliver } = action;
+  useEffect(() => {
+    for (const each of outbox.waiting()) void deliver(each);
+  }, [deliver]);
   if (action.error)
     return (
       <Bar role="alert">
@@ -315,11 +384,11 @@ export function LastAction() {
         </Button>
       </Bar>
     );
-  if (!said) return <div role="status" />;
-  const { undo } = said;
+  const { undo } = said ?? {};
   return (
-    <Bar role="status" key={said.key}>
-      <span>{said.message}</span>
+    // One region that lasts: what is said is heard also when the last thing said is put away.
+    <Bar role="status" data-empty={!said || undefined}>
+      {said && <span key={said.key}>{said.message}</span>}
       {undo && (
         <Button
           keyName="u"
@@ -329,9 +398,11 @@ export function LastAction() {
           {undo.label ?? 'Undo'}
         </Button>
       )}
-      <Button quiet onPress={hush} aria-label="Close this note">
-        Close
-      </Button>
+      {said && (
+        <Button quiet onPress={hush} aria-label="Close this note">
+          Close
+        </Button>
+      )}
     </Bar>
   );
 }

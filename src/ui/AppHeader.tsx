@@ -5,7 +5,8 @@ import { useRef, useState, type FormEvent } from 'react';
 import styled from 'styled-components';
 import { useUndo } from './Actions';
 import { useKeys } from './Keys';
-import { narrow, t } from './tokens';
+import { CONTENT } from './Layout';
+import { middling, narrow, t } from './tokens';
 import { useUnits } from './Units';
 
 export const PLACES = [
@@ -39,6 +40,12 @@ const Head = styled.header`
     pointer-events: none;
   }
   ${narrow} {
+    > svg {
+      display: none;
+    }
+  }
+  ${middling} {
+    padding: 0 12px;
     > svg {
       display: none;
     }
@@ -86,6 +93,17 @@ const Scale = styled.nav`
     font-size: 12px;
     margin-left: 5px;
   }
+  ${middling} {
+    flex: 1;
+    min-width: 0;
+    a {
+      width: auto;
+      padding-right: 15px;
+    }
+    a[aria-current]::after {
+      width: calc(100% - 8px);
+    }
+  }
   ${narrow} {
     overflow-x: auto;
     width: 100%;
@@ -104,6 +122,9 @@ const Tools = styled.div`
   align-items: center;
   gap: 22px;
   height: 38px;
+  ${middling} {
+    gap: 12px;
+  }
   ${narrow} {
     width: 100%;
     justify-content: space-between;
@@ -121,6 +142,11 @@ const Find = styled.form`
     border-radius: 0;
     &::placeholder {
       color: ${t.ink3};
+    }
+  }
+  ${middling} {
+    input {
+      width: clamp(104px, 16vw, 170px);
     }
   }
   ${narrow} {
@@ -146,6 +172,21 @@ const Flip = styled.button`
     min-width: 60px;
   }
 `;
+
+const Skip = styled.a`
+  position: fixed;
+  left: 8px;
+  top: -60px;
+  z-index: 80;
+  padding: 10px 14px;
+  background: ${t.ink};
+  color: ${t.white};
+  &:focus {
+    top: 6px;
+  }
+`;
+/** The first stop of the keyboard: past the places, to the page. */
+export const SkipLink = () => <Skip href={`#${CONTENT}`}>To the page</Skip>;
 
 /** The places of the house, drawn as divisions of a rule; the present one is marked by a solid length on the scale. */
 export function AppHeader({ counts }: { counts: { bench: number; orders: number } }) {

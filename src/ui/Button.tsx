@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Button as AriaButton, type ButtonProps } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
@@ -36,11 +36,15 @@ const look = css<{ $main?: boolean; $quiet?: boolean }>`
   &[data-pressed] {
     background: ${(p) => (p.$main ? '#000' : t.hair)};
   }
-  &[data-disabled] {
+  &[data-disabled],
+  &[data-pending] {
     border-color: ${t.line};
     color: ${t.ink3};
     background: ${t.second};
     cursor: default;
+  }
+  html[data-key-mode='off'] & kbd {
+    display: none;
   }
   kbd {
     font: inherit;
@@ -49,6 +53,7 @@ const look = css<{ $main?: boolean; $quiet?: boolean }>`
   }
   ${narrow} {
     min-height: 44px;
+    white-space: normal;
   }
 `;
 const Face = styled(AriaButton)<{ $main?: boolean; $quiet?: boolean }>`
@@ -66,10 +71,23 @@ export function Button({
   quiet,
   keyName,
   children,
+  isDisabled,
   ...props
 }: Omit<ButtonProps, 'children'> & Look & { children: ReactNode }) {
+  const [isUnderHand, setUnderHand] = useState(false);
+  // Switched off under the hand it would drop the focus to the page: it waits in place instead.
+  const waits = isDisabled && isUnderHand;
   return (
-    <Face {...props} $main={main} $quiet={quiet} aria-keyshortcuts={keyName}>
+    <Face
+      {...props}
+      isDisabled={isDisabled && !waits}
+      isPending={waits}
+      onFocusChange={setUnderHand}
+      $main={main}
+      $quiet={quiet}
+      data-main={main || undefined}
+      aria-keyshortcuts={keyName}
+    >
       {children}
       {keyName && <kbd aria-hidden="true">{keyName}</kbd>}
     </Face>

@@ -1,23 +1,28 @@
 'use client';
-import { useState, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
+import { useContext, useState, type ReactNode, type Ref } from 'react';
 import {
   Button as AriaButton,
   Checkbox as AriaCheckbox,
   ComboBox,
-  FieldError,
   Input,
-  Label,
   ListBox,
   ListBoxItem,
   Popover,
   Select as AriaSelect,
   SelectValue,
-  Text,
   TextArea,
   TextField,
 } from 'react-aria-components';
 import styled, { css } from 'styled-components';
+import { Hint, Name, Wrong } from './fieldParts';
+import { RowRest } from './RowRest';
 import { narrow, t } from './tokens';
+
+/** A calendar is a fifth of all script: it comes with the first field that asks for a day. */
+const DateField = dynamic(() => import('./DateField').then((part) => part.DateField), {
+  loading: () => <div style={{ minHeight: 50 }} />,
+});
 
 const box = css`
   width: 100%;
@@ -54,21 +59,6 @@ const SelectHolder = styled(AriaSelect)<{ $width?: number }>`
   gap: 3px;
   ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}
 `;
-const Name = styled(Label)`
-  color: ${t.ink2};
-  font-size: 12px;
-  line-height: 15px;
-`;
-const Hint = styled(Text)`
-  color: ${t.ink3};
-  font-size: 12px;
-  line-height: 15px;
-`;
-const Wrong = styled(FieldError)`
-  color: ${t.fails};
-  font-size: 12px;
-  line-height: 15px;
-`;
 const Line = styled(Input)`
   ${box}
 `;
@@ -79,6 +69,7 @@ const Area = styled(TextArea)`
 const Pick = styled(AriaButton)`
   ${box} display: flex;
   justify-content: space-between;
+  align-items: center;
   gap: 8px;
   cursor: pointer;
   text-align: left;
@@ -86,7 +77,7 @@ const Pick = styled(AriaButton)`
     content: '';
     width: 7px;
     height: 7px;
-    margin-top: 3px;
+    margin-top: -3px;
     border: solid ${t.ink};
     border-width: 0 1.5px 1.5px 0;
     transform: rotate(45deg);
@@ -131,6 +122,12 @@ type FieldProps = {
   autoFocus?: boolean;
   name?: string;
   hideLabel?: boolean;
+  onBlur?: () => void;
+  inputRef?: Ref<HTMLInputElement & HTMLTextAreaElement>;
+  /** Which keyboard a phone shows. */
+  inputMode?: 'text' | 'decimal' | 'numeric';
+  /** What the browser, its address book or a password manager may fill in. */
+  autoComplete?: string;
 };
 
 /** One thing to write. What is wrong with it is said under it, and what was written stays. */
@@ -148,7 +145,13 @@ export function Field({
   autoFocus,
   name,
   hideLabel,
+  onBlur,
+  inputRef,
+  inputMode,
+  autoComplete = 'off',
 }: FieldProps) {
+  if (type === 'date')
+    return <DateField {...{ label, value, onChange, onBlur, hint, wrong, required, autoFocus }} />;
   return (
     <Holder
       value={value}
@@ -159,13 +162,15 @@ export function Field({
       type={type as 'text'}
       autoFocus={autoFocus}
       name={name}
+      onBlur={onBlur}
+      inputMode={inputMode}
       validationBehavior="aria"
     >
       <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
       {lines ? (
-        <Area rows={lines} placeholder={placeholder} />
+        <Area ref={inputRef} rows={lines} placeholder={placeholder} />
       ) : (
-        <Line placeholder={placeholder} autoComplete="off" />
+        <Line ref={inputRef} placeholder={placeholder} autoComplete={autoComplete} />
       )}
       {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
     </Holder>
@@ -182,6 +187,8 @@ export function Select<K extends string>({
   wrong,
   hint,
   hideLabel,
+  onBlur,
+  buttonRef,
 }: {
   label: string;
   value: K;
@@ -191,6 +198,8 @@ export function Select<K extends string>({
   wrong?: string | null;
   hint?: ReactNode;
   hideLabel?: boolean;
+  onBlur?: () => void;
+  buttonRef?: Ref<HTMLButtonElement>;
 }) {
   return (
     <SelectHolder
@@ -201,7 +210,7 @@ export function Select<K extends string>({
       placeholder="choose"
     >
       <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
-      <Pick>
+      <Pick ref={buttonRef} onBlur={onBlur}>
         <SelectValue>
           {({ selectedText }) => selectedText || options.find((o) => o.key === value)?.name || 'choose'}
         </SelectValue>
@@ -276,6 +285,12 @@ export function Finder({
 }) {
   const chosen = options.find((o) => o.key === value);
   const [typed, setTyped] = useState(chosen?.name ?? '');
+  // A choice that came from elsewhere, as of a draft taken up again, is shown like one's own.
+  const [shown, setShown] = useState(value);
+  if (shown !== value) {
+    setShown(value);
+    setTyped(chosen?.name ?? '');
+  }
   const asked = typed.trim().toLowerCase();
   const found = (
     asked && typed !== chosen?.name
@@ -377,8 +392,15 @@ export function Check({
   disabled?: boolean;
   label?: string;
 }) {
+  const rests = useContext(RowRest);
   return (
-    <Tick isSelected={checked} onChange={onChange} isDisabled={disabled} aria-label={label}>
+    <Tick
+      isSelected={checked}
+      onChange={onChange}
+      isDisabled={disabled}
+      aria-label={label}
+      excludeFromTabOrder={rests}
+    >
       <span className="box" aria-hidden="true">
         {checked && (
           <svg width="12" height="12" viewBox="0 0 12 12">
@@ -398,6 +420,6 @@ export const Fields = styled.div<{ $columns?: string }>`
   gap: 14px 16px;
   align-items: start;
   ${narrow} {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 `;

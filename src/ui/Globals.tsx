@@ -19,5 +19,11 @@ export const Globals = createGlobalStyle`
   .visually-hidden { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { transition: none !important; animation: none !important; } }
   ${narrow} { html { font-size: 14px; line-height: 19px; } }
+  /* Colours of the reader's own: drawings keep their paper under them, and what is chosen has an edge instead of a shade. */
+  @media (forced-colors: active) {
+    svg:not([stroke='currentColor']), canvas { forced-color-adjust: none; background: ${t.sheet}; }
+    [data-lit], [aria-current], [data-selected], [data-over] { outline: 2px solid Highlight; outline-offset: -2px; }
+    [data-disabled] { color: GrayText; }
+  }
   @media print { html { background: #fff; } }
 `;

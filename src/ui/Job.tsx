@@ -1,10 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { useAction, useAnnounce } from './Actions';
 import { Button, Row } from './Button';
 import { t } from './tokens';
+import { useAsked } from './useAsked';
 import { MarkedText } from './Verdict';
 
 type State = {
@@ -12,6 +13,17 @@ type State = {
   share: number | null;
   secondsLeft: number | null;
   over: null | { ok: boolean; message: string; id?: string };
+};
+const isJobOver = (state: State) => state.over !== null;
+/** What a studio that was started anew knows of a job: nothing. */
+const LOST: State = {
+  message: '',
+  share: null,
+  secondsLeft: null,
+  over: {
+    ok: false,
+    message: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.',
+  },
 };
 const Bar = styled.div`
   background: ${t.white};
@@ -36,58 +48,28 @@ const Bar = styled.div`
 
 /** Follows a piece of work that goes on beside the page, with a way to stop it; says how it ended and refreshes the page then. */
 export function JobProgress({ job, onOver }: { job: string; onOver?: (ok: boolean) => void }) {
-  const [state, setState] = useState<State | null>(null);
-  const [silent, setSilent] = useState(false);
+  const { answer, isSilent } = useAsked<State>(`/api/jobs/${job}`, { every: 600, isOver: isJobOver });
   const router = useRouter();
   const action = useAction();
   const say = useAnnounce();
+  const state = answer === null ? LOST : answer;
+  const finish = useEffectEvent((ended: NonNullable<State['over']>) => {
+    if (ended.ok) say({ message: ended.message });
+    onOver?.(ended.ok);
+    router.refresh();
+  });
+  const over = state?.over;
   useEffect(() => {
-    let over = false;
-    let timer: ReturnType<typeof setTimeout>;
-    const look = async () => {
-      const answer = await fetch(`/api/jobs/${job}`).catch(() => null);
-      if (over) return;
-      if (!answer) {
-        // Drawing the page anew without an answer would lose it, with all that was typed: wait.
-        setSilent(true);
-        timer = setTimeout(look, 1_500);
-        return;
-      }
-      setSilent(false);
-      const now = answer.ok ? ((await answer.json().catch(() => null)) as State | null) : null;
-      if (over) return;
-      setState(
-        now ?? {
-          message: '',
-          share: null,
-          secondsLeft: null,
-          over: {
-            ok: false,
-            message: 'Glassine was started anew meanwhile: nothing of it was kept. Begin it again.',
-          },
-        },
-      );
-      if (!now || now.over) {
-        if (now?.over?.ok) say({ message: now.over.message });
-        onOver?.(now?.over?.ok ?? false);
-        router.refresh();
-        return;
-      }
-      timer = setTimeout(look, 600);
-    };
-    timer = setTimeout(look, 150);
-    return () => {
-      over = true;
-      clearTimeout(timer);
-    };
-  }, [job, onOver, router, say]);
+    if (over) finish(over);
+  }, [over]);
   if (state?.over)
     return (
       <Bar role={state.over.ok ? 'status' : 'alert'}>
         <MarkedText kind={state.over.ok ? 'holds' : 'fails'}>{state.over.message}</MarkedText>
       </Bar>
     );
-  if (silent)
+  // Drawing the page anew without an answer would lose it, with all that was typed: it is waited for.
+  if (isSilent)
     return (
       <Bar role="status">
         <MarkedText kind="care">

@@ -1,11 +1,23 @@
 'use client';
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import styled from 'styled-components';
 import { FormDialog } from './Callout';
 import { t } from './tokens';
 
 type KeyUse = { key: string; label: string; run: () => void };
-type Registry = { tell: () => void; add: (use: { current: KeyUse[] }) => () => void };
+type Registry = {
+  tell: () => void;
+  add: (use: { current: KeyUse[] }) => () => void;
+};
 const Context = createContext<Registry | null>(null);
 
 const isTyping = (target: EventTarget | null) =>
@@ -14,6 +26,18 @@ const isTyping = (target: EventTarget | null) =>
     target.closest('[role=listbox],[role=dialog]') !== null ||
     (/^(input|textarea|select)$/i.test(target.tagName) &&
       (target as HTMLInputElement).type !== 'checkbox'));
+
+/** A sheet or slip that lies over the page has the keys to itself. */
+const isAsked = () => document.querySelector('[role=dialog], [role=alertdialog]') !== null;
+
+/** Single keys alone, with Alt held, or not at all: who speaks to the machine, or whose hands shake, chooses (WCAG 2.1.4). */
+export const KEY_MODES = ['alone', 'alt', 'off'] as const;
+export type KeyMode = (typeof KEY_MODES)[number];
+const KEY_MODE = 'glassine_keys';
+const isMeant = (event: KeyboardEvent, mode: KeyMode) =>
+  mode !== 'off' && event.altKey === (mode === 'alt');
+const keptMode = (): KeyMode =>
+  KEY_MODES.find((mode) => mode === window.localStorage.getItem(KEY_MODE)) ?? 'alone';
 
 /** Single keys that follow the work. They rest while somebody types, and `?` lists those that work here. */
 export function KeysProvider({ children }: { children: ReactNode }) {
@@ -24,9 +48,11 @@ export function KeysProvider({ children }: { children: ReactNode }) {
       if (
         event.ctrlKey ||
         event.metaKey ||
-        event.altKey ||
+        event.repeat ||
+        event.defaultPrevented ||
         isTyping(event.target) ||
-        event.defaultPrevented
+        isAsked() ||
+        !isMeant(event, keptMode())
       )
         return;
       const all = layers.current.flatMap((l) => l.current);
@@ -42,10 +68,18 @@ export function KeysProvider({ children }: { children: ReactNode }) {
         use.run();
       }
     };
+    const tellMode = () => {
+      document.documentElement.dataset.keyMode = keptMode();
+    };
+    tellMode();
+    const leave = onModeChange(tellMode);
     document.addEventListener('keydown', onKey);
     // From here on the page answers to hands: what is driven by a script can wait for it.
     document.documentElement.dataset.answers = 'true';
-    return () => document.removeEventListener('keydown', onKey);
+    return () => {
+      leave();
+      document.removeEventListener('keydown', onKey);
+    };
   }, []);
   const registry = useMemo<Registry>(() => {
     // Which keys work now can be read from the page: a key pressed before its part is there is pressed in vain.
@@ -109,6 +143,22 @@ const KeyList = styled.dl`
     background: ${t.white};
   }
 `;
+
+const CHANGED = 'glassine-keys';
+const onModeChange = (tell: () => void) => {
+  window.addEventListener(CHANGED, tell);
+  return () => window.removeEventListener(CHANGED, tell);
+};
+
+/** How single keys work in this browser, and the changing of it. What the server draws knows none yet. */
+export function useKeyMode(): [KeyMode, (mode: KeyMode) => void] {
+  const mode = useSyncExternalStore(onModeChange, keptMode, () => 'alone' as const);
+  const change = (next: KeyMode) => {
+    window.localStorage.setItem(KEY_MODE, next);
+    window.dispatchEvent(new Event(CHANGED));
+  };
+  return [mode, change];
+}
 
 /** Keys of one part of the screen, for as long as it is there. */
 export function useKeys(uses: KeyUse[]) {

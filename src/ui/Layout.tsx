@@ -1,10 +1,15 @@
 'use client';
 import Link from 'next/link';
+import { useEffect, useRef, useState, type HTMLAttributes } from 'react';
 import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
 
+/** Where the way past the places leads: the page itself. */
+export const CONTENT = 'content';
+
 /** The wall a page's sheets lie on. */
-export const Page = styled.main`
+export const Page = styled.main.attrs({ id: CONTENT, tabIndex: -1 })`
+  outline: none;
   padding: 18px 24px 72px;
   max-width: 1680px;
   ${narrow} {
@@ -67,6 +72,7 @@ export const Small = styled.span`
 export const Aside = styled.div`
   min-width: 0;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 26px;
   align-content: start;
 `;
@@ -85,6 +91,7 @@ export const Columns = styled.div<{ $aside?: number }>`
 `;
 export const Stack = styled.div<{ $gap?: number }>`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: ${(p) => p.$gap ?? 16}px;
   min-width: 0;
   align-content: start;
@@ -134,6 +141,10 @@ export const Table = styled.table<{ $middle?: boolean; $tight?: boolean }>`
     text-align: right;
     white-space: nowrap;
   }
+  tr[tabindex]:focus-visible {
+    outline: 2px solid ${t.ink};
+    outline-offset: -2px;
+  }
   tr[data-lit] td,
   tr[data-lit] th {
     background: ${t.pressed};
@@ -145,13 +156,40 @@ export const Table = styled.table<{ $middle?: boolean; $tight?: boolean }>`
     border-bottom-color: ${t.line};
   }
 `;
-export const ScrollArea = styled.div`
+const Scrolled = styled.div`
+  /* What is placed for ears only stays within, and makes nothing wider. */
+  position: relative;
   overflow-x: auto;
   max-width: 100%;
   form + & {
     margin-top: 12px;
   }
 `;
+
+/** What may be wider than its place. Where it is, it can be reached and moved by keys too. */
+export function ScrollArea(props: HTMLAttributes<HTMLDivElement>) {
+  const ref = useRef<HTMLDivElement>(null);
+  const [isWider, setWider] = useState(false);
+  useEffect(() => {
+    const area = ref.current!;
+    const look = () => setWider(area.scrollWidth > area.clientWidth + 1);
+    const observer = new ResizeObserver(look);
+    observer.observe(area);
+    if (area.firstElementChild) observer.observe(area.firstElementChild);
+    return () => observer.disconnect();
+  }, []);
+  return (
+    <Scrolled
+      ref={ref}
+      {...props}
+      {...(isWider && {
+        tabIndex: 0,
+        role: 'region',
+        'aria-label': props['aria-label'] ?? 'Wider than the page',
+      })}
+    />
+  );
+}
 
 const Pairs = styled.dl`
   display: grid;

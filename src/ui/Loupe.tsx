@@ -23,6 +23,7 @@ export type Box = { width: number; height: number };
 
 const Frame = styled.div`
   position: relative;
+  max-width: 100%;
   background: #bfbfbf;
   overflow: hidden;
   touch-action: none;

@@ -36,6 +36,8 @@ const Frame = styled.figure`
   }
 `;
 
+/** A window being drawn smaller gives no room for a moment: a drawing is never turned inside out. */
+const LEAST_PX = 24;
 const LENGTHS_MM = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
 
@@ -65,10 +67,11 @@ export function ScaleDrawing({
   const svg = useRef<SVGSVGElement>(null);
   const id = useId();
   const k = Math.min(
-    (space.width - room.left - room.right) / width,
-    (space.height - room.top - room.bottom) / height,
+    Math.max(LEAST_PX, space.width - room.left - room.right) / width,
+    Math.max(LEAST_PX, space.height - room.top - room.bottom) / height,
   );
-  const [w, h] = [space.width, height * k + room.top + room.bottom];
+  const w = Math.max(LEAST_PX + room.left + room.right, space.width);
+  const h = height * k + room.top + room.bottom;
   const save = async () => {
     const copy = svg.current!.cloneNode(true) as SVGSVGElement;
     // One unit of the view box is so many millimetres of the thing drawn: the file opens at true size.

@@ -1,11 +1,14 @@
 'use client';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { clockTime, dayWords, sayDays } from '@/core/measure/day';
 import {
   formatLength,
   formatMoney,
+  formatRun,
   formatSize,
   formatWeight,
   localDay,
+  withUnit,
   type Size,
   type Um,
   type UnitSystem,
@@ -16,6 +19,8 @@ type Units = {
   currency: string;
   flip: () => void;
   length: (um: Um) => string;
+  /** A length of roll, in metres or feet. */
+  run: (um: Um) => string;
   size: (size: Size) => string;
   /** The same size in the other system, for those who think in it. */
   other: (size: Size) => string;
@@ -28,6 +33,14 @@ type Units = {
   withUnit: (typed: string) => string;
   /** The studio's calendar day at an instant; nothing for nothing. */
   day: (instant: string | null | undefined) => string;
+  /** A calendar day as it is said: "Tue 1 Dec". */
+  date: (day: string | null | undefined) => string;
+  /** An instant's day and clock time where the studio is. */
+  moment: (instant: string | null | undefined) => string;
+  /** A kept sentence with its days as they are said. */
+  sentence: (text: string) => string;
+  /** Its clock time alone. */
+  time: (instant: string) => string;
   /** The studio's calendar day now. */
   today: () => string;
 };
@@ -59,11 +72,13 @@ export function UnitsProvider({
   );
   const value = useMemo<Units>(() => {
     const style = { inches: 'fraction' } as const;
+    const today = () => localDay(new Date().toISOString(), timeZone);
     return {
       unit,
       currency,
       flip,
       length: (um) => formatLength(um, unit, style),
+      run: (um) => formatRun(um, unit),
       size: (s) => formatSize(s, unit, style),
       other: (s) => formatSize(s, unit === 'mm' ? 'in' : 'mm', style),
       bare: (um) => formatLength(um, unit, { ...style, bare: true }),
@@ -71,12 +86,16 @@ export function UnitsProvider({
       weight: (mg) => formatWeight(mg, unit),
       money: (m) => formatMoney(m, currency),
       bareMoney: (m) => formatMoney(m, currency, { bare: true }),
-      withUnit: (typed) =>
-        !typed.trim() || /[a-zµ"'″′”+]\s*$/iu.test(typed.trim()) || /^a\d/i.test(typed.trim())
-          ? typed
-          : `${typed} ${unit}`,
-      day: (instant) => (instant ? localDay(instant, timeZone) : ''),
-      today: () => localDay(new Date().toISOString(), timeZone),
+      withUnit: (typed) => withUnit(typed, unit),
+      day: (instant) => (instant ? dayWords(localDay(instant, timeZone), today()) : ''),
+      date: (day) => (day ? dayWords(day, today()) : ''),
+      moment: (instant) =>
+        instant
+          ? `${dayWords(localDay(instant, timeZone), today())}, ${clockTime(instant, timeZone)}`
+          : '',
+      sentence: (text) => sayDays(text, today()),
+      time: (instant) => clockTime(instant, timeZone),
+      today,
     };
   }, [unit, currency, timeZone, flip]);
   return <Context value={value}>{children}</Context>;

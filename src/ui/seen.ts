@@ -3,6 +3,8 @@ import { useEffect } from 'react';
 
 /** The newest change that the page now on the screen had seen when it was drawn. */
 let seen: number | undefined;
+/** Which studio the page now on the screen is of: what is done on it is done there, wherever another window went since. */
+let whose: 'own' | 'practice' = 'own';
 /** This window: what it did itself is no surprise to it. */
 const tab = randomWord();
 
@@ -22,6 +24,14 @@ export function AsOf({ change }: { change: number }) {
   return null;
 }
 
+/** Says which studio the pages are of. */
+export function StudioIs({ whose: shown }: { whose: 'own' | 'practice' }) {
+  useEffect(() => {
+    whose = shown;
+  }, [shown]);
+  return null;
+}
+
 /** A key for one thing a person does: sent again, it is still that one thing. */
 export const newKey = (): string => randomWord();
 
@@ -30,6 +40,7 @@ export function contextHeaders(key: string, asOf: number | undefined): Record<st
   return {
     'x-glassine-key': key,
     'x-glassine-tab': tab,
+    'x-glassine-studio': whose,
     ...(asOf !== undefined && { 'x-glassine-as-of': String(asOf) }),
   };
 }

@@ -94,9 +94,24 @@ test('pressed twice at once, it is done once', async () => {
   const { result } = renderModel(() => useAction());
   await act(async () => {
     const both = [result.current.run('markPaid', {}), result.current.run('markPaid', {})];
-    expect(await Promise.all(both)).toEqual([{ message: 'done' }, null]);
+    expect(await Promise.all(both)).toEqual([{ message: 'done' }, { message: 'done' }]);
   });
   expect(asked).toHaveLength(1);
+});
+
+test('another act asked for while one runs waits its turn; what the first was refused for stays to be read', async () => {
+  const refusal = { status: 409, body: { error: { message: 'It was sold.' } } };
+  const asked = server(refusal, { body: { message: 'second' } }, { body: { message: 'third' } });
+  const { result } = renderModel(() => useAction());
+  await act(async () => {
+    const three = [1, 2, 3].map((id) => result.current.run('markPaid', { id }));
+    expect(asked).toHaveLength(1);
+    expect(await Promise.all(three)).toEqual([null, { message: 'second' }, { message: 'third' }]);
+  });
+  expect(asked.map((each) => each.input)).toEqual([{ id: 1 }, { id: 2 }, { id: 3 }]);
+  expect(result.current).toMatchObject({ isPending: false, error: { message: 'It was sold.' } });
+  await run(result);
+  expect(result.current.error).toBeNull();
 });
 
 test('an act says how new the page was when its place came up, and follows the page after its first', async () => {

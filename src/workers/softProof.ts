@@ -1,28 +1,19 @@
 // Shows a picture as it would print: fetches what is in view, in the picture's own numbers, and takes it through the colour
 // engine. A worker of its own, so that a slider never waits.
 import * as Comlink from 'comlink';
-import type { Lcms } from 'lcms-wasm';
 import { softened } from '@/core/colour/eye';
-import { SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
-import { writeMatrixProfile } from '@/core/colour/icc';
 import { INTENTS, type Intent } from '@/core/colour/intents';
 import { cellSamples, moveTable, type MoveTable } from '@/core/colour/outOfGamut';
 import { transformOf, type Transform } from '@/imaging/transforms';
+import { engine, fetched, SCREEN } from './engine';
+import { TILE, tileAt, type PictureSource } from './tiles';
 
-const TILE = 512,
-  MOST_TILES = 220,
-  TABLE = 6;
+const TABLE = 6;
 
-export type ProofSource = {
-  sha256: string;
-  width: number;
-  height: number;
-  /** Where the profile of its tiles is. */ profileUrl: string;
-};
 export type ProofView = { x: number; y: number; zoom: number };
 export type ProofPaper = { profileId: string; intent: Intent; bpc: boolean; paperWhite: boolean };
 export type ProofAsk = {
-  source: ProofSource;
+  source: PictureSource;
   view: ProofView;
   width: number;
   height: number;
@@ -41,31 +32,6 @@ export type ProofShown = {
   ms: number;
 };
 
-const ENGINE = '/api/engine/lcms.js';
-let engine: Promise<Lcms> | null = null;
-// As it was published, not bundled: it finds its own other half, and bundlers trip over how.
-const cms = () =>
-  (engine ??= (async () => {
-    const { instantiate } = (await import(
-      /* webpackIgnore: true */ /* turbopackIgnore: true */ ENGINE
-    )) as typeof import('lcms-wasm');
-    return instantiate({ locateFile: () => '/api/engine/lcms.wasm' });
-  })());
-const bytesOf = new Map<string, Promise<Uint8Array>>();
-const fetched = (url: string) => {
-  let b = bytesOf.get(url);
-  if (!b) {
-    b = fetch(url).then(async (r) => {
-      if (!r.ok) throw new Error(`${url} did not come`);
-      return new Uint8Array(await r.arrayBuffer());
-    });
-    bytesOf.set(url, b);
-    b.catch(() => bytesOf.delete(url));
-  }
-  return b;
-};
-const screen = writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve);
-
 const transforms = new Map<string, Transform<Uint8Array>>();
 const keyOf = (source: string, paper: ProofPaper | null) =>
   `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
@@ -80,9 +46,9 @@ async function transformFor(source: string, paper: ProofPaper | null): Promise<T
       transforms.get(oldest)!.end();
       transforms.delete(oldest);
     }
-    t = transformOf<Uint8Array>(await cms(), {
+    t = transformOf<Uint8Array>(await engine(), {
       from,
-      to: screen,
+      to: SCREEN,
       intent: paper?.intent ?? 'relative colorimetric',
       bpc: paper?.bpc ?? true,
       bits: 8,
@@ -102,7 +68,7 @@ async function tableFor(source: string, profileId: string): Promise<MoveTable> {
   const key = `${source} ${profileId}`;
   let table = tables.get(key);
   if (!table) {
-    const e = await cms(),
+    const e = await engine(),
       from = await fetched(source),
       profile = await fetched(`/api/profiles/${profileId}`);
     const lab = transformOf<Float32Array>(e, {
@@ -132,25 +98,6 @@ async function tableFor(source: string, profileId: string): Promise<MoveTable> {
     tables.set(key, table);
   }
   return table;
-}
-
-const tiles = new Map<string, Promise<ImageBitmap | null>>();
-function tileAt(sha256: string, level: number, col: number, row: number): Promise<ImageBitmap | null> {
-  const key = `${sha256}/${level}/${col}_${row}`;
-  let tile = tiles.get(key);
-  if (!tile) {
-    if (tiles.size > MOST_TILES) for (const old of [...tiles.keys()].slice(0, 60)) tiles.delete(old);
-    // Its own numbers: the browser must not convert them.
-    tile = fetch(`/api/pictures/${sha256}/tiles/${level}/${col}_${row}`)
-      .then(async (r) =>
-        r.ok
-          ? createImageBitmap(await r.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' })
-          : null,
-      )
-      .catch(() => null);
-    tiles.set(key, tile);
-  }
-  return tile;
 }
 
 type Raw = { key: string; rgba: Uint8ClampedArray };

@@ -1,17 +1,14 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { fill, makeFile, makeTiff, press, said, ORIGIN, test } from './hands';
+import { fill, makeFile, makeTiff, ORIGIN, press, said, send, test } from './hands';
 
 const upload = async (page: Page, path: string) => {
   await page.goto('/works');
   await page.locator('input[type=file]').setInputFiles(path);
 };
 const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, {
-    data: input,
-    headers: { origin: ORIGIN },
-  });
+  const response = await send(page, name, input);
   return { status: response.status(), body: await response.json() };
 };
 

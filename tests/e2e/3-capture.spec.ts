@@ -1,19 +1,11 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import sharp from 'sharp';
 import { writeTiff } from '../../src/imaging/tiff';
-import { choose, fill, press, readPdf, said, ORIGIN, test } from './hands';
+import { act, choose, fill, press, readPdf, said, test } from './hands';
 
-const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, {
-    data: input,
-    headers: { origin: ORIGIN },
-  });
-  expect(response.status()).toBe(200);
-  return response.json();
-};
 const SPECKS = [
   [900, 300],
   [1_100, 620],
@@ -144,8 +136,9 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await page.getByRole('link', { name: 'Light, colour, squareness' }).click();
     await page.getByRole('button', { name: 'Camera with a target' }).click();
     await said(page, /simulated-camera_target\.tif is in/);
+    await page.goto(at(''));
+    await expect(page.getByText('simulated camera, practice').first()).toBeVisible();
     await page.goto(at('/checks'));
-    await expect(page.getByText('simulated camera, practice')).toBeVisible();
     await choose(page, 'The four corners are those of', 'a 24-patch target');
     await page.getByRole('button', { name: 'Find them for me' }).click();
     const corner = page.getByRole('button', { name: /^top left corner/ });
@@ -174,6 +167,7 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await expect(page.getByText(/The master is untagged: say what its numbers mean/)).toBeVisible({
       timeout: 60_000,
     });
+    await page.getByRole('tab', { name: /^master/ }).click();
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
     await said(page, '100x75mm_kelp-line_v1.tif is made and holds its check.');
@@ -188,6 +182,36 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
       true,
     ]);
     await expect(page.getByText('1181 × 886 px ÷ 300 ppi is 100 × 75 mm, to one pixel.')).toBeVisible();
+  });
+
+  await test.step('what sharpening does is seen at one to one, moved about, and tried in several amounts', async () => {
+    const seen = (name: string) =>
+      page.getByRole('group', { name }).evaluate((frame) => {
+        const canvas = frame.querySelector('canvas')!;
+        return canvas.toDataURL();
+      });
+    await page.getByRole('tab', { name: /^sharpen, output/ }).click();
+    const after = page.getByRole('group', { name: 'After this step' });
+    await expect(after).toHaveAttribute('data-ready', '');
+    const trials = page.getByRole('group', { name: 'Try several amounts' }).getByRole('button');
+    await expect(trials).toHaveCount(6);
+    const before = await seen('After this step');
+    await trials.filter({ hasText: '200 %' }).click();
+    await expect(page.getByLabel('Amount, %', { exact: true })).toHaveValue('200');
+    await expect.poll(() => seen('After this step')).not.toBe(before);
+    await trials.filter({ hasText: 'none' }).click();
+    await expect
+      .poll(async () => (await seen('After this step')) === (await seen('Before this step')))
+      .toBe(true);
+    const place = page.getByText(/mm from the left/);
+    const was = await place.textContent();
+    await after.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(place).not.toHaveText(was!);
+    // By keys alone from step to step.
+    await page.getByRole('tab', { name: /^sharpen, output/ }).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('img', { name: /^The file as a sheet of 100 × 75 mm/ })).toBeVisible();
   });
 
   await test.step('one made elsewhere whose name lies is caught', async () => {

@@ -1,16 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import { choose, fill, makeTiff, press, readPdf, said, ORIGIN, test } from './hands';
+import { act, choose, fill, makeTiff, press, readPdf, said, test } from './hands';
 
-const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, {
-    data: input,
-    headers: { origin: ORIGIN },
-  });
-  expect(response.status()).toBe(200);
-  return response.json();
-};
 const WORK = {
   year: 2026,
   medium: 'gouache on board',
@@ -84,6 +76,23 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
         .getByRole('rowheader', { name: '180 × 240' }),
     ).toBeVisible();
     await choose(page, 'Frames lying', 'as the picture');
+  });
+
+  await test.step('a row of the ladder is one stop of the keyboard; the arrows choose its neighbours', async () => {
+    const ladder = page.getByRole('table', { name: 'Sizes against this file' });
+    const stops = ladder.locator('tr[tabindex="0"]');
+    await expect(stops).toHaveCount(1);
+    const before = (await stops.getByRole('rowheader').textContent())!;
+    await stops.focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(stops.getByRole('rowheader')).not.toHaveText(before);
+    await expect(stops).toBeFocused();
+    await page.keyboard.press('ArrowUp');
+    await expect(stops.getByRole('rowheader')).toHaveText(before);
+    // Its own box is the next stop; those of other rows are none.
+    await page.keyboard.press('Tab');
+    await expect(stops.getByRole('checkbox')).toBeFocused();
+    expect(await ladder.locator('tr[tabindex="-1"] input:not([tabindex="-1"])').count()).toBe(0);
   });
 
   const square = (await act(page, 'offerFormat', { workId: id, size: '200 x 200 mm', family: 'squares' }))
@@ -216,7 +225,9 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await page.goto(`/works/${id}/capture/files`);
     await choose(page, 'For the size', '200 × 200 mm');
     await choose(page, 'As', 'the planned wrap');
+    await page.getByRole('tab', { name: /^(enlarge|make smaller)/ }).click();
     await fill(page, { 'Pixels per inch': '100' });
+    await page.getByRole('tab', { name: /^master/ }).click();
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
     await expect(page.getByText(/^246x356mm_pilot-cutter-wide-water-panel-2_v\d+\.tif$/)).toBeVisible({
@@ -264,7 +275,7 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     });
     await page.getByRole('button', { name: 'Put it in the drawer' }).click();
     await said(page, 'Test Rag, T-1, is in the drawer');
-    await expect(page.getByText('5000 mm of 610 mm roll')).toBeVisible();
+    await expect(page.getByText('610 mm roll: 5 m')).toBeVisible();
     await page.goto('/papers/layouts');
     await press(page, 'n');
     await fill(page, { Name: 'Friday’s roll' });
@@ -317,8 +328,8 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await page.getByRole('button', { name: 'It is printed' }).click();
     await said(page, /of roll left T-1/);
     await page.goto('/papers');
-    await expect(page.getByText('5000 mm of 610 mm roll')).toHaveCount(0);
-    await expect(page.getByText(/^\d{4}(\.\d)? mm of 610 mm roll$/)).toBeVisible();
+    await expect(page.getByText('610 mm roll: 5 m')).toHaveCount(0);
+    await expect(page.getByText(/^610 mm roll: \d(\.\d+)? m;/)).toBeVisible();
     expect(paper).toBeTruthy();
   });
 

@@ -1,17 +1,9 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Page } from '@playwright/test';
-import { choose, fill, makeTiff, readPdf, said, ORIGIN, test } from './hands';
+import { expect } from '@playwright/test';
+import { act, choose, fill, makeTiff, readPdf, said, test } from './hands';
 
-const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, {
-    data: input,
-    headers: { origin: ORIGIN },
-  });
-  expect(response.status(), await response.text()).toBe(200);
-  return response.json();
-};
 const PAPER = {
   base: 'cotton',
   surface: 'matte',
@@ -101,7 +93,7 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     });
     await page.getByRole('button', { name: 'Put it in the drawer' }).click();
     await said(page, 'is in the drawer');
-    await expect(page.getByRole('img', { name: /3000 mm on hand/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /3 m on hand/ })).toBeVisible();
   });
 
   await test.step('a gang goes to the queue, is misprinted once, then printed: paper, ink and the register move', async () => {
@@ -157,7 +149,7 @@ test('a paper from its sample to its last sheet: received, printed on, spoiled, 
     await expect(page.getByRole('row', { name: /^1\/5, to inspect/ })).toBeVisible();
     await page.goto(at);
     // 3000 − 2 × 210.
-    await expect(page.getByRole('img', { name: /2580 mm on hand/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /2\.58 m on hand/ })).toBeVisible();
     const moves = page.getByRole('table', { name: 'Moves' });
     await expect(moves.getByRole('row', { name: /spoiled/ })).toContainText(
       'banding in the sky; borne by us',

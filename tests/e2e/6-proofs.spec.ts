@@ -1,15 +1,7 @@
-import { expect, type Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import sharp from 'sharp';
-import { choose, fill, makeFile, press, said, ORIGIN, test } from './hands';
+import { act, choose, fill, makeFile, press, said, send, test } from './hands';
 
-const act = async (page: Page, name: string, input: unknown) => {
-  const response = await page.request.post(`/api/act/${name}`, {
-    data: input,
-    headers: { origin: ORIGIN },
-  });
-  expect(response.status(), await response.text()).toBe(200);
-  return response.json();
-};
 /** A painted scene in sRGB: a sky, hills, and stones of many sizes and colours. */
 async function scene(name: string, width: number, height: number, seed: number): Promise<string> {
   const chance = (n: number) => {
@@ -70,10 +62,13 @@ const ROUTE = {
   notes: '',
 };
 
-test('colour from the soft proof to the inspected print: profile, gamut, snippet, rounds, comparing back, staleness with override', async ({
+test.describe.configure({ mode: 'serial' });
+let work: string, format: string, paper: string, route: string;
+
+test('colour from the profile to the first sheet: soft proof, gamut, distance, a snippet sheet', async ({
   page,
 }) => {
-  const work = (
+  work = (
     await act(page, 'recordWork', {
       ...BLANK,
       title: 'Tarn, Clearing',
@@ -89,10 +84,10 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
   await page.goto(`/works/${work}/capture`);
   await page.locator('input[type=file]').setInputFiles(await scene('tarn.tif', 1_600, 1_200, 5));
   await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
-  const format = (await act(page, 'offerFormat', { workId: work, size: '200 x 150 mm', family: 'own' }))
+  format = (await act(page, 'offerFormat', { workId: work, size: '200 x 150 mm', family: 'own' }))
     .id as string;
-  const paper = (await act(page, 'recordPaper', { ...PAPER, name: 'Tarn Rag 300' })).id as string;
-  const route = (await act(page, 'recordRoute', { ...ROUTE, name: 'the tarn room' })).id as string;
+  paper = (await act(page, 'recordPaper', { ...PAPER, name: 'Tarn Rag 300' })).id as string;
+  route = (await act(page, 'recordRoute', { ...ROUTE, name: 'the tarn room' })).id as string;
 
   await test.step('a damaged profile is refused in a sentence; the practice press makes a true one', async () => {
     await page.goto('/papers/profiles');
@@ -188,7 +183,11 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
     const file = await page.request.get((await link.getAttribute('href'))!);
     expect((await file.body()).subarray(0, 2).toString()).toBe('II');
   });
+});
 
+test('colour from the practised loop to the inspected print: comparing back, the reference, staleness, inspection', async ({
+  page,
+}) => {
   await test.step('the loop practised: a whole, made smaller; compared; the advice begins the next round', async () => {
     const whole = {
       formatId: format,
@@ -300,10 +299,7 @@ test('colour from the soft proof to the inspected print: profile, gamut, snippet
       paperId: paper,
       reason: '',
     };
-    const refused = await page.request.post('/api/act/printImpressions', {
-      data: print,
-      headers: { origin: ORIGIN },
-    });
+    const refused = await send(page, 'printImpressions', print);
     expect(refused.status()).toBe(409);
     expect((await refused.json()).error).toMatchObject({
       overridable: true,

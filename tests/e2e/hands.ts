@@ -1,9 +1,17 @@
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type APIRequestContext,
+  type APIResponse,
+  type Page,
+} from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { writeTiff } from '../../src/imaging/tiff';
+import { mouse, type Hand } from './hand';
 
 /** A page is gone to when it answers: what is typed into it before its script runs is lost. */
 export const test = base.extend({
@@ -23,6 +31,22 @@ export const test = base.extend({
 /** Where the studio under test stands; its own pages come from there. */
 export const ORIGIN = `http://127.0.0.1:${process.env.GLASSINE_E2E_PORT}`;
 
+/**
+ * An act sent by a script. A server may close a connection it kept at the very moment one more request goes out on it: the key
+ * makes sending it again the same act.
+ */
+export async function send(page: Page, name: string, input: unknown): Promise<APIResponse> {
+  const headers = { origin: ORIGIN, 'x-glassine-key': randomUUID() };
+  return page.request.post(`/api/act/${name}`, { data: input, headers, maxRetries: 2 });
+}
+
+/** An act that is done, and what it answers. */
+export async function act(page: Page, name: string, input: unknown) {
+  const response = await send(page, name, input);
+  expect(response.status(), await response.text()).toBe(200);
+  return response.json();
+}
+
 /** Presses a key of the work, once the part of the page that it belongs to is there. */
 export async function press(page: Page, key: string): Promise<void> {
   await expect(page.locator(`html[data-keys~="${key}"]`)).toBeAttached();
@@ -30,23 +54,31 @@ export async function press(page: Page, key: string): Promise<void> {
 }
 
 /** Chooses in one of the house's selects. */
-export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
+export async function choose(
+  page: Page,
+  label: string,
+  option: string | RegExp,
+  hand: Hand = mouse,
+): Promise<void> {
   const scope = page.getByRole('dialog').last();
   const root = (await scope.count()) ? scope : page;
-  await root
+  const field = root
     .getByRole('button', { name: new RegExp(`${label}$`) })
     .or(root.getByRole('button', { name: new RegExp(`^${label}|${label}`) }))
-    .first()
-    .click();
-  await page.getByRole('option', { name: option }).first().click();
+    .first();
+  await hand.pick(page, field, option);
 }
 
 /** Fills fields by their labels. */
-export async function fill(page: Page, values: Record<string, string>): Promise<void> {
+export async function fill(
+  page: Page,
+  values: Record<string, string>,
+  hand: Hand = mouse,
+): Promise<void> {
   const dialog = page.getByRole('dialog').last();
   const root = (await dialog.count()) ? dialog : page;
   for (const [label, value] of Object.entries(values))
-    await root.getByLabel(label, { exact: true }).first().fill(value);
+    await hand.write(root.getByLabel(label, { exact: true }).first(), value);
 }
 
 /** Waits until the studio has said what was done. */

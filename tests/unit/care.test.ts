@@ -2,19 +2,16 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { recordBuyer } from '@/studio/orders/orderActions';
+import { bundled } from './helpers/bundle';
 import { folder } from './helpers/files';
 import { BUYER, emptyStudio, furnished, withPrints } from './helpers/house';
 
 /** One of the commands that look after a studio, as a person types it. */
 const care = (data: string, ...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', 'scripts/care.ts', ...args],
-    {
-      encoding: 'utf8',
-      env: { ...process.env, GLASSINE_DATA: data },
-    },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bundled('scripts/care.ts'), ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, GLASSINE_DATA: data },
+  });
   return { status, said: `${stdout}${stderr}` };
 };
 

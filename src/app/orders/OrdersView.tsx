@@ -6,7 +6,7 @@ import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
 import { OPEN_ORDER_STATES, ORDER_STATES, ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
 import { daysBetween } from '@/core/measure/day';
-import type { ordersPage } from '@/store/orders';
+import type { OrderModel } from '@/app/models';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
@@ -27,8 +27,17 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText, type MarkKind } from '@/ui/Verdict';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
+/** An order with what its list says of it: who buys, and what in all. */
+type OrderSummary = {
+  order: OrderModel;
+  buyer: string;
+  country: string;
+  pieces: number;
+  sum: number;
+  what: string | null;
+};
 type Props = {
-  lines: Awaited<ReturnType<typeof ordersPage>>['lines'];
+  lines: OrderSummary[];
   total: number;
   perPage: number;
   counts: Partial<Record<OrderState, number>>;
@@ -166,10 +175,10 @@ function OrderLine({
   line: { order: o, buyer, country, pieces, sum, what },
   today,
 }: {
-  line: Props['lines'][number];
+  line: OrderSummary;
   today: string;
 }) {
-  const { money } = useUnits();
+  const { money, date } = useUnits();
   const isOpen = OPEN_ORDER_STATES.includes(o.state);
   const left = daysBetween(today, o.shipBy);
   return (
@@ -200,7 +209,7 @@ function OrderLine({
       </td>
       <td>
         {!isOpen ? (
-          <Small>{o.shipBy}</Small>
+          <Small>{date(o.shipBy)}</Small>
         ) : left > 0 ? (
           dueWords(o.shipBy, today)
         ) : (

@@ -1,3 +1,4 @@
+import { orderModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { OPEN_ORDER_STATES, ORDER_STATES, type OrderState } from '@/core/order/orderStates';
@@ -31,7 +32,7 @@ async function OrdersPage({
   ]);
   return (
     <OrdersView
-      lines={lines}
+      lines={lines.map((line) => ({ ...line, order: orderModel(line.order) }))}
       total={total}
       perPage={ORDERS_A_PAGE}
       counts={counts}

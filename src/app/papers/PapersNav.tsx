@@ -1,24 +1,7 @@
 'use client';
-import Link from 'next/link';
 import { usePathname, useSearchParams } from 'next/navigation';
-import styled from 'styled-components';
-import { t } from '@/ui/tokens';
+import { NavStrip } from '@/ui/NavStrip';
 
-const Line = styled.nav`
-  display: flex;
-  gap: 4px 22px;
-  padding-bottom: 14px;
-  flex-wrap: wrap;
-  a {
-    color: ${t.ink2};
-    padding-bottom: 3px;
-  }
-  a[aria-current] {
-    color: ${t.ink};
-    font-weight: 600;
-    border-bottom: 2px solid ${t.ink};
-  }
-`;
 const PLACES = [
   ['/papers', 'Papers'],
   ['/papers/layouts', 'Sheets and rolls'],
@@ -46,12 +29,9 @@ export function PapersNav() {
       ([href]) => here === href || (href !== '/papers' && !href.includes('?') && here.startsWith(href)),
     ).at(-1)?.[0] ?? '/papers';
   return (
-    <Line aria-label="What is kept here">
-      {PLACES.map(([href, name]) => (
-        <Link key={href} href={href} prefetch={false} aria-current={href === open ? 'page' : undefined}>
-          {name}
-        </Link>
-      ))}
-    </Line>
+    <NavStrip
+      label="What is kept here"
+      places={PLACES.map(([href, name]) => ({ href, name, isHere: href === open }))}
+    />
   );
 }

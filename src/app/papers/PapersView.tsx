@@ -1,6 +1,6 @@
 'use client';
 
-import type { PaperModel, RouteModel, ServiceModel, SupplyModel, LotModel } from '@/app/models';
+import type { PaperModel, RouteModel, ServiceModel, SupplyModel } from '@/app/models';
 import { Button } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
 import { useKeys } from '@/ui/Keys';
@@ -8,16 +8,16 @@ import { EmptyState, Lead, Page, PageHeader, PageTitle, Panel } from '@/ui/Layou
 import { useState } from 'react';
 import type { Shelf } from './page';
 import { PapersNav } from './PapersNav';
-import type { Open } from './papersProps';
-import { PaperTable } from './PaperTable';
+import { PaperDrawer, type HeldSize } from './PaperDrawer';
 import { ReceiveSheet } from './ReceiveSheet';
 import { RecordSheet } from './RecordSheet';
 import { RouteTable } from './RouteTable';
 import { ServiceTable } from './ServiceTable';
 import { SupplyTable } from './SupplyTable';
-import { useForms } from './usePaperForms';
+import { useUnits } from '@/ui/Units';
+import { paperForm, routeForm, serviceForm, supplyForm, type RecordForm } from './recordForms';
 type Props = {
-  lots: LotModel[];
+  held: Record<string, HeldSize[]>;
   today: string;
   papers: PaperModel[];
   routes: RouteModel[];
@@ -36,9 +36,15 @@ const SHELF_NAMES: Record<Shelf, string> = {
 /** What is in the drawer, who else can print, what wraps a parcel and who carries it. */
 export function PapersView(props: Props) {
   const { show } = props;
-  const [open, setOpen] = useState<Open | null>(null);
+  const [open, setOpen] = useState<RecordForm | null>(null);
   const [receiving, setReceiving] = useState<PaperModel | null>(null);
-  const forms = useForms(setOpen);
+  const { unit, today } = useUnits();
+  const forms = {
+    paper: (paper: PaperModel | null) => setOpen(paperForm(paper)),
+    route: (route: RouteModel | null) => setOpen(routeForm(route, unit)),
+    supply: (supply: SupplyModel | null) => setOpen(supplyForm(supply)),
+    service: (service: ServiceModel | null) => setOpen(serviceForm(service, today())),
+  };
   const record = {
     papers: forms.paper,
     routes: forms.route,
@@ -72,9 +78,10 @@ export function PapersView(props: Props) {
           </EmptyState>
         )}
         {show === 'papers' && counts.papers > 0 && (
-          <PaperTable
+          <PaperDrawer
             papers={props.papers}
-            lots={props.lots}
+            held={props.held}
+            today={props.today}
             onOpen={forms.paper}
             onReceive={setReceiving}
           />

@@ -1,12 +1,30 @@
 'use client';
+import { ActionSheet } from '@/app/ActionSheet';
 import type { PaperModel } from '@/app/models';
-import { useState } from 'react';
-
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
-import { Field, Fields, Select } from '@/ui/Field';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import type { Ask } from '@/ui/form/fields';
 import { useUnits } from '@/ui/Units';
+
+type Values = {
+  form: 'sheet' | 'roll';
+  name: string;
+  size: string;
+  amount: string;
+  price: string;
+  receivedOn: string;
+};
+
+const FORMS = [
+  { key: 'roll', name: 'a roll' },
+  { key: 'sheet', name: 'sheets' },
+] as const;
+const OF_ROLL: readonly Ask[] = [
+  { kind: 'length', name: 'size', label: 'Width of the roll', required: true },
+  { kind: 'length', name: 'amount', label: 'Its length', hint: '12 m, 40 ft', required: true },
+];
+const OF_SHEETS: readonly Ask[] = [
+  { kind: 'size', name: 'size', label: 'Size of a sheet', required: true },
+  { kind: 'whole', name: 'amount', label: 'How many sheets', hint: '25', required: true },
+];
 
 /** A delivery of a paper, as it is unpacked. */
 export function ReceiveSheet({
@@ -18,92 +36,43 @@ export function ReceiveSheet({
   today: string;
   onClose: () => void;
 }) {
-  const action = useAction();
-  const { unit, currency, withUnit } = useUnits();
-  const [form, setForm] = useState<'sheet' | 'roll'>('roll');
-  const [f, setF] = useState({
-    name: '',
-    size: unit === 'mm' ? '610 mm' : '24 in',
-    amount: '',
-    price: '',
-    receivedOn: today,
-  });
-  const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const change = (to: 'sheet' | 'roll') => {
-    setForm(to);
-    setF((was) => ({
-      ...was,
-      size: to === 'roll' ? (unit === 'mm' ? '610 mm' : '24 in') : 'A3+',
-      amount: '',
-    }));
-  };
-  const save = async () => {
-    if (
-      await action.run('receiveLot', {
-        paperId: paper.id,
-        form,
-        ...f,
-        size: withUnit(f.size),
-        amount: form === 'roll' ? withUnit(f.amount) : f.amount,
-      })
-    )
-      onClose();
-  };
+  const { unit, currency } = useUnits();
+  const usualRoll = unit === 'mm' ? '610 mm' : '24 in';
+  const asksOf = ({ form }: Values): readonly Ask[] => [
+    { kind: 'choice', name: 'form', label: 'As', options: FORMS },
+    {
+      kind: 'text',
+      name: 'name',
+      label: 'Lot',
+      hint: 'what stands on the box',
+      required: true,
+      autoFocus: true,
+    },
+    ...(form === 'roll' ? OF_ROLL : OF_SHEETS),
+    { kind: 'money', name: 'price', label: `What all of it cost, ${currency}`, required: true },
+    { kind: 'day', name: 'receivedOn', label: 'Came on', required: true },
+  ];
   return (
-    <FormDialog title={`${paper.name} came`} isOpen onClose={onClose}>
-      <Fields $columns="1fr 1fr">
-        <Select<'sheet' | 'roll'>
-          label="As"
-          value={form}
-          onChange={change}
-          options={[
-            { key: 'roll', name: 'a roll' },
-            { key: 'sheet', name: 'sheets' },
-          ]}
-        />
-        <Field
-          label="Lot"
-          value={f.name}
-          onChange={set('name')}
-          hint="what stands on the box"
-          required
-          autoFocus
-          wrong={action.fieldError('name')}
-        />
-        <Field
-          label={form === 'roll' ? 'Width of the roll' : 'Size of a sheet'}
-          value={f.size}
-          onChange={set('size')}
-          wrong={action.fieldError('size')}
-        />
-        <Field
-          label={form === 'roll' ? 'Its length' : 'How many sheets'}
-          value={f.amount}
-          onChange={set('amount')}
-          hint={form === 'roll' ? '12 m is 12000 mm' : '25'}
-          wrong={action.fieldError('amount')}
-        />
-        <Field
-          label={`What all of it cost, ${currency}`}
-          value={f.price}
-          onChange={set('price')}
-          wrong={action.fieldError('price')}
-        />
-        <Field
-          label="Came on"
-          value={f.receivedOn}
-          onChange={set('receivedOn')}
-          type="date"
-          wrong={action.fieldError('receivedOn')}
-        />
-      </Fields>
-      <ErrorCallout error={action.error} fields={['name', 'size', 'amount', 'price', 'receivedOn']} />
-      <DialogActions
-        label="Put it in the drawer"
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    <ActionSheet<'receiveLot', Values>
+      act="receiveLot"
+      title={`${paper.name} came`}
+      label="Put it in the drawer"
+      about={paper.id}
+      asks={asksOf}
+      first={{
+        form: 'roll',
+        name: '',
+        size: usualRoll,
+        amount: '',
+        price: '',
+        receivedOn: today,
+      }}
+      follow={(changed, { form }): Partial<Values> =>
+        changed === 'form' ? { size: form === 'roll' ? usualRoll : 'A3+', amount: '' } : {}
+      }
+      // A count of sheets comes as a number, the length of a roll as it was typed.
+      input={(values) => ({ paperId: paper.id, ...values, amount: String(values.amount) })}
+      onClose={onClose}
+    />
   );
 }

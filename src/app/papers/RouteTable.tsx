@@ -1,11 +1,13 @@
 'use client';
-import type { RouteModel } from '@/app/models';
-
-import { Button } from '@/ui/Button';
-import { ScrollArea, Small, Table } from '@/ui/Layout';
-import { useUnits } from '@/ui/Units';
 import Link from 'next/link';
+import type { RouteModel } from '@/app/models';
+import { formatPpiSteps } from '@/core/resolution';
+import { Button } from '@/ui/Button';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { Small } from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
 
+/** Every way of getting a print made. */
 export function RouteTable({
   routes,
   onOpen,
@@ -13,58 +15,66 @@ export function RouteTable({
   routes: RouteModel[];
   onOpen: (r: RouteModel) => void;
 }) {
-  const { money, length } = useUnits();
-  return (
-    <ScrollArea>
-      <Table aria-label="Routes">
-        <thead>
-          <tr>
-            <th>Route</th>
-            <th>Kind</th>
-            <th>Process</th>
-            <th>Asks of the file</th>
-            <th>Border</th>
-            <th className="n">Days</th>
-            <th className="n">A square metre</th>
-            <th className="n">At least</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {routes.map((r) => (
-            <tr key={r.id}>
-              <th scope="row">
-                <Link href={`/papers/route/${r.id}`} prefetch={false}>
-                  {r.name}
-                </Link>
-              </th>
-              <td>{r.kind}</td>
-              <td>{r.process}</td>
-              <td>
-                {r.ppiSteps
-                  .map(
-                    (s) =>
-                      `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : r.ppiSteps.length > 1 ? ' above' : ''}`,
-                  )
-                  .join(', ')}
-                <br />
-                <Small>
-                  {r.space}, {r.fileKinds}
-                </Small>
-              </td>
-              <td>{r.addsBorder ? 'on the sheet' : 'in the file'}</td>
-              <td className="n">{r.leadDays}</td>
-              <td className="n">{money(r.pricePerM2Minor)}</td>
-              <td className="n">{money(r.minimumMinor)}</td>
-              <td>
-                <Button quiet onPress={() => onOpen(r)} aria-label={`Change ${r.name}`}>
-                  Change
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </ScrollArea>
-  );
+  const { money, unit } = useUnits();
+  const columns: Column<RouteModel>[] = [
+    {
+      key: 'name',
+      head: 'Route',
+      isName: true,
+      by: (r) => r.name,
+      cell: (r) => (
+        <Link href={`/papers/route/${r.id}`} prefetch={false}>
+          {r.name}
+        </Link>
+      ),
+    },
+    { key: 'kind', head: 'Kind', by: (r) => r.kind, cell: (r) => r.kind },
+    { key: 'process', head: 'Process', by: (r) => r.process, cell: (r) => r.process },
+    {
+      key: 'file',
+      head: 'Asks of the file',
+      by: (r) => r.ppiSteps[0]?.ppi,
+      cell: (r) => (
+        <>
+          {formatPpiSteps(r.ppiSteps, unit)} ppi
+          <br />
+          <Small>
+            {r.space}, {r.fileKinds}
+          </Small>
+        </>
+      ),
+    },
+    {
+      key: 'border',
+      head: 'Border',
+      by: (r) => (r.addsBorder ? 0 : 1),
+      cell: (r) => (r.addsBorder ? 'on the sheet' : 'in the file'),
+    },
+    { key: 'days', head: 'Days', isFigure: true, by: (r) => r.leadDays, cell: (r) => r.leadDays },
+    {
+      key: 'm2',
+      head: 'A square metre',
+      isFigure: true,
+      by: (r) => r.pricePerM2Minor,
+      cell: (r) => money(r.pricePerM2Minor),
+    },
+    {
+      key: 'minimum',
+      head: 'At least',
+      isFigure: true,
+      by: (r) => r.minimumMinor,
+      cell: (r) => money(r.minimumMinor),
+    },
+    {
+      key: 'change',
+      head: 'Change',
+      isUnheaded: true,
+      cell: (r) => (
+        <Button quiet onPress={() => onOpen(r)} aria-label={`Change ${r.name}`}>
+          Change
+        </Button>
+      ),
+    },
+  ];
+  return <DataTable label="Routes" rows={routes} columns={columns} keyOf={(r) => r.id} />;
 }

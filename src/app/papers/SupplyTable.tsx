@@ -1,15 +1,15 @@
 'use client';
 import type { SupplyModel } from '@/app/models';
-import { inGroups } from '@/core/groups';
-
-import { ScrollArea, Small, Table } from '@/ui/Layout';
+import { Button } from '@/ui/Button';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { Small } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import { Name } from './papersProps';
 
 /** What lies against a print. */
 const TOUCHES: readonly string[] = ['board', 'sleeve', 'interleaving', 'tape', 'corner', 'mat', 'tube'];
 
+/** What wraps and stiffens a parcel, and how much of it there is. */
 export function SupplyTable({
   supplies,
   onOpen,
@@ -18,55 +18,72 @@ export function SupplyTable({
   onOpen: (s: SupplyModel) => void;
 }) {
   const { size, weight, money } = useUnits();
+  const columns: Column<SupplyModel>[] = [
+    {
+      key: 'name',
+      head: 'Supply',
+      isName: true,
+      by: (s) => s.name,
+      cell: (s) => (
+        <Button quiet onPress={() => onOpen(s)}>
+          {s.name}
+        </Button>
+      ),
+    },
+    {
+      key: 'size',
+      head: 'Inside size',
+      by: (s) => s.widthUm * s.heightUm || null,
+      cell: (s) => (s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : ''),
+    },
+    { key: 'acid', head: 'Acid-free', cell: (s) => <AcidFree supply={s} /> },
+    {
+      key: 'weight',
+      head: 'Weight of one',
+      isFigure: true,
+      by: (s) => s.weightMg,
+      cell: (s) => weight(s.weightMg),
+    },
+    {
+      key: 'price',
+      head: 'Price of one',
+      isFigure: true,
+      by: (s) => s.priceMinor,
+      cell: (s) => money(s.priceMinor),
+    },
+    { key: 'onHand', head: 'On hand', isFigure: true, by: (s) => s.onHand, cell: (s) => s.onHand },
+    {
+      key: 'reorderAt',
+      head: 'Order at',
+      isFigure: true,
+      by: (s) => s.reorderAt,
+      cell: (s) => s.reorderAt,
+    },
+    {
+      key: 'standing',
+      head: 'Standing',
+      by: (s) => s.onHand - s.reorderAt,
+      cell: (s) => <Standing supply={s} />,
+    },
+  ];
   return (
-    <ScrollArea>
-      <Table aria-label="Packing shelf">
-        <thead>
-          <tr>
-            <th>Supply</th>
-            <th>Inside size</th>
-            <th>Acid-free</th>
-            <th className="n">Weight of one</th>
-            <th className="n">Price of one</th>
-            <th className="n">On hand</th>
-            <th className="n">Order at</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {inGroups(supplies, (s) => s.kind).map(({ key, items }) => [
-            <tr key={key} className="group">
-              <td colSpan={8}>{key}</td>
-            </tr>,
-            ...items.map((s) => (
-              <tr key={s.id}>
-                <Name onOpen={() => onOpen(s)}>{s.name}</Name>
-                <td>{s.widthUm ? size({ width: s.widthUm, height: s.heightUm }) : ''}</td>
-                <td>
-                  {s.acidFree === null ? (
-                    <Small>{TOUCHES.includes(s.kind) ? 'not said' : ''}</Small>
-                  ) : s.acidFree ? (
-                    'yes'
-                  ) : (
-                    <MarkedText kind="care">no: keep it off prints</MarkedText>
-                  )}
-                </td>
-                <td className="n">{weight(s.weightMg)}</td>
-                <td className="n">{money(s.priceMinor)}</td>
-                <td className="n">{s.onHand}</td>
-                <td className="n">{s.reorderAt}</td>
-                <td>
-                  {s.onHand === 0 ? (
-                    <MarkedText kind="fails">none left</MarkedText>
-                  ) : s.onHand <= s.reorderAt ? (
-                    <MarkedText kind="care">running low</MarkedText>
-                  ) : null}
-                </td>
-              </tr>
-            )),
-          ])}
-        </tbody>
-      </Table>
-    </ScrollArea>
+    <DataTable
+      label="Packing shelf"
+      rows={supplies}
+      columns={columns}
+      keyOf={(s) => s.id}
+      groupOf={(s) => s.kind}
+    />
   );
+}
+
+function AcidFree({ supply: { acidFree, kind } }: { supply: SupplyModel }) {
+  if (acidFree === null) return <Small>{TOUCHES.includes(kind) ? 'not said' : ''}</Small>;
+  return acidFree ? 'yes' : <MarkedText kind="care">no: keep it off prints</MarkedText>;
+}
+
+function Standing({ supply: { onHand, reorderAt } }: { supply: SupplyModel }) {
+  if (onHand === 0) return <MarkedText kind="fails">none left</MarkedText>;
+  if (onHand <= reorderAt) return <MarkedText kind="care">running low</MarkedText>;
+  return <Small>enough</Small>;
 }

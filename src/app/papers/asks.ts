@@ -1,10 +1,10 @@
 import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { ROUTE_KINDS } from '@/core/route/kinds';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES } from '@/core/stock/paperWords';
-import type { Ask } from './papersProps';
+import type { Ask } from '@/ui/form/fields';
 
 export const PAPER_ASKS: readonly Ask[] = [
-  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'text', name: 'name', label: 'Name', required: true },
   {
     kind: 'choice',
     name: 'base',
@@ -17,11 +17,11 @@ export const PAPER_ASKS: readonly Ask[] = [
     label: 'Surface',
     options: PAPER_SURFACES,
   },
-  { kind: 'whole', name: 'gsm', label: 'Weight, g/m²' },
-  { kind: 'length', name: 'thickness', label: 'Thickness', hint: '0.48 mm' },
+  { kind: 'whole', name: 'gsm', label: 'Weight, g/m²', required: true },
+  { kind: 'thickness', name: 'thickness', label: 'Thickness', hint: '0.48 mm', required: true },
   { kind: 'choice', name: 'brightener', label: 'Brightener', options: BRIGHTENERS },
-  { kind: 'whole', name: 'dryHours', label: 'Drying before it is judged, hours' },
-  { kind: 'text', name: 'pricePerM2', label: 'Price of a square metre' },
+  { kind: 'whole', name: 'dryHours', label: 'Drying before it is judged, hours', required: true },
+  { kind: 'money', name: 'pricePerM2', label: 'Price of a square metre', required: true },
   { kind: 'text', name: 'sizes', label: 'Sizes held', hint: 'A2 sheets, 610 mm roll' },
   {
     kind: 'text',
@@ -35,7 +35,7 @@ export const PAPER_ASKS: readonly Ask[] = [
 ];
 
 export const ROUTE_ASKS: readonly Ask[] = [
-  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'text', name: 'name', label: 'Name', required: true },
   {
     kind: 'choice',
     name: 'kind',
@@ -43,7 +43,7 @@ export const ROUTE_ASKS: readonly Ask[] = [
     options: ROUTE_KINDS,
   },
   { kind: 'text', name: 'process', label: 'Process', hint: 'pigment inkjet (giclée)' },
-  { kind: 'whole', name: 'leadDays', label: 'Days it takes' },
+  { kind: 'whole', name: 'leadDays', label: 'Days it takes', required: true },
   {
     kind: 'text',
     name: 'ppi',
@@ -53,19 +53,20 @@ export const ROUTE_ASKS: readonly Ask[] = [
   { kind: 'text', name: 'space', label: 'Colour space', hint: 'opRGB' },
   { kind: 'text', name: 'fileKinds', label: 'File kinds', hint: 'TIFF 8 or 16 bit' },
   {
-    kind: 'text',
+    kind: 'money',
     name: 'pricePerM2',
     label: 'Price of a square metre',
+    required: true,
     hint: 'for an own printer: ink and wear',
   },
-  { kind: 'text', name: 'minimum', label: 'Least for one print' },
+  { kind: 'money', name: 'minimum', label: 'Least for one print', required: true },
   { kind: 'tick', name: 'addsBorder', label: 'Adds a white border on the sheet' },
   { kind: 'tick', name: 'givesProofs', label: 'Gives proofs' },
   { kind: 'prose', name: 'notes', label: 'Notes' },
 ];
 
 export const SUPPLY_ASKS: readonly Ask[] = [
-  { kind: 'text', name: 'name', label: 'Name' },
+  { kind: 'text', name: 'name', label: 'Name', required: true },
   {
     kind: 'choice',
     name: 'kind',
@@ -73,18 +74,18 @@ export const SUPPLY_ASKS: readonly Ask[] = [
     options: SUPPLY_KINDS,
   },
   {
-    kind: 'length',
+    kind: 'size',
     name: 'size',
     label: 'Size',
     hint: 'inside; a tube: diameter x length; a mat: outside',
   },
   {
-    kind: 'length',
+    kind: 'size',
     name: 'window',
     label: 'Window, of a mat cut beforehand',
     hint: 'empty for everything else',
   },
-  { kind: 'text', name: 'weight', label: 'Weight of one', hint: '96 g' },
+  { kind: 'weight', name: 'weight', label: 'Weight of one', hint: '96 g', required: true },
   {
     kind: 'choice',
     name: 'acidFree',
@@ -92,19 +93,19 @@ export const SUPPLY_ASKS: readonly Ask[] = [
     options: ['not said', 'yes', 'no'],
     hint: 'what touches a print can yellow it',
   },
-  { kind: 'whole', name: 'onHand', label: 'On hand' },
-  { kind: 'whole', name: 'reorderAt', label: 'Order more at' },
-  { kind: 'text', name: 'price', label: 'Price of one' },
+  { kind: 'whole', name: 'onHand', label: 'On hand', required: true },
+  { kind: 'whole', name: 'reorderAt', label: 'Order more at', required: true },
+  { kind: 'money', name: 'price', label: 'Price of one', required: true },
 ];
 
 export const SERVICE_ASKS: readonly Ask[] = [
-  { kind: 'text', name: 'carrier', label: 'Carrier' },
-  { kind: 'text', name: 'name', label: 'Service' },
-  { kind: 'text', name: 'price', label: 'Price' },
-  { kind: 'day', name: 'readOn', label: 'Price read on' },
-  { kind: 'whole', name: 'days', label: 'Days it takes' },
-  { kind: 'text', name: 'insured', label: 'Insured up to' },
-  { kind: 'length', name: 'maxLength', label: 'Longest side' },
-  { kind: 'text', name: 'maxWeight', label: 'Heaviest', hint: '2 kg' },
+  { kind: 'text', name: 'carrier', label: 'Carrier', required: true },
+  { kind: 'text', name: 'name', label: 'Service', required: true },
+  { kind: 'money', name: 'price', label: 'Price', required: true },
+  { kind: 'day', name: 'readOn', label: 'Price read on', required: true },
+  { kind: 'whole', name: 'days', label: 'Days it takes', required: true },
+  { kind: 'money', name: 'insured', label: 'Insured up to', required: true },
+  { kind: 'length', name: 'maxLength', label: 'Longest side', required: true },
+  { kind: 'weight', name: 'maxWeight', label: 'Heaviest', hint: '2 kg', required: true },
   { kind: 'tick', name: 'tracked', label: 'Tracked' },
 ];

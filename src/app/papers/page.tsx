@@ -4,7 +4,7 @@ import { seen } from '@/app/seen';
 import { localDay } from '@/core/measure';
 import { allServices, allSupplies } from '@/store/orders';
 import { papersAndRoutes } from '@/store/proofs';
-import { lotsOnHand } from '@/studio/papers/lots';
+import { heldByPaper } from '@/studio/papers/papers';
 import type { Metadata } from 'next';
 import { studio } from '../server';
 import { PapersView } from './PapersView';
@@ -22,16 +22,22 @@ async function PapersPage({ searchParams }: { searchParams: Promise<{ show?: str
     allSupplies(db),
     allServices(db),
   ]);
-  const lots = await lotsOnHand(db);
+  const shown = SHELVES.find((x) => x === asked) ?? 'papers';
+  const held = shown === 'papers' ? await heldByPaper(s) : new Map<string, never[]>();
   return (
     <PapersView
-      lots={lots.map(lotModel)}
+      held={Object.fromEntries(
+        [...held].map(([id, sizes]) => [
+          id,
+          sizes.map(({ history: _, ...size }) => ({ ...size, lots: size.lots.map(lotModel) })),
+        ]),
+      )}
       today={localDay(s.now(), (await s.settings()).timeZone)}
       papers={papers.map(paperModel)}
       routes={routes.map(routeModel)}
       supplies={supplies.map(supplyModel)}
       services={services.map(serviceModel)}
-      show={SHELVES.find((x) => x === asked) ?? 'papers'}
+      show={shown}
     />
   );
 }

@@ -1,29 +1,26 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { ChainCheck } from '@/core/edition/chain';
 import { Button } from '@/ui/Button';
 import { MarkedText } from '@/ui/Verdict';
+import { useUnits } from '@/ui/Units';
+import { useAsked } from '@/ui/useAsked';
 
 /** Up to so many entries the chain is walked at once, without being asked. */
 const AT_ONCE = 20_000;
 
 /** Whether the register's chain is whole, and when that was last looked at. */
 export function ChainLine({ entries }: { entries: number }) {
-  const [check, setCheck] = useState<(ChainCheck & { checkedAt: string }) | 'failed' | null>(null);
-  const [busy, setBusy] = useState(false);
-  const look = useCallback(async () => {
-    setBusy(true);
-    const answer = await fetch('/api/register/check')
-      .then((r) => (r.ok ? r.json() : 'failed'))
-      .catch(() => 'failed');
-    setCheck(answer);
-    setBusy(false);
-  }, []);
-  useEffect(() => {
-    if (entries === 0 || entries > AT_ONCE) return;
-    const timer = setTimeout(() => void look(), 0);
-    return () => clearTimeout(timer);
-  }, [entries, look]);
+  const { time } = useUnits();
+  const [isAsked, setAsked] = useState(entries <= AT_ONCE);
+  const asked = useAsked<ChainCheck & { checkedAt: string }>(
+    isAsked && entries > 0 ? '/api/register/check' : null,
+    // More entries than were walked: the answer is of yesterday.
+    { version: String(entries) },
+  );
+  const check = asked.answer === null || asked.isSilent ? 'failed' : (asked.answer ?? null);
+  const busy = asked.isAsking;
+  const look = () => (isAsked ? asked.again() : setAsked(true));
   if (entries === 0) return null;
   return (
     <div role="status" style={{ display: 'flex', gap: 10, alignItems: 'baseline', flexWrap: 'wrap' }}>
@@ -39,14 +36,14 @@ export function ChainLine({ entries }: { entries: number }) {
         check !== 'failed' &&
         (check.whole ? (
           <MarkedText kind="holds">
-            The chain of {check.entries} entries is whole, checked {check.checkedAt.slice(11, 16)} UTC.
+            The chain of {check.entries} entries is whole, checked {time(check.checkedAt)}.
           </MarkedText>
         ) : (
           <MarkedText kind="fails">
             The chain is broken. {check.says} Everything before it still stands.
           </MarkedText>
         ))}
-      <Button quiet onPress={() => void look()} isDisabled={busy}>
+      <Button quiet onPress={look} isDisabled={busy}>
         Check it {check ? 'again' : 'now'}
       </Button>
     </div>

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import styled from 'styled-components';
 import type { ImpressionState } from '@/core/edition/impressionStates';
-import type { editionsPage } from '@/store/editions';
+import type { EditionModel } from '@/app/models';
 import {
   EmptyState,
   PageHeader,
@@ -21,7 +21,12 @@ import { t } from '@/ui/tokens';
 import { ChainLine } from './ChainLine';
 import { useUnits } from '@/ui/Units';
 
-type Line = Awaited<ReturnType<typeof editionsPage>>['lines'][number];
+type Line = {
+  edition: EditionModel;
+  title: string;
+  sha256: string | null;
+  counts: Record<string, number>;
+};
 
 const Bar = styled.span`
   display: flex;

@@ -1,3 +1,4 @@
+import { editionModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { editionsPage, registerLength } from '@/store/editions';
@@ -20,7 +21,13 @@ async function RegisterPage({
     registerLength(db),
   ]);
   return (
-    <EditionsView lines={lines} total={total} page={page} perPage={A_PAGE} entries={length.entries} />
+    <EditionsView
+      lines={lines.map((line) => ({ ...line, edition: editionModel(line.edition) }))}
+      total={total}
+      page={page}
+      perPage={A_PAGE}
+      entries={length.entries}
+    />
   );
 }
 

@@ -3,7 +3,8 @@ import type { Metadata } from 'next';
 import { needsPass } from '@/app/guard';
 import { seen } from '@/app/seen';
 import { daysSinceBackup } from '@/studio/care/care';
-import { dataDir, studio } from '../server';
+import { PracticePart } from '../PracticeStudio';
+import { studio } from '../server';
 import { CarePart, LeavePart } from './CarePart';
 import { StudioView } from './StudioView';
 
@@ -18,11 +19,12 @@ async function StudioPage() {
       care={
         <>
           <CarePart
-            dataDir={dataDir()}
+            dataDir={s.options.dataDir}
             care={settings.care}
             sinceBackup={daysSinceBackup(settings.care, s.now())}
             check={s.lastCheck}
           />
+          <PracticePart />
           {needsPass() && <LeavePart />}
         </>
       }

@@ -1,13 +1,16 @@
 'use client';
-import type { WorkModel } from '@/app/models';
-import { wholeOrTyped } from '@/core/measure';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-
+import type { WorkModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
+import { PageForm } from '@/app/PageForm';
+import { useActionForm } from '@/app/useActionForm';
+import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Field, Fields, Select } from '@/ui/Field';
+import { Fields } from '@/ui/Field';
+import { AskField, type Ask } from '@/ui/form/fields';
+import type { Figure } from '@/ui/form/figures';
+import { FaultsOf } from '@/ui/form/FormParts';
 import { Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 
@@ -19,177 +22,143 @@ const KINDS = [
   'born digital',
 ] as const;
 const SIGNATURES = ['not said', 'none in the picture', 'stays in prints', 'to be removed'] as const;
-const FIELDS = [
-  'title',
-  'year',
-  'medium',
-  'size',
-  'owner',
-  'soldPrice',
-  'drySince',
-  'varnish',
-  'surface',
-  'rights',
-  'notes',
-] as const;
+
+type Input = ActionInput<'recordWork'>;
+type Values = Omit<Input, 'id' | 'size' | 'year' | 'soldPrice' | 'drySince'> & {
+  size: Figure | string | null;
+  year: number | string | null;
+  soldPrice: Figure | string | null;
+  drySince: string;
+};
+
+/** What is asked of an original, in the order a person looks at it. */
+function asksIn(unit: 'mm' | 'in', currency: string): readonly Ask[] {
+  const sizeHint = unit === 'mm' ? '380 x 285 mm' : '15 x 11 1/4 in';
+  return [
+    { kind: 'text', name: 'title', label: 'Title', required: true },
+    { kind: 'choice', name: 'kind', label: 'Kind', options: KINDS },
+    { kind: 'text', name: 'medium', label: 'Medium', hint: 'gouache on board, ink and wash, …' },
+    {
+      kind: 'size',
+      name: 'size',
+      label: 'Size of the original',
+      hint: `${sizeHint}; empty if it has none`,
+    },
+    { kind: 'whole', name: 'year', label: 'Year' },
+    { kind: 'text', name: 'owner', label: 'Kept by', hint: 'who has the original now' },
+    { kind: 'money', name: 'soldPrice', label: `Sold for, ${currency}` },
+    { kind: 'day', name: 'drySince', label: 'Dry since' },
+    { kind: 'text', name: 'varnish', label: 'Varnish' },
+    {
+      kind: 'text',
+      name: 'surface',
+      label: 'Surface',
+      hint: 'texture, thickness, what may touch it',
+    },
+    {
+      kind: 'choice',
+      name: 'mayPrint',
+      label: 'May it be printed?',
+      options: ['yes', 'not yet', 'no'],
+      hint: 'A commission stays “not yet” until its owner agrees',
+    },
+    {
+      kind: 'choice',
+      name: 'signature',
+      label: 'A signature in the picture?',
+      options: SIGNATURES,
+      hint: 'removed, a print is no facsimile',
+    },
+  ];
+}
+const SMEARS: Ask = {
+  kind: 'tick',
+  name: 'smears',
+  label: 'The surface can smear (pastel, charcoal, chalk): never face down on glass',
+};
+const WORDS: readonly Ask[] = [
+  {
+    kind: 'prose',
+    name: 'rights',
+    label: 'Rights',
+    hint: 'whose reference, whose likeness, is it a commission',
+  },
+  { kind: 'prose', name: 'notes', label: 'Notes' },
+];
+
+const valuesOf = (work: WorkModel | null): Values => ({
+  title: work?.title ?? '',
+  year: work?.year ?? null,
+  medium: work?.medium ?? '',
+  kind: work?.kind ?? 'painting',
+  size: work?.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null,
+  owner: work?.owner ?? '',
+  soldPrice: work?.soldPriceMinor ?? null,
+  drySince: work?.drySince ?? '',
+  varnish: work?.varnish ?? '',
+  surface: work?.surface ?? '',
+  smears: work?.smears ?? false,
+  mayPrint: work?.mayPrint ?? 'yes',
+  rights: work?.rights ?? '',
+  signature: work?.signature ?? 'not said',
+  notes: work?.notes ?? '',
+});
 
 /** The facts of an original. */
-export function WorkForm({ work }: { work: WorkModel | null }) {
+export function WorkForm({ work, onKept }: { work: WorkModel | null; onKept?: () => void }) {
   const router = useRouter();
-  const { unit, size, bareMoney, currency, withUnit } = useUnits();
-  const action = useAction();
-  const firstSize =
-    work?.widthUm && work.heightUm ? size({ width: work.widthUm, height: work.heightUm }) : '';
-  const [sizeShown] = useState(firstSize);
-  const [f, setF] = useState({
-    title: work?.title ?? '',
-    year: work?.year ? String(work.year) : '',
-    medium: work?.medium ?? '',
-    kind: work?.kind ?? ('painting' as const),
-    size: firstSize,
-    owner: work?.owner ?? '',
-    soldPrice: work?.soldPriceMinor ? bareMoney(work.soldPriceMinor) : '',
-    drySince: work?.drySince ?? '',
-    varnish: work?.varnish ?? '',
-    surface: work?.surface ?? '',
-    smears: work?.smears ?? false,
-    mayPrint: work?.mayPrint ?? ('yes' as const),
-    rights: work?.rights ?? '',
-    signature: work?.signature ?? ('not said' as const),
-    notes: work?.notes ?? '',
+  const { unit, currency } = useUnits();
+  const asks = asksIn(unit, currency);
+  const all = [...asks, SMEARS, ...WORDS];
+  const { form, error, isPending, draft, submit } = useActionForm({
+    act: 'recordWork',
+    asks: all,
+    first: valuesOf(work),
+    about: work?.id ?? 'new',
+    input: ({ year, drySince, ...rest }) =>
+      ({
+        ...(work && { id: work.id }),
+        ...rest,
+        year: year === '' ? null : year,
+        drySince: drySince || null,
+        // What is no figure is named by the schema that checks it.
+      }) as Input,
+    onDone: (done) => {
+      if (!work) router.push(`/works/${done.id}/original`);
+      onKept?.();
+    },
   });
-  const set =
-    <K extends keyof typeof f>(key: K) =>
-    (value: (typeof f)[K]) =>
-      setF((was) => ({ ...was, [key]: value }));
-  const save = async () => {
-    // A size nobody touched keeps its micrometres, whichever unit it is read in.
-    const exactSize =
-      f.size === sizeShown && work?.widthUm
-        ? { width: work.widthUm, height: work.heightUm! }
-        : withUnit(f.size);
-    const done = await action.run('recordWork', {
-      ...(work && { id: work.id }),
-      ...f,
-      size: exactSize,
-      year: f.year.trim() ? wholeOrTyped(f.year) : null,
-      drySince: f.drySince || null,
-    });
-    if (done && !work) router.push(`/works/${done.id}/original`);
-  };
+  const archiving = useAction();
+  const archive = (kept: WorkModel) =>
+    void archiving.run('archiveWork', { id: kept.id, archived: !kept.archivedAt });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        void save();
-      }}
-    >
+    <PageForm {...{ form, draft, submit }}>
       <Stack>
         <Fields>
-          <Field
-            label="Title"
-            value={f.title}
-            onChange={set('title')}
-            required
-            wrong={action.fieldError('title')}
-          />
-          <Select
-            label="Kind"
-            value={f.kind}
-            onChange={set('kind')}
-            options={KINDS.map((k) => ({ key: k, name: k }))}
-          />
-          <Field
-            label="Medium"
-            value={f.medium}
-            onChange={set('medium')}
-            hint="gouache on board, ink and wash, …"
-            wrong={action.fieldError('medium')}
-          />
-          <Field
-            label="Size of the original"
-            value={f.size}
-            onChange={set('size')}
-            hint={
-              unit === 'mm'
-                ? '380 x 285 mm; empty if it has none'
-                : '15 x 11 1/4 in; empty if it has none'
-            }
-            wrong={action.fieldError('size')}
-          />
-          <Field label="Year" value={f.year} onChange={set('year')} wrong={action.fieldError('year')} />
-          <Field
-            label="Kept by"
-            value={f.owner}
-            onChange={set('owner')}
-            hint="who has the original now"
-          />
-          <Field
-            label={`Sold for, ${currency}`}
-            value={f.soldPrice}
-            onChange={set('soldPrice')}
-            wrong={action.fieldError('soldPrice')}
-          />
-          <Field
-            label="Dry since"
-            value={f.drySince}
-            onChange={set('drySince')}
-            type="date"
-            wrong={action.fieldError('drySince')}
-          />
-          <Field label="Varnish" value={f.varnish} onChange={set('varnish')} />
-          <Field
-            label="Surface"
-            value={f.surface}
-            onChange={set('surface')}
-            hint="texture, thickness, what may touch it"
-          />
-          <Select
-            label="May it be printed?"
-            value={f.mayPrint}
-            onChange={set('mayPrint')}
-            options={[
-              { key: 'yes', name: 'yes' },
-              { key: 'not yet', name: 'not yet' },
-              { key: 'no', name: 'no' },
-            ]}
-            hint="A commission stays “not yet” until its owner agrees"
-          />
-          <Select
-            label="A signature in the picture?"
-            value={f.signature}
-            onChange={set('signature')}
-            options={SIGNATURES.map((s) => ({ key: s, name: s }))}
-            hint="removed, a print is no facsimile"
-          />
+          {asks.map((ask) => (
+            <AskField key={ask.name} ask={ask} />
+          ))}
         </Fields>
-        <Check checked={f.smears} onChange={set('smears')}>
-          The surface can smear (pastel, charcoal, chalk): never face down on glass
-        </Check>
+        <AskField ask={SMEARS} />
         <Fields $columns="1fr 1fr">
-          <Field
-            label="Rights"
-            value={f.rights}
-            onChange={set('rights')}
-            lines={2}
-            hint="whose reference, whose likeness, is it a commission"
-          />
-          <Field label="Notes" value={f.notes} onChange={set('notes')} lines={2} />
+          {WORDS.map((ask) => (
+            <AskField key={ask.name} ask={ask} />
+          ))}
         </Fields>
-        <ErrorCallout error={action.error} fields={FIELDS} />
+        <FaultsOf asks={all} />
+        <ErrorCallout error={error} fields={all.map(({ name }) => name)} />
+        <ErrorCallout error={archiving.error} />
         <Row>
-          <Button main type="submit" isDisabled={action.isPending}>
+          <Button main type="submit" isDisabled={isPending}>
             {work ? 'Keep these facts' : 'Record the work'}
           </Button>
           {work && (
-            <Button
-              onPress={() => void action.run('archiveWork', { id: work.id, archived: !work.archivedAt })}
-            >
+            <Button onPress={() => archive(work)}>
               {work.archivedAt ? 'Bring it back' : 'Put it away'}
             </Button>
           )}
         </Row>
       </Stack>
-    </form>
+    </PageForm>
   );
 }

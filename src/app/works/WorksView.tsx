@@ -28,7 +28,7 @@ type Asked = { search: string; order: WorkOrder; archived: boolean; page: number
 
 const List = styled.ul`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(380px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(380px, 100%), 1fr));
   gap: 0 24px;
   ${narrow} {
     grid-template-columns: 1fr;

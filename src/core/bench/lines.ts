@@ -156,6 +156,31 @@ export function benchLines(f: BenchFacts): BenchLine[] {
   );
 }
 
+/** So many lines are a morning's worth, and what a screen shows without scrolling. */
+const MORNING_LINES = 9;
+
+/**
+ * Which groups lie open when the bench is opened: the first, and those after it as long as a screen shows them whole; the rest
+ * say how much they hold and wait.
+ *
+ * @example openAtFirst([{ key: 'a', count: 4 }, { key: 'b', count: 5 }, { key: 'c', count: 1 }]) // ['a', 'b']
+ */
+export function openAtFirst<K extends string>(
+  groups: readonly { key: K; count: number }[],
+  most: number = MORNING_LINES,
+): K[] {
+  let shown = 0;
+  return groups
+    .filter(({ count }, i) => {
+      shown += count;
+      return i === 0 || shown <= most;
+    })
+    .map(({ key }) => key);
+}
+
+/** The record a line is about: what its own id names. @example subjectOf({ id: 'order:01ABC' }) // '01ABC' */
+export const subjectOf = ({ id }: Pick<BenchLine, 'id'>): string | null => id.split(':')[1] ?? null;
+
 /** When something is due, in words a person uses. @example dueWords('2026-11-24', '2026-11-23') // 'tomorrow' */
 export function dueWords(day: Day, today: Day): string {
   const left = daysBetween(today, day);

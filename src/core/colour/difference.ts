@@ -89,8 +89,9 @@ const E = 216 / 24389,
  * @example labOfXyz([0.9642, 1, 0.8249]) // [100, 0, 0]
  */
 export function labOfXyz([x, y, z]: readonly [number, number, number]): [number, number, number] {
-  const f = (t: number) => (t > E ? Math.cbrt(t) : (K * t + 16) / 116);
-  const [fx, fy, fz] = [f(x / 0.9642), f(y), f(z / 0.8249)];
+  const fx = lightnessCurve(x / 0.9642),
+    fy = lightnessCurve(y),
+    fz = lightnessCurve(z / 0.8249);
   return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
 }
 
@@ -102,9 +103,12 @@ export function labOfXyz([x, y, z]: readonly [number, number, number]): [number,
  */
 export function xyzOfLab([L, a, b]: Lab): [number, number, number] {
   const fy = (L + 16) / 116;
-  const g = (f: number) => (f ** 3 > E ? f ** 3 : (116 * f - 16) / K);
-  return [0.9642 * g(fy + a / 500), g(fy), 0.8249 * g(fy - b / 200)];
+  return [0.9642 * lightCurve(fy + a / 500), lightCurve(fy), 0.8249 * lightCurve(fy - b / 200)];
 }
+
+// Functions of their own, not closures: both are asked for every pixel.
+const lightnessCurve = (t: number) => (t > E ? Math.cbrt(t) : (K * t + 16) / 116);
+const lightCurve = (f: number) => (f ** 3 > E ? f ** 3 : (116 * f - 16) / K);
 
 /** The hue half-way between two, in degrees, the short way round. */
 function meanHue(h1: number, h2: number): number {

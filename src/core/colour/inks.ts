@@ -159,8 +159,7 @@ export function nearestOf(
   for (let round = 0; round < rounds && far > 1e-4; round++) {
     for (let i = 0; i < 3; i++) {
       const h = start[i]! > 0.5 ? -1e-3 : 1e-3;
-      try_.set(start);
-      try_[i] = try_[i]! + h;
+      for (let k = 0; k < 3; k++) try_[k] = start[k]! + (k === i ? h : 0);
       print(try_[0]!, try_[1]!, try_[2]!, beside);
       for (let k = 0; k < 3; k++) J[k * 3 + i] = (beside[k]! - at[k]!) / h;
     }

@@ -61,3 +61,11 @@ export function screenFinding(screen: Screen, today: string): Finding {
     because,
   };
 }
+
+/**
+ * Which of black and white is read on a surround: from N5 up it is black, 4.7 to 1 where white has 4.5 and less on lighter greys.
+ *
+ * @param munsell the surround's Munsell value
+ * @example readableOn(6) // '#000'
+ */
+export const readableOn = (munsell: number): '#000' | '#fff' => (munsell >= 5 ? '#000' : '#fff');

@@ -398,12 +398,15 @@ export function drawBars(q: { title: string; wrap: WrapQuestion; unit: UnitSyste
   const { face, barWidth = 0 } = q.wrap,
     plan = wrapCanvas(q.wrap),
     length = (um: Um) => formatLength(um, q.unit);
-  const bar = barWidth || 40_000,
-    { width: w, height: h } = face;
+  const { width: w, height: h } = face;
+  // On a small face wide bars meet in the middle: there is no opening, and nothing to brace.
+  const bar = Math.min(barWidth || 40_000, Math.floor(Math.min(w, h) / 2));
+  const opening = { width: w - 2 * bar, height: h - 2 * bar };
+  const hasOpening = opening.width > 0 && opening.height > 0;
   const strokes: Stroke[] = [
     { kind: 'rect', x: 0, y: 0, width: w, height: h, pen: 'edge', fill: 'board' },
-    { kind: 'rect', x: bar, y: bar, width: w - 2 * bar, height: h - 2 * bar, pen: 'edge', fill: 'paper' },
   ];
+  if (hasOpening) strokes.push({ kind: 'rect', x: bar, y: bar, ...opening, pen: 'edge', fill: 'paper' });
   for (const [x, y, sx, sy] of [
     [0, 0, 1, 1],
     [w, 0, -1, 1],
@@ -412,7 +415,8 @@ export function drawBars(q: { title: string; wrap: WrapQuestion; unit: UnitSyste
   ] as const)
     strokes.push({ kind: 'line', x1: x, y1: y, x2: x + sx * bar, y2: y + sy * bar, pen: 'fine' });
   const max = q.wrap.maxUnbraced ?? 800_000;
-  const [up, lying] = [Math.max(0, Math.ceil(w / max) - 1), Math.max(0, Math.ceil(h / max) - 1)];
+  const braces = (side: Um) => (hasOpening ? Math.max(0, Math.ceil(side / max) - 1) : 0);
+  const [up, lying] = [braces(w), braces(h)];
   for (let i = 1; i <= up; i++)
     strokes.push({
       kind: 'rect',

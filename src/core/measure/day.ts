@@ -99,3 +99,59 @@ export const daysPassed = (from: string, to: string): number => Math.floor(daysA
 /** An instant so many days earlier. @example daysEarlier('2026-11-24T10:00:00.000Z', 2) // '2026-11-22T10:00:00.000Z' */
 export const daysEarlier = (instant: string, days: number): string =>
   new Date(Date.parse(instant) - days * DAY_MS).toISOString();
+
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
+const MONTHS = [
+  'Jan',
+  'Feb',
+  'Mar',
+  'Apr',
+  'May',
+  'Jun',
+  'Jul',
+  'Aug',
+  'Sep',
+  'Oct',
+  'Nov',
+  'Dec',
+] as const;
+/** Within so many days of today a weekday tells more than a year does. */
+const NEAR_DAYS = 180;
+
+/**
+ * A calendar day as it is said: with its weekday while it is near, with its year once it is not. What is no day stays as it is.
+ *
+ * @example dayWords('2026-12-01', '2026-11-28') // 'Tue 1 Dec'
+ * @example dayWords('2025-03-07', '2026-11-28') // '7 Mar 2025'
+ */
+export function dayWords(day: Day, today: Day): string {
+  if (!isDay(day)) return day;
+  const number = dayNumber(day);
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  const words = `${date} ${MONTHS[month - 1]}`;
+  return Math.abs(number - dayNumber(today)) <= NEAR_DAYS
+    ? `${WEEKDAYS[weekdayOf(number)]} ${words}`
+    : `${words} ${year}`;
+}
+
+/**
+ * A sentence that was kept with its days in figures, as it is said today.
+ *
+ * @example sayDays('Order 131, to leave by 2026-12-02.', '2026-11-28') // 'Order 131, to leave by Wed 2 Dec.'
+ */
+export const sayDays = (sentence: string, today: Day): string =>
+  sentence.replace(/\b\d{4}-\d{2}-\d{2}\b/g, (day) => dayWords(day, today));
+
+/**
+ * An instant as a clock on the wall of a zone shows it.
+ *
+ * @example clockTime('2026-11-28T09:05:00Z', 'Europe/Lisbon') // '09:05'
+ * @example clockTime('2026-07-28T09:05:00Z', 'Europe/Lisbon') // '10:05'
+ */
+export const clockTime = (instant: string, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).format(new Date(instant));

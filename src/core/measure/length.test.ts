@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
-import { formatLength, lengthOrNull, parseLength } from './length';
+import { formatLength, formatRun, lengthOrNull, parseLength } from './length';
 
 describe('lengths as people type them', () => {
   test.each([
@@ -133,3 +133,27 @@ function caught(run: () => unknown): InputError {
   }
   throw new Error('nothing was refused');
 }
+
+describe('a length of roll', () => {
+  test.each([
+    [21_408_000, 'mm', '21.4 m'],
+    [999_999, 'mm', '1000 mm'],
+    [1_000_000, 'mm', '1 m'],
+    [-2_460_000, 'mm', '−2.46 m'],
+    [0, 'mm', '0 mm'],
+    [21_408_000, 'in', '70.2 ft'],
+    [914_400, 'in', '3 ft'],
+    [850_000, 'in', '33 7/16 in'],
+  ] as const)('%d µm in %s is said as %s', (um, unit, said) => {
+    expect(formatRun(um, unit)).toBe(said);
+  });
+
+  test('what is said reads back to within half of its last digit', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1_000_000, max: 200_000_000 }), (um) => {
+        const metres = Number(formatRun(um, 'mm').replace(' m', ''));
+        expect(Math.abs(metres * 1_000_000 - um)).toBeLessThanOrEqual(um < 10_000_000 ? 5_000 : 50_000);
+      }),
+    );
+  });
+});

@@ -167,6 +167,24 @@ export function formatLength(um: Um, unit: LengthUnit, style: LengthStyle = {}):
   return style.bare ? text : `${text} ${unit}`;
 }
 
+const UM_PER_M = 1_000_000;
+const UM_PER_FOOT = 12 * UM_PER_INCH;
+
+/**
+ * A length of roll as it is said: metres or feet from one metre or three feet up, to a centimetre while little is left, else as
+ * any length.
+ *
+ * @example formatRun(21_408_000, 'mm') // '21.4 m'
+ * @example formatRun(21_408_000, 'in') // '70.2 ft'
+ * @example formatRun(850_000, 'mm') // '850 mm'
+ */
+export function formatRun(um: Um, unit: UnitSystem): string {
+  const inMetres = (decimals: number) => `${plain(um / UM_PER_M, decimals)} m`;
+  if (unit === 'mm' && Math.abs(um) >= UM_PER_M) return inMetres(Math.abs(um) < 10 * UM_PER_M ? 2 : 1);
+  if (unit === 'in' && Math.abs(um) >= 3 * UM_PER_FOOT) return `${plain(um / UM_PER_FOOT, 1)} ft`;
+  return formatLength(um, unit, { inches: 'fraction' });
+}
+
 function figureOf(um: Um, unit: LengthUnit, { inches }: LengthStyle): string {
   if (unit === 'mm') return plain(um / UM_PER_MM, 1);
   if (unit === 'cm') return plain(um / UM_PER_CM, 2);

@@ -114,3 +114,12 @@ function checkedSize({ width, height }: Size, field: string): Size {
     throw new InputError(field, `${width} × ${height}`, EXPECTED_SIZE);
   return size;
 }
+
+/** A size while it is still being typed: null as long as it cannot be read. @example sizeOrNull('16 x', 'in') // null */
+export function sizeOrNull(typed: string, unit: LengthUnit): Size | null {
+  try {
+    return parseSize(typed, unit);
+  } catch {
+    return null;
+  }
+}

@@ -92,3 +92,15 @@ export function wholeOrTyped(text: string): number {
 export function numberOrTyped(text: string): number {
   return readNumber(text) ?? (text as unknown as number);
 }
+
+/**
+ * What was typed, with a unit added where none was written: a letter, an inch or foot mark at the end says one, and so does the
+ * name of a sheet.
+ *
+ * @example withUnit('40 x 30', 'mm') // '40 x 30 mm'
+ * @example withUnit('A3', 'mm') // 'A3'
+ */
+export function withUnit(typed: string, unit: 'mm' | 'in'): string {
+  const text = typed.trim();
+  return !text || /[a-zµ"'″′”+]$/iu.test(text) || /^a\d/i.test(text) ? typed : `${typed} ${unit}`;
+}

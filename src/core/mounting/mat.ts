@@ -215,3 +215,63 @@ export function overlapWorking(
     source: 'Hold (P − W)/2, cover (I − W)/2, with the tolerances of the two parts and the placing.',
   };
 }
+
+/** More of an image under a mat on one side than this is a crop that nobody chose. */
+const MOST_HIDDEN_UM = 10_000;
+
+/** A mat that was cut before anybody asked: its outer size and its window. */
+export type PrecutMat = { outer: Size; window: Size };
+
+/**
+ * Whether a mat cut beforehand takes the sheet, holds it, and hides little of its image.
+ *
+ * @example precutMatSuits({ outer: { width: 500000, height: 400000 }, window: { width: 380000, height: 280000 } }, { sheet: { width: 400000, height: 300000 }, image: { width: 390000, height: 290000 }, tolerance: { sheet: 2000, image: 1000, window: 3000, placing: 1000 } }) // true
+ */
+export function precutMatSuits(mat: PrecutMat, question: Omit<MatQuestion, 'window'>): boolean {
+  const { sheet, image } = question;
+  if (mat.outer.width < sheet.width || mat.outer.height < sheet.height) return false;
+  if (mat.window.width > sheet.width || mat.window.height > sheet.height) return false;
+  if (image.width > sheet.width || image.height > sheet.height) return false;
+  const check = matCheck({ ...question, window: mat.window });
+  const hidden = Math.max(check.cover.width.nominal, check.cover.height.nominal);
+  return check.verdict === 'holds' && hidden <= MOST_HIDDEN_UM;
+}
+
+/** A line of the table of hold and cover: what overlaps, on which sides, by how much, and how it was worked out. */
+export type OverlapLine = {
+  what: 'hold' | 'cover';
+  axis: 'width' | 'height';
+  overlap: Overlap;
+  working: Working;
+};
+
+/**
+ * The overlaps of a mat as a table reads: holding before covering, left and right before top and bottom.
+ *
+ * @example overlapLines({ sheet: { width: 400000, height: 300000 }, image: { width: 390000, height: 290000 }, window: { width: 380000, height: 280000 }, tolerance: { sheet: 2000, image: 1000, window: 3000, placing: 1000 } }, 'mm')[0].overlap.nominal // 10000
+ */
+export function overlapLines(question: MatQuestion, unit: UnitSystem): OverlapLine[] {
+  const check = matCheck(question);
+  const { sheet, image, window, tolerance } = question;
+  const parts = [
+    { what: 'hold', outer: sheet, within: tolerance.sheet },
+    { what: 'cover', outer: image, within: tolerance.image },
+  ] as const;
+  const axes = ['width', 'height'] as const;
+  return parts.flatMap(({ what, outer, within }) =>
+    axes.map((axis) => ({
+      what,
+      axis,
+      overlap: check[what][axis],
+      working: overlapWorking(
+        what,
+        outer[axis],
+        window[axis],
+        within,
+        tolerance.window,
+        tolerance.placing,
+        unit,
+      ),
+    })),
+  );
+}

@@ -77,157 +77,185 @@ export function mounting(
   image: Size,
   unit: UnitSystem,
 ): Mounting {
+  for (const part of ['glazing', 'backing', 'print'] as const)
+    if (!(plan[part] >= 0)) throw new InputError(part, plan[part], 'nothing below zero');
+  const job = jobOf(plan, sheet, image, unit);
+  if (plan.kind === 'mat') return mountInMat(plan, job);
+  if (plan.kind === 'float') return floatInFrame(plan, job);
+  return mountInFrame(plan, job);
+}
+
+type Job = ReturnType<typeof jobOf>;
+
+/** What every way of mounting shares: how lengths are written, findings gathered, and the parts all frames have. */
+function jobOf(plan: Exclude<MountPlan, WrapMount>, sheet: Size, image: Size, unit: UnitSystem) {
   const length = (um: Um) => formatLength(um, unit),
     size = (s: Size) => formatSize(s, unit);
   const findings: Finding[] = [];
-  const say = (verdict: Finding['verdict'], word: string, says: string, value: Um) =>
-    findings.push({ verdict, word, says, because: [{ name: word, value: value / 1_000, unit: 'mm' }] });
-  for (const part of ['glazing', 'backing', 'print'] as const)
-    if (!(plan[part] >= 0)) throw new InputError(part, plan[part], 'nothing below zero');
-  const print = { name: 'print', thickness: plan.print, says: `sheet ${size(sheet)}` },
-    backing = (s: Size) => ({ name: 'backing board', thickness: plan.backing, says: size(s) });
-  const glazing = (s: Size) =>
-    plan.glazing > 0 ? [{ name: 'glazing', thickness: plan.glazing, says: `acrylic, ${size(s)}` }] : [];
-  const rabbetOf = (s: Size): Size => ({
-    width: s.width + RABBET_PLAY_UM,
-    height: s.height + RABBET_PLAY_UM,
-  });
-  const frame = (rabbet: Size, depth: Um): CutLine => ({
-    part: 'frame',
-    size: rabbet,
-    count: 1,
-    says: `inside the rabbet ${size(rabbet)}, at least ${length(depth + 2_000)} deep`,
-  });
-  const glass = (s: Size): CutLine[] =>
-    plan.glazing > 0
-      ? [{ part: 'glazing', size: s, count: 1, says: `${length(plan.glazing)} thick; edges eased` }]
-      : [];
-  if (plan.kind === 'mat') {
-    if (!(plan.side > 0 && plan.bottom > 0))
-      throw new InputError(
-        plan.side > 0 ? 'bottom' : 'side',
-        Math.min(plan.side, plan.bottom),
-        'a width of mat above zero',
-      );
-    if (plan.frameLip >= plan.side)
-      throw new InputError(
-        'frameLip',
-        length(plan.frameLip),
-        `less than the mat beside the window, ${length(plan.side)}: the frame would hide the window`,
-      );
-    const outer = matOuter(plan.window, plan.side, plan.bottom),
-      rabbet = rabbetOf(outer);
-    if (outer.width < sheet.width || outer.height < sheet.height)
-      say(
-        'fails',
-        'sheet too large',
-        `The sheet of ${size(sheet)} is larger than the mat of ${size(outer)}: trim the spare border, or widen the mat.`,
-        sheet.width,
-      );
-    if (plan.bottom < plan.side)
-      say(
-        'care',
-        'light at the foot',
-        `The mat is narrower below, ${length(plan.bottom)}, than beside, ${length(plan.side)}: pictures so mounted look as if they slip.`,
-        plan.bottom,
-      );
-    const layers = [
-      ...glazing(outer),
-      { name: 'mat', thickness: plan.board, says: `${size(outer)}, window ${size(plan.window)}` },
-      print,
-      backing(outer),
-    ];
-    const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
-    const spare = {
-      width: Math.max(0, sheet.width - plan.window.width - 2 * plan.minimumHold),
-      height: Math.max(0, sheet.height - plan.window.height - 2 * plan.minimumHold),
-    };
-    return {
-      layers,
-      depth,
-      rabbet,
-      sight: { width: outer.width - 2 * plan.frameLip, height: outer.height - 2 * plan.frameLip },
-      findings,
-      list: [
-        frame(rabbet, depth),
-        ...glass(outer),
-        { part: 'mat', size: outer, count: 1, says: `${length(plan.board)} board, acid-free` },
-        {
-          part: 'window',
-          size: plan.window,
-          count: 1,
-          says: `${length(plan.side)} from the left, right and top edge, ${length(plan.bottom)} from the bottom; within ${length(plan.tolerance.window)}`,
-        },
-        {
-          part: 'backing board',
-          size: outer,
-          count: 1,
-          says: `${length(plan.backing)} thick, acid-free`,
-        },
-        {
-          part: 'print',
-          size: sheet,
-          count: 1,
-          says: `image ${size(image)}; hinged at the top. Up to ${length(spare.width)} of width and ${length(spare.height)} of height may be trimmed later and still hold`,
-        },
-      ],
-    };
-  }
-  if (plan.kind === 'float') {
-    if (!(plan.gap > 0))
-      throw new InputError('gap', plan.gap, 'a gap above zero: the sheet’s whole edge is seen');
-    if (plan.glazing > 0 && !(plan.spacer >= 3_000))
-      throw new InputError(
-        'spacer',
-        length(plan.spacer),
-        'at least 3 mm: glazing must not touch the print',
-      );
-    const inside = { width: sheet.width + 2 * plan.gap, height: sheet.height + 2 * plan.gap },
-      rabbet = rabbetOf(inside);
-    const layers = [
-      ...glazing(inside),
-      ...(plan.spacer > 0
-        ? [{ name: 'spacer', thickness: plan.spacer, says: 'round the edge, out of sight' }]
-        : []),
-      print,
-      backing(inside),
-    ];
-    const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
-    say(
-      'holds',
-      'floats',
-      `The whole sheet is seen with ${length(plan.gap)} round it; the spacer keeps the glazing ${length(plan.spacer)} off.`,
-      plan.gap,
+  return {
+    sheet,
+    image,
+    length,
+    size,
+    findings,
+    say: (verdict: Finding['verdict'], word: string, says: string, value: Um) =>
+      findings.push({ verdict, word, says, because: [{ name: word, value: value / 1_000, unit: 'mm' }] }),
+    print: { name: 'print', thickness: plan.print, says: `sheet ${size(sheet)}` },
+    backing: (s: Size): Layer => ({ name: 'backing board', thickness: plan.backing, says: size(s) }),
+    glazing: (s: Size): Layer[] =>
+      plan.glazing > 0 ? [{ name: 'glazing', thickness: plan.glazing, says: `acrylic, ${size(s)}` }] : [],
+    frame: (rabbet: Size, depth: Um): CutLine => ({
+      part: 'frame',
+      size: rabbet,
+      count: 1,
+      says: `inside the rabbet ${size(rabbet)}, at least ${length(depth + 2_000)} deep`,
+    }),
+    glass: (s: Size): CutLine[] =>
+      plan.glazing > 0
+        ? [{ part: 'glazing', size: s, count: 1, says: `${length(plan.glazing)} thick; edges eased` }]
+        : [],
+  };
+}
+
+const rabbetOf = (s: Size): Size => ({
+  width: s.width + RABBET_PLAY_UM,
+  height: s.height + RABBET_PLAY_UM,
+});
+const depthOf = (layers: readonly Layer[]): Um => layers.reduce((sum, layer) => sum + layer.thickness, 0);
+
+function mountInMat(plan: MatPlan, job: Job): Mounting {
+  const { sheet, image, length, size, say } = job;
+  if (!(plan.side > 0 && plan.bottom > 0))
+    throw new InputError(
+      plan.side > 0 ? 'bottom' : 'side',
+      Math.min(plan.side, plan.bottom),
+      'a width of mat above zero',
     );
-    return {
-      layers,
-      depth,
-      rabbet,
-      sight: inside,
-      findings,
-      list: [
-        frame(rabbet, depth),
-        ...glass(inside),
-        ...(plan.spacer > 0
-          ? [
-              {
-                part: 'spacer',
-                size: inside,
-                count: 1,
-                says: `${length(plan.spacer)} deep, ${length(2 * (inside.width + inside.height))} in all`,
-              },
-            ]
-          : []),
-        {
-          part: 'backing board',
-          size: inside,
-          count: 1,
-          says: 'in the colour that is to show round the sheet',
-        },
-        { part: 'print', size: sheet, count: 1, says: 'raised on a smaller board, hinged from behind' },
-      ],
-    };
-  }
+  if (plan.frameLip >= plan.side)
+    throw new InputError(
+      'frameLip',
+      length(plan.frameLip),
+      `less than the mat beside the window, ${length(plan.side)}: the frame would hide the window`,
+    );
+  const outer = matOuter(plan.window, plan.side, plan.bottom),
+    rabbet = rabbetOf(outer);
+  if (outer.width < sheet.width || outer.height < sheet.height)
+    say(
+      'fails',
+      'sheet too large',
+      `The sheet of ${size(sheet)} is larger than the mat of ${size(outer)}: trim the spare border, or widen the mat.`,
+      sheet.width,
+    );
+  if (plan.bottom < plan.side)
+    say(
+      'care',
+      'light at the foot',
+      `The mat is narrower below, ${length(plan.bottom)}, than beside, ${length(plan.side)}: pictures so mounted look as if they slip.`,
+      plan.bottom,
+    );
+  const layers = [
+    ...job.glazing(outer),
+    { name: 'mat', thickness: plan.board, says: `${size(outer)}, window ${size(plan.window)}` },
+    job.print,
+    job.backing(outer),
+  ];
+  const depth = depthOf(layers);
+  const spare = {
+    width: Math.max(0, sheet.width - plan.window.width - 2 * plan.minimumHold),
+    height: Math.max(0, sheet.height - plan.window.height - 2 * plan.minimumHold),
+  };
+  return {
+    layers,
+    depth,
+    rabbet,
+    sight: { width: outer.width - 2 * plan.frameLip, height: outer.height - 2 * plan.frameLip },
+    findings: job.findings,
+    list: [
+      job.frame(rabbet, depth),
+      ...job.glass(outer),
+      { part: 'mat', size: outer, count: 1, says: `${length(plan.board)} board, acid-free` },
+      {
+        part: 'window',
+        size: plan.window,
+        count: 1,
+        says: `${length(plan.side)} from the left, right and top edge, ${length(plan.bottom)} from the bottom; within ${length(plan.tolerance.window)}`,
+      },
+      {
+        part: 'backing board',
+        size: outer,
+        count: 1,
+        says: `${length(plan.backing)} thick, acid-free`,
+      },
+      {
+        part: 'print',
+        size: sheet,
+        count: 1,
+        says: `image ${size(image)}; hinged at the top. Up to ${length(spare.width)} of width and ${length(spare.height)} of height may be trimmed later and still hold`,
+      },
+    ],
+  };
+}
+
+/** Glazing nearer than this sticks to the print in time. Source: handbook §7. */
+const LEAST_SPACER_UM = 3_000;
+
+function floatInFrame(plan: FloatPlan, job: Job): Mounting {
+  const { sheet, length, say } = job;
+  if (!(plan.gap > 0))
+    throw new InputError('gap', plan.gap, 'a gap above zero: the sheet’s whole edge is seen');
+  if (plan.glazing > 0 && !(plan.spacer >= LEAST_SPACER_UM))
+    throw new InputError(
+      'spacer',
+      length(plan.spacer),
+      'at least 3 mm: glazing must not touch the print',
+    );
+  const inside = { width: sheet.width + 2 * plan.gap, height: sheet.height + 2 * plan.gap },
+    rabbet = rabbetOf(inside);
+  const hasSpacer = plan.spacer > 0;
+  const layers = [
+    ...job.glazing(inside),
+    ...(hasSpacer
+      ? [{ name: 'spacer', thickness: plan.spacer, says: 'round the edge, out of sight' }]
+      : []),
+    job.print,
+    job.backing(inside),
+  ];
+  const depth = depthOf(layers);
+  say(
+    'holds',
+    'floats',
+    `The whole sheet is seen with ${length(plan.gap)} round it; the spacer keeps the glazing ${length(plan.spacer)} off.`,
+    plan.gap,
+  );
+  const spacer: CutLine = {
+    part: 'spacer',
+    size: inside,
+    count: 1,
+    says: `${length(plan.spacer)} deep, ${length(2 * (inside.width + inside.height))} in all`,
+  };
+  return {
+    layers,
+    depth,
+    rabbet,
+    sight: inside,
+    findings: job.findings,
+    list: [
+      job.frame(rabbet, depth),
+      ...job.glass(inside),
+      ...(hasSpacer ? [spacer] : []),
+      {
+        part: 'backing board',
+        size: inside,
+        count: 1,
+        says: 'in the colour that is to show round the sheet',
+      },
+      { part: 'print', size: sheet, count: 1, says: 'raised on a smaller board, hinged from behind' },
+    ],
+  };
+}
+
+function mountInFrame(plan: FramePlan, job: Job): Mounting {
+  const { sheet, image, length, size, say } = job;
   const rabbet = rabbetOf(sheet),
     seen = { width: sheet.width - 2 * plan.frameLip, height: sheet.height - 2 * plan.frameLip };
   if (!(seen.width > 0 && seen.height > 0))
@@ -240,7 +268,7 @@ export function mounting(
       `The frame’s lip hides ${length(Math.round(hidden))} of the image on each side.`,
       hidden,
     );
-  if (plan.glazing > 0 && plan.spacer < 3_000)
+  if (plan.glazing > 0 && plan.spacer < LEAST_SPACER_UM)
     say(
       'care',
       'touches the glazing',
@@ -248,21 +276,21 @@ export function mounting(
       plan.spacer,
     );
   const layers = [
-    ...glazing(sheet),
+    ...job.glazing(sheet),
     ...(plan.spacer > 0 ? [{ name: 'spacer', thickness: plan.spacer, says: 'under the lip' }] : []),
-    print,
-    backing(sheet),
+    job.print,
+    job.backing(sheet),
   ];
-  const depth = layers.reduce((sum, l) => sum + l.thickness, 0);
+  const depth = depthOf(layers);
   return {
     layers,
     depth,
     rabbet,
     sight: seen,
-    findings,
+    findings: job.findings,
     list: [
-      frame(rabbet, depth),
-      ...glass(sheet),
+      job.frame(rabbet, depth),
+      ...job.glass(sheet),
       { part: 'backing board', size: sheet, count: 1, says: `${length(plan.backing)} thick, acid-free` },
       { part: 'print', size: sheet, count: 1, says: `image ${size(image)}` },
     ],

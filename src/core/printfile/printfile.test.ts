@@ -79,7 +79,7 @@ describe('resampling', () => {
       height: 1,
       channels: 1,
     };
-    resample(slope, { width: 38, height: 1 }, 'mitchell', 2.6)
+    resample(slope, { width: 38, height: 1 }, 'mitchell', { x: 2.6, y: 1 })
       .data.slice(3, -3)
       .forEach((v, i) => expect(v).toBeCloseTo((i + 3.5) * 2.6 - 0.5, 2));
   });

@@ -38,11 +38,12 @@ export type Taps = { first: Int32Array; weights: Float32Array; reach: number };
  * nothing finer than the new samples is left to alias; the parts of each sample add up to 1, also at the edges.
  *
  * @param step samples of `from` to each of `to`, where that is not what fills the side
+ * @param offset where the first of `to` begins, in samples of `from`
  * @throws InputError for sides under one sample
  * Source: Duchon 1979 (Lanczos); Mitchell and Netravali 1988.
  * @example tapsFor(4, 4, 'lanczos3').first.length // 4
  */
-export function tapsFor(from: number, to: number, kernel: Kernel, step = from / to): Taps {
+export function tapsFor(from: number, to: number, kernel: Kernel, step = from / to, offset = 0): Taps {
   if (!(from >= 1)) throw new InputError('from', from, 'one sample or more');
   if (!(to >= 1)) throw new InputError('to', to, 'one sample or more');
   const stretch = Math.max(1, step);
@@ -51,7 +52,7 @@ export function tapsFor(from: number, to: number, kernel: Kernel, step = from / 
     weights = new Float32Array(to * reach);
   const shape = SHAPE[kernel];
   for (let i = 0; i < to; i++) {
-    const centre = (i + 0.5) * step - 0.5;
+    const centre = (i + 0.5) * step - 0.5 + offset;
     const from0 = Math.min(Math.max(0, Math.floor(centre) - (reach >> 1)), from - reach);
     first[i] = from0;
     let sum = 0;
@@ -101,10 +102,11 @@ export function resample(
   p: { data: ArrayLike<number>; width: number; height: number; channels: number },
   to: { width: number; height: number },
   kernel: Kernel,
-  step?: number,
+  step: { x: number; y: number } = { x: p.width / to.width, y: p.height / to.height },
+  offset: { x: number; y: number } = { x: 0, y: 0 },
 ): { data: Float32Array; width: number; height: number; channels: number } {
-  const across = tapsFor(p.width, to.width, kernel, step),
-    down = tapsFor(p.height, to.height, kernel, step);
+  const across = tapsFor(p.width, to.width, kernel, step.x, offset.x);
+  const down = tapsFor(p.height, to.height, kernel, step.y, offset.y);
   const line = to.width * p.channels;
   const rows = Array.from({ length: p.height }, (_, y) => {
     const out = new Float32Array(line);

@@ -7,6 +7,7 @@ import type { Adjustment } from '../colour/adjust';
 import type { Intent } from '../colour/intents';
 import type { ColourSpace } from '../colour/space';
 import type { Kernel } from './resample';
+import type { CaptureSteps, UnsharpMask } from './sharpen';
 
 export const FILE_SPACES = ['opRGB', 'sRGB', 'as the master', 'CMYK'] as const;
 export type FileSpace = (typeof FILE_SPACES)[number];
@@ -26,7 +27,10 @@ export type PrintSpec = {
   /** Printed in the border under the image, in its middle: capitals so high, standing so far under the image’s edge. */
   title?: { text: string; capital: Um; under: Um };
   kernel: Kernel;
-  sharpen: { amount: number; radius: number; threshold: number } | null;
+  /** After resampling, for the print. */
+  sharpen: UnsharpMask | null;
+  /** In the master's own pixels, before resampling. */
+  capture?: CaptureSteps;
   space: FileSpace;
   intent: Intent;
   bits: 8 | 16;

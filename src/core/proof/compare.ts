@@ -324,3 +324,14 @@ export type ComparedBody =
       left: string[];
       patches: { id: string; got: Lab; reference: Lab; delta: number }[];
     };
+
+/**
+ * The limits a comparison was held against, as its finding says them: the studio's may have moved since.
+ *
+ * @example limitsHeld([{ name: 'limits', value: '3 and 6', unit: 'ΔE00' }]) // { mean: 3, p95: 6 }
+ */
+export function limitsHeld(because: Finding['because']): Limits | null {
+  const said = because.find(({ name }) => name === 'limits')?.value;
+  const parts = /^([\d.]+) and ([\d.]+)$/.exec(String(said ?? ''));
+  return parts && { mean: Number(parts[1]), p95: Number(parts[2]) };
+}

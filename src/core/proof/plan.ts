@@ -16,6 +16,8 @@ export type SheetPicture = {
   at: Place;
   size: Size;
   adjust: Adjustment | null;
+  /** Sharpened by so many per cent instead of by what the sheet is; only where that is what is tried. */
+  sharpen?: number;
   /** Printed beside it. */ number: number | null;
 };
 /** A line of print: capitals so high, its letters standing on `at`. */
@@ -212,19 +214,23 @@ export function wholePlan(
   };
 }
 
+export const STEPPED = ['lightness', 'contrast', 'saturation', 'warmth', 'tint', 'sharpening'] as const;
 export type Step = {
-  of: 'lightness' | 'contrast' | 'saturation' | 'warmth' | 'tint';
+  of: (typeof STEPPED)[number];
   by: number;
   /** Steps to each side of the middle. */ each: number;
 };
 
+/** What can be stepped, as it stands in one variant; sharpening in per cent. */
+export type Variant = Adjustment & { sharpening: number };
+
 /**
- * The variants a strip or grid shows: one adjustment stepped across, or two across and down, the middle one unchanged.
+ * The variants a strip or grid shows: one thing stepped across, or two across and down, the middle one unchanged.
  *
- * @throws InputError for two steps of the same kind, or more than 49 variants
- * @example variantsOf({ of: 'lightness', by: 2, each: 1 }, null, NO_ADJUSTMENT).map((v) => v.lightness) // [-2, 0, 2]
+ * @throws InputError for two steps of the same kind, more than 49 variants, or sharpening below nought
+ * @example variantsOf({ of: 'lightness', by: 2, each: 1 }, null, { ...NO_ADJUSTMENT, sharpening: 60 }).map((v) => v.lightness) // [-2, 0, 2]
  */
-export function variantsOf(across: Step, down: Step | null, base: Adjustment): Adjustment[] {
+export function variantsOf(across: Step, down: Step | null, base: Variant): Variant[] {
   if (down && down.of === across.of)
     throw new InputError('down', down.of, `another adjustment than ${across.of}`);
   const count = (2 * across.each + 1) * (down ? 2 * down.each + 1 : 1);
@@ -232,7 +238,15 @@ export function variantsOf(across: Step, down: Step | null, base: Adjustment): A
     throw new InputError('each', across.each, 'at least 1 step to each side, and 49 variants at most');
   for (const s of [across, down])
     if (s && !(Math.abs(s.by) > 0)) throw new InputError('by', s.by, 'a step that is not nought');
-  const stepped = (a: Adjustment, s: Step, k: number): Adjustment => ({
+  const least = (s: Step) => base.sharpening - Math.abs(s.by) * s.each;
+  for (const s of [across, down])
+    if (s?.of === 'sharpening' && least(s) < 0)
+      throw new InputError(
+        'each',
+        s.each,
+        `steps that stay at 0 % or more: ${base.sharpening} % less ${s.each} × ${Math.abs(s.by)} does not`,
+      );
+  const stepped = (a: Variant, s: Step, k: number): Variant => ({
     ...a,
     [s.of]: Math.round((a[s.of] + s.by * k) * 1_000) / 1_000,
   });
@@ -253,6 +267,7 @@ export const sayStep = (of: Step['of'], v: number): string =>
     tint: `a* ${signed(v)}`,
     contrast: `contrast ${v}`,
     saturation: `saturation ${v}`,
+    sharpening: `sharpened ${v} %`,
   })[of];
 const signed = (v: number) => (v > 0 ? `+${v}` : v < 0 ? `−${-v}` : '0');
 
@@ -268,10 +283,13 @@ export function stripPlan(
     across: Step;
     down: Step | null;
     base: Adjustment;
+    /** Per cent that the sheet is sharpened by. */
+    sharpening: number;
     cellWidth: Um | null;
   },
 ): ProofPlan {
-  const variants = variantsOf(q.across, q.down, q.base);
+  const variants = variantsOf(q.across, q.down, { ...q.base, sharpening: q.sharpening });
+  const isSharpened = [q.across, q.down].some((s) => s?.of === 'sharpening');
   const columns = 2 * q.across.each + 1;
   const full = sizeAt(q.region, ppiOf(q.crop, q.image));
   const k = q.cellWidth ? q.cellWidth / full.width : 1;
@@ -280,11 +298,12 @@ export function stripPlan(
   const pictures: SheetPicture[] = [],
     labels: SheetText[] = [];
   const step = { x: cell.width + GAP, y: cell.height + LINE + GAP };
-  variants.forEach((adjust, i) => {
+  variants.forEach((variant, i) => {
+    const { sharpening, ...adjust } = variant;
     const at = { x: MARGIN + (i % columns) * step.x, y: MARGIN + Math.floor(i / columns) * step.y };
     const says = [q.across, q.down]
       .filter((s) => s !== null)
-      .map((s) => sayStep(s.of, adjust[s.of]))
+      .map((s) => sayStep(s.of, variant[s.of]))
       .join(', ');
     pictures.push({
       role: 'variant',
@@ -293,6 +312,7 @@ export function stripPlan(
       at,
       size: cell,
       adjust,
+      ...(isSharpened && { sharpen: sharpening }),
       number: i + 1,
     });
     labels.push({

@@ -1,4 +1,4 @@
-import type { Adjustment } from '../colour/adjust';
+import { NO_ADJUSTMENT, type Adjustment } from '../colour/adjust';
 import type { Size, Um } from '../measure';
 import { snippetPlan, stripPlan, wholePlan, type ProofPlan, type Region, type Step } from './plan';
 
@@ -22,7 +22,10 @@ export type SheetQuestion = {
   picture: { width: number; height: number };
   caption: string;
   ppi: number;
-  adjust: Adjustment;
+  /** Nothing: as the file is. */
+  adjust: Adjustment | null;
+  /** Per cent that the sheet is sharpened by; nothing: not. */
+  sharpening?: number;
 };
 
 /**
@@ -30,7 +33,7 @@ export type SheetQuestion = {
  *
  * @throws InputError for regions outside the cut, or a sheet too large to be made
  */
-export function planSheet({ what, adjust, ...common }: SheetQuestion): ProofPlan {
+export function planSheet({ what, adjust, sharpening = 0, ...common }: SheetQuestion): ProofPlan {
   switch (what.kind) {
     case 'snippet':
       return snippetPlan({ ...common, regions: what.regions, adjust });
@@ -44,7 +47,8 @@ export function planSheet({ what, adjust, ...common }: SheetQuestion): ProofPlan
         region: what.region,
         across: what.across,
         down: what.down,
-        base: adjust,
+        base: adjust ?? NO_ADJUSTMENT,
+        sharpening,
         cellWidth: what.cellWidthUm,
       });
   }

@@ -19,7 +19,7 @@ export function smaller(halves: readonly Plane[], k: number): Plane {
     { ...from, channels: 1 },
     { width: whole(from.width), height: whole(from.height) },
     'mitchell',
-    1 / rest,
+    { x: 1 / rest, y: 1 / rest },
   );
 }
 
@@ -105,32 +105,39 @@ export function evened(p: Plane, radius: number, mask?: Uint8Array): Plane {
 
 /** Twice a box, which is nearly a bell: sums, not means, so that edges can be weighed. */
 function boxed(data: Float32Array, width: number, height: number, radius: number): Float32Array {
+  const across = new Float32Array(data.length);
   let now = data;
   for (let pass = 0; pass < 2; pass++) {
-    const across = new Float32Array(data.length),
-      down = new Float32Array(data.length);
-    for (let y = 0; y < height; y++) boxLine(now, across, y * width, 1, width, radius);
-    for (let x = 0; x < width; x++) boxLine(across, down, x, width, height, radius);
-    now = down;
+    for (let y = 0; y < height; y++) boxRow(now, across, y * width, width, radius);
+    now = boxColumns(across, width, height, radius);
   }
   return now;
 }
 
-function boxLine(
-  from: Float32Array,
-  to: Float32Array,
-  start: number,
-  step: number,
-  n: number,
-  r: number,
-) {
+function boxRow(from: Float32Array, to: Float32Array, start: number, width: number, r: number) {
   let sum = 0;
-  for (let i = 0; i <= Math.min(r, n - 1); i++) sum += from[start + i * step]!;
-  for (let i = 0; i < n; i++) {
-    to[start + i * step] = sum / (2 * r + 1);
-    if (i + r + 1 < n) sum += from[start + (i + r + 1) * step]!;
-    if (i - r >= 0) sum -= from[start + (i - r) * step]!;
+  for (let x = 0; x <= Math.min(r, width - 1); x++) sum += from[start + x]!;
+  for (let x = 0; x < width; x++) {
+    to[start + x] = sum / (2 * r + 1);
+    if (x + r + 1 < width) sum += from[start + x + r + 1]!;
+    if (x - r >= 0) sum -= from[start + x - r]!;
   }
+}
+
+/** All columns side by side, row after row: down one column after the other every step would miss the cache. */
+function boxColumns(from: Float32Array, width: number, height: number, r: number): Float32Array {
+  const to = new Float32Array(from.length);
+  const sums = new Float64Array(width);
+  const take = (y: number, sign: 1 | -1) => {
+    for (let x = 0, i = y * width; x < width; x++, i++) sums[x]! += sign * from[i]!;
+  };
+  for (let y = 0; y <= Math.min(r, height - 1); y++) take(y, 1);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0, i = y * width; x < width; x++, i++) to[i] = sums[x]! / (2 * r + 1);
+    if (y + r + 1 < height) take(y + r + 1, 1);
+    if (y - r >= 0) take(y - r, -1);
+  }
+  return to;
 }
 
 export function gradient(p: Plane, step: number): Plane {

@@ -21,6 +21,8 @@ const cells = (
     return { x: i % 10, y: Math.floor(i / 10), target, got: got(target, i), out: out(i) };
   });
 
+const PLAIN = { ...NO_ADJUSTMENT, sharpening: 0 };
+
 describe('comparing cells', () => {
   test('a proof that is the picture passes, with nothing to change', () => {
     const c = compareCells(
@@ -173,6 +175,24 @@ describe('proof sheets', () => {
       }),
     ).toThrow('regions[0]');
   });
+  test('a strip of sharpening goes from less to more about the sheet’s own, the colours as they are', () => {
+    const strip = (sharpening: number, each: number) =>
+      stripPlan({
+        ...common,
+        region: { left: 200, top: 200, width: 300, height: 300 },
+        across: { of: 'sharpening', by: 30, each },
+        down: null,
+        base: NO_ADJUSTMENT,
+        sharpening,
+        cellWidth: null,
+      });
+    const { pictures } = strip(60, 2);
+    expect(pictures.map((p) => [p.sharpen, p.says])).toEqual(
+      [0, 30, 60, 90, 120].map((v) => [v, `sharpened ${v} %`]),
+    );
+    for (const p of pictures) expect(p.adjust).toEqual(NO_ADJUSTMENT);
+    expect(() => strip(60, 3)).toThrow('stay at 0 % or more');
+  });
   test('a strip steps one thing to both sides of the middle, a grid two', () => {
     const plan = stripPlan({
       ...common,
@@ -180,17 +200,20 @@ describe('proof sheets', () => {
       across: { of: 'lightness', by: 2, each: 2 },
       down: { of: 'warmth', by: 1.5, each: 1 },
       base: NO_ADJUSTMENT,
+      sharpening: 80,
       cellWidth: null,
     });
     expect(plan.pictures).toHaveLength(15);
+    // Sharpened alike, as the sheet is: nothing of it stands at the single pictures.
+    expect(plan.pictures.some((p) => 'sharpen' in p)).toBe(false);
     expect(plan.pictures[7]).toMatchObject({ number: 8, says: 'L* 0, b* 0', adjust: NO_ADJUSTMENT });
     expect(plan.pictures[0]!.adjust).toMatchObject({ lightness: -4, warmth: -1.5 });
     inside(plan);
     expect(() =>
-      variantsOf({ of: 'tint', by: 1, each: 1 }, { of: 'tint', by: 1, each: 1 }, NO_ADJUSTMENT),
+      variantsOf({ of: 'tint', by: 1, each: 1 }, { of: 'tint', by: 1, each: 1 }, PLAIN),
     ).toThrow('another adjustment than tint');
     expect(() =>
-      variantsOf({ of: 'tint', by: 1, each: 4 }, { of: 'warmth', by: 1, each: 4 }, NO_ADJUSTMENT),
+      variantsOf({ of: 'tint', by: 1, each: 4 }, { of: 'warmth', by: 1, each: 4 }, PLAIN),
     ).toThrow('49');
   });
   test('a whole and one made smaller', () => {

@@ -1,22 +1,17 @@
-import FFT from 'fft.js';
 import { LEAST_SHARED } from './finePlace';
 import { evened, fromHalves, sample, type Plane } from './plane';
 import type { Similarity } from './similarity';
+import { backward, forward, type Spectrum } from './transform2';
 
-type Complex = { width: number; height: number; re: Float64Array; im: Float64Array };
-
-const transforms = new Map<number, FFT>();
-const transformOf = (n: number): FFT => {
-  let t = transforms.get(n);
-  if (!t) transforms.set(n, (t = new FFT(n)));
-  return t;
-};
 const roomFor = (n: number) => 2 ** Math.ceil(Math.log2(Math.max(4, n)));
+
+/** The other picture, its square and its extent. */
+type OtherSpectra = { S: Spectrum; SS: Spectrum; M: Spectrum };
 
 export type Prepared = {
   k: number;
   plane: Plane;
-  spectra: Map<string, { S: Complex; SS: Complex; M: Complex }>;
+  spectra: Map<string, OtherSpectra>;
 };
 
 export function roughly(
@@ -68,29 +63,31 @@ export function roughly(
       mask[y * bw + x] = 1;
     }
   const even = evened({ width: bw, height: bh, data: turned }, 4, mask);
-  const at = (f: (i: number) => number) =>
-    transform2(
-      laid((x, y) => f(y * bw + x), bw, bh, w, h),
-      false,
-    );
-  const R = at((i) => even.data[i]! * mask[i]!),
-    RR = at((i) => even.data[i]! ** 2 * mask[i]!),
-    M = at((i) => mask[i]!);
-  const cross = transform2(pairOf(R, spectra.S, M, spectra.SS), true),
-    energy = transform2(pairOf(RR, spectra.M, M, spectra.M), true);
+  // What lies outside the turned picture counts for nothing; the picture and its square go through one transform.
+  const values = even.data.map((v, i) => v * mask[i]!);
+  const squares = even.data.map((v, i) => v ** 2 * mask[i]!);
+  const size2 = { width: bw, height: bh },
+    room = { width: w, height: h };
+  const products = productsOf(
+    forward(values, squares, size2, room),
+    forward(mask, null, size2, room),
+    spectra,
+  );
+  const cross = backward(products.cross),
+    energy = backward(products.energy);
   const ownArea = mask.reduce((n, v) => n + v, 0),
     least = LEAST_SHARED * Math.min(ownArea, p.plane.width * p.plane.height);
   const peaks: { score: number; dx: number; dy: number }[] = [];
   for (let dy = -bh + 4; dy < p.plane.height - 4; dy++)
     for (let dx = -bw + 4; dx < p.plane.width - 4; dx++) {
       const i = ((dy + h) % h) * w + ((dx + w) % w);
-      const shared = energy.im[i]!;
+      const shared = energy[2 * i + 1]!;
       if (shared < least) continue;
-      const e = cross.im[i]! * energy.re[i]!;
+      const e = cross[2 * i + 1]! * energy[2 * i]!;
       // Hardly anything in the one or the other: what is left is rounding.
       if (e <= 1e-4 * shared * shared) continue;
       const score =
-        (cross.re[i]! / Math.sqrt(e)) *
+        (cross[2 * i]! / Math.sqrt(e)) *
         (0.7 + 0.3 * Math.min(1, shared / Math.min(ownArea, p.plane.width * p.plane.height)));
       if (peaks.length < 3 || score > peaks[2]!.score) {
         const near = peaks.findIndex((q) => Math.abs(q.dx - dx) < 4 && Math.abs(q.dy - dy) < 4);
@@ -116,82 +113,56 @@ export function roughly(
   });
 }
 
-/** The other picture, its square and its extent, transformed in a raster with room for both. */
-function spectraOf(p: Prepared, w: number, h: number) {
-  const key = `${w} ${h}`;
-  let have = p.spectra.get(key);
-  if (!have) {
-    const { plane } = p,
-      at = (f: (i: number) => number) =>
-        transform2(
-          laid((x, y) => f(y * plane.width + x), plane.width, plane.height, w, h),
-          false,
-        );
-    p.spectra.set(
-      key,
-      (have = { S: at((i) => plane.data[i]!), SS: at((i) => plane.data[i]! ** 2), M: at(() => 1) }),
-    );
-  }
-  return have;
+/** The other picture's spectra in a raster with room for both. */
+function spectraOf({ plane, spectra }: Prepared, width: number, height: number): OtherSpectra {
+  const key = `${width} ${height}`;
+  const kept = spectra.get(key);
+  if (kept) return kept;
+  const spectrum = (values: ArrayLike<number>) => forward(values, null, plane, { width, height });
+  const made = {
+    S: spectrum(plane.data),
+    SS: spectrum(plane.data.map((v) => v ** 2)),
+    M: spectrum(new Uint8Array(plane.data.length).fill(1)),
+  };
+  spectra.set(key, made);
+  return made;
 }
 
-/** Conjugate products of two pairs, packed so that one transform back gives both: real and imaginary. */
-function pairOf(a: Complex, b: Complex, c: Complex, d: Complex): Complex {
-  const n = a.re.length,
-    re = new Float64Array(n),
-    im = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const xr = a.re[i]! * b.re[i]! + a.im[i]! * b.im[i]!,
-      xi = a.re[i]! * b.im[i]! - a.im[i]! * b.re[i]!;
-    const yr = c.re[i]! * d.re[i]! + c.im[i]! * d.im[i]!,
-      yi = c.re[i]! * d.im[i]! - c.im[i]! * d.re[i]!;
-    re[i] = xr - yi;
-    im[i] = xi + yr;
-  }
-  return { width: a.width, height: a.height, re, im };
-}
-
-function laid(
-  at: (x: number, y: number) => number,
-  width: number,
-  height: number,
-  w: number,
-  h: number,
-): Complex {
-  const re = new Float64Array(w * h);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) re[y * w + x] = at(x, y);
-  return { width: w, height: h, re, im: new Float64Array(w * h) };
-}
-
-/** Two-dimensional transform in place, over rows and then columns. */
-function transform2(c: Complex, back: boolean): Complex {
-  along(c, transformOf(c.width), c.width, 1, c.height, c.width, back);
-  along(c, transformOf(c.height), c.height, c.width, c.width, 1, back);
-  return c;
-}
-
-function along(
-  { re, im }: Complex,
-  fft: FFT,
-  n: number,
-  step: number,
-  lines: number,
-  stride: number,
-  back: boolean,
-) {
-  const lineIn = fft.createComplexArray(),
-    lineOut = fft.createComplexArray();
-  for (let line = 0; line < lines; line++) {
-    const start = line * stride;
-    for (let k = 0, i = start; k < n; k++, i += step) {
-      lineIn[2 * k] = re[i]!;
-      lineIn[2 * k + 1] = im[i]!;
-    }
-    if (back) fft.inverseTransform(lineOut, lineIn);
-    else fft.transform(lineOut, lineIn);
-    for (let k = 0, i = start; k < n; k++, i += step) {
-      re[i] = lineOut[2 * k]!;
-      im[i] = lineOut[2 * k + 1]!;
+/**
+ * What is transformed back: the one with the other and its extent with the other's square; its square and its extent with the
+ * other's extent. Each a pair of conjugate products, packed so that one transform gives both, as real and imaginary part.
+ *
+ * @param both spectrum of the one as real part and its square as imaginary: real pictures have spectra that mirror themselves
+ *   about the origin, which tells the two apart again
+ */
+function productsOf(both: Spectrum, extent: Spectrum, { S, SS, M }: OtherSpectra) {
+  const { width, height } = both;
+  const z = both.data,
+    m = extent.data,
+    [s, ss, om] = [S.data, SS.data, M.data];
+  const cross = new Float64Array(z.length),
+    energy = new Float64Array(z.length);
+  for (let x = 0; x < width; x++) {
+    const column = x * height,
+      mirrored = ((width - x) % width) * height;
+    for (let y = 0; y < height; y++) {
+      const i = 2 * (column + y),
+        j = 2 * (mirrored + ((height - y) % height));
+      const oneRe = (z[i]! + z[j]!) / 2,
+        oneIm = (z[i + 1]! - z[j + 1]!) / 2,
+        squareRe = (z[i + 1]! + z[j + 1]!) / 2,
+        squareIm = (z[j]! - z[i]!) / 2;
+      const mRe = m[i]!,
+        mIm = m[i + 1]!;
+      // Conjugate of the first times the second, twice each: a + i·b.
+      cross[i] = oneRe * s[i]! + oneIm * s[i + 1]! - (mRe * ss[i + 1]! - mIm * ss[i]!);
+      cross[i + 1] = oneRe * s[i + 1]! - oneIm * s[i]! + (mRe * ss[i]! + mIm * ss[i + 1]!);
+      energy[i] = squareRe * om[i]! + squareIm * om[i + 1]! - (mRe * om[i + 1]! - mIm * om[i]!);
+      energy[i + 1] = squareRe * om[i + 1]! - squareIm * om[i]! + (mRe * om[i]! + mIm * om[i + 1]!);
     }
   }
+  return {
+    cross: { width, height, data: cross },
+    energy: { width, height, data: energy },
+  };
 }

@@ -44,7 +44,7 @@ test('a comma is a decimal sign everywhere, and lengths know their units', () =>
 test.each([
   ['thumbnails', { each: '2,5' }, { each: 'Expected a whole number from 1 to 6.' }],
   ['thumbnails', { each: 'two' }, { each: 'Expected a whole number from 1 to 6.' }],
-  ['strip', { acrossBy: '' }, { acrossBy: 'Expected a number from 0.01 to 20.' }],
+  ['strip', { acrossBy: '' }, { acrossBy: 'Expected a number from 0.01 to 200.' }],
   ['snippet', { ppi: '1,250' }, { ppi: 'Expected a number from 60 to 1440.' }],
   ['snippet', { sharpen: 'much' }, { sharpen: 'Expected a number from 0 to 500.' }],
   ['snippet', { height: '80.5.1' }, { height: expect.stringContaining('a length from 5 to 1000 mm') }],

@@ -37,8 +37,8 @@ const ALWAYS: readonly Field[] = ['ppi', 'sharpen', 'radius'];
 type Range = { least: number; most: number; usual: number; isWhole?: boolean };
 const NUMBERS: Record<Exclude<Field, 'width' | 'height' | 'cell'>, Range> = {
   ppi: { least: 60, most: 1_440, usual: 300 },
-  acrossBy: { least: 0.01, most: 20, usual: 1 },
-  downBy: { least: 0.01, most: 20, usual: 1 },
+  acrossBy: { least: 0.01, most: 200, usual: 1 },
+  downBy: { least: 0.01, most: 200, usual: 1 },
   each: { least: 1, most: 6, usual: 2, isWhole: true },
   sharpen: { least: 0, most: 500, usual: 0 },
   radius: { least: 0.2, most: 20, usual: 1 },

@@ -116,6 +116,8 @@ export function inkLevel(
 export type InkForecast = {
   /** Days until it runs out at the present rate; null where nothing is used. */ days: number | null;
   earliest: number | null;
+  /** The same for the cartridge that is in the machine alone, spares left out. */
+  inPlace: { days: number; earliest: number } | null;
   /** Days from now to order. */ orderIn: number | null;
 };
 
@@ -125,7 +127,7 @@ export type InkForecast = {
  * @param perDay ml a day: recent use plus what the queue asks, spread over its days
  * @param deliveryDays from ordering to having it
  * @param spare cartridges of the colour on the shelf
- * @example forecastInk({ ml: 60, error: 5, share: 0.6 }, 2, 7, 0, 100) // { days: 30, earliest: 27, orderIn: 20 }
+ * @example forecastInk({ ml: 60, error: 5, share: 0.6 }, 2, 7, 0, 100) // { days: 30, earliest: 27, inPlace: { days: 30, earliest: 27 }, orderIn: 20 }
  */
 export function forecastInk(
   level: InkLevel,
@@ -134,10 +136,12 @@ export function forecastInk(
   spare: number,
   full: number,
 ): InkForecast {
-  if (!(perDay > 0)) return { days: null, earliest: null, orderIn: null };
-  const days = Math.floor((level.ml + spare * full) / perDay),
-    earliest = Math.max(0, Math.floor((level.ml - level.error + spare * full) / perDay));
-  return { days, earliest, orderIn: Math.max(0, earliest - deliveryDays) };
+  if (!(perDay > 0)) return { days: null, earliest: null, inPlace: null, orderIn: null };
+  // A day that is full but for the rounding of its tenths is full.
+  const daysOf = (ml: number) => Math.max(0, Math.floor(ml / perDay + 1e-9));
+  const lasts = (ml: number) => ({ days: daysOf(ml), earliest: daysOf(ml - level.error) });
+  const all = lasts(level.ml + spare * full);
+  return { ...all, inPlace: lasts(level.ml), orderIn: Math.max(0, all.earliest - deliveryDays) };
 }
 
 /** Whether there is ink for a print or a queue, before it starts. @example enoughInk('black', { ml: 10, error: 2, share: 0.1 }, 5).verdict // 'holds' */

@@ -77,6 +77,19 @@ describe('ink that is learned from cartridges running out', () => {
       expect(said.orderIn!).toBeLessThanOrEqual(said.days!);
     }
   });
+  test('a level that is unsure lasts from any day on; with a spare on the shelf it is the spare that lasts', () => {
+    // 5.1 ml give or take 40.1 at 0.5 ml a day, and one of 80 ml on the shelf.
+    const unsure = { ml: 5.1, error: 40.1, share: 0.06 };
+    expect(forecastInk(unsure, 0.5, 7, 1, 80)).toEqual({
+      days: 170,
+      earliest: 90,
+      inPlace: { days: 10, earliest: 0 },
+      orderIn: 83,
+    });
+    const alone = forecastInk(unsure, 0.5, 7, 0, 80);
+    expect(alone).toMatchObject({ days: 10, earliest: 0, inPlace: { days: 10, earliest: 0 } });
+    expect(forecastInk(unsure, 0, 7, 1, 80).inPlace).toBeNull();
+  });
   test('a picture asks ink by its darkness: white asks little of all, pure yellow only of yellow, a grey picture of all alike', () => {
     const flat = (step: number) => Array.from({ length: 256 }, (_, i) => (i === step ? 1 : 0));
     expect(inkWeights([flat(255), flat(255), flat(255)], ['matte black', 'cyan'])).toEqual({

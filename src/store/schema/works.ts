@@ -8,7 +8,7 @@ import {
   text,
   uniqueIndex,
 } from 'drizzle-orm/sqlite-core';
-import { MAY_PRINT, SIGNATURES, WORK_KINDS } from '@/core/works';
+import { MAY_PRINT, PHOTOGRAPH_OF, SIGNATURES, WORK_KINDS } from '@/core/works';
 import { at, columnRules, day, document, flag, id, oneOf, um } from './kit';
 
 export const studio = sqliteTable(
@@ -99,6 +99,29 @@ export const originalMoves = sqliteTable(
     conditionBack: text('condition_back').notNull().default(''),
   },
   (t) => [...columnRules(t), index('original_moves_work').on(t.workId)],
+);
+
+/** What an original looked like on a day: its front, its back, its signature, a damage. No print is made of these. */
+export const photographs = sqliteTable(
+  'photographs',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    sha256: text('sha256').notNull(),
+    bytes: integer('bytes').notNull(),
+    fileName: text('file_name').notNull(),
+    shows: oneOf('shows', PHOTOGRAPH_OF).notNull(),
+    words: text('words').notNull().default(''),
+    takenOn: day('taken_on'),
+    keptAt: at('kept_at').notNull(),
+  },
+  (t) => [
+    ...columnRules(t),
+    index('photographs_work').on(t.workId),
+    index('photographs_file').on(t.sha256),
+  ],
 );
 
 export const MASTER_STATES = ['reading', 'ready', 'not read'] as const;

@@ -1,4 +1,5 @@
 import { RefusedError } from '@/core/errors';
+import { passedFigures, type PassedFigures } from '@/core/printfile/passedFigures';
 import { type PrepStep } from '@/core/printfile/steps';
 import type { Db, Tx } from '@/store/db';
 import { findRows, patchRow, rowById, type Row } from '@/store/rows';
@@ -41,6 +42,7 @@ export type LikeFactor = {
   factor: number;
   round: number;
   settings: string;
+  figures: PassedFigures;
 };
 /** Factors this near need like settings. */
 const LIKE = 1.15;
@@ -54,6 +56,7 @@ export async function passedNear(db: Db, factor: number): Promise<LikeFactor[]> 
     title,
     factor: prep.factor!,
     round,
+    figures: passedFigures(prep.steps),
     settings: lastOf(prep.steps, 'noise', 'resample', 'sharpen') || 'no sharpening logged',
   }));
 }

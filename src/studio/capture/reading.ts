@@ -3,7 +3,7 @@ import { RefusedError } from '@/core/errors';
 import { forgetActsBefore } from '@/store/acts';
 import { allNamings } from '@/store/hashes';
 import { hashOfMaster, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
-import { removeRow } from '@/store/rows';
+import { findRows, removeRow } from '@/store/rows';
 import { receivingIntakes } from '@/store/works';
 import { UNDO_DAYS } from '../history/undo';
 import { noteInJournal, type Running, type Studio } from '../studio';
@@ -122,9 +122,21 @@ async function over(studio: Studio, sha256: string, trouble: string): Promise<vo
 
 /** Makes what is missing of a file that was read before, when somebody asks for it. */
 export async function deriveAgain(studio: Studio, sha256: string): Promise<boolean> {
+  const [photograph] = await findRows(studio.db, 'photographs', { sha256 }, { limit: 1 });
+  if (photograph) return derivePhotograph(studio, photograph);
   if (!(await mastersByHash(studio.db, sha256)).some((m) => m.state === 'ready')) return false;
   await readingOfFile(studio, sha256);
   return studio.objects.hasDerived(sha256);
+}
+
+/** Photographs are shown whole and small, as captures are. */
+async function derivePhotograph(
+  studio: Studio,
+  { sha256, fileName }: { sha256: string; fileName: string },
+): Promise<boolean> {
+  const path = await studio.objects.soundPath(sha256, fileName);
+  await studio.imaging.derive(path, studio.objects.derivedDir(sha256), fileName).done;
+  return true;
 }
 
 /**

@@ -3,7 +3,7 @@ import { InputError, RefusedError } from '@/core/errors';
 import type { ProfileFacts } from '@/core/colour/profileFacts';
 import { INSPECTION } from '@/core/proof/inspection';
 import { newestChange } from '@/store/changes';
-import { findRows } from '@/store/rows';
+import { insertRow, findRows } from '@/store/rows';
 import * as schema from '@/store/schema';
 import { impressions, orders } from '@/store/schema';
 import { recordService, recordSupply, useSupply } from '@/studio/orders/shelfActions';
@@ -425,6 +425,25 @@ describe('undo restores every column', () => {
     await go('takeBack', { id: move!.id, backOn: '2026-11-09', conditionBack: 'sound' });
     await go('stillAway', { id: move!.id });
     await go('forgetMove', { id: move!.id });
+    await studio.store.write((tx) =>
+      insertRow(tx, 'photographs', {
+        id: 'photo',
+        workId,
+        sha256: 'a'.repeat(64),
+        bytes: 9,
+        fileName: 'back.jpg',
+        shows: 'back',
+        takenOn: '2026-11-01',
+        keptAt: studio.now(),
+      }),
+    );
+    await go('describePhotograph', {
+      id: 'photo',
+      shows: 'damage',
+      words: 'a rub',
+      takenOn: '2026-11-02',
+    });
+    await go('removePhotograph', { id: 'photo' });
     const asked = { formatId, paperId, routeId, kind: 'whole', changed: '', cost: '', made: true };
     const proof = (await go('askProof', asked)).id!;
     const judged = {

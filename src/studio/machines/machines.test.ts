@@ -80,7 +80,12 @@ describe('a printer and its ink', () => {
       { day: '2026-05-30', share: 0.6 },
       0.5,
     ]);
-    expect(r.forecast).toEqual({ days: 420, earliest: 420, orderIn: 415 });
+    expect(r.forecast).toEqual({
+      days: 420,
+      earliest: 420,
+      inPlace: { days: 100, earliest: 100 },
+      orderIn: 415,
+    });
     // 2 of 80 ml at 40.00.
     expect(r.perM2Minor).toBe(100);
     await expect(ink('in', '2026-03-01')).rejects.toMatchObject({ field: 'day' });

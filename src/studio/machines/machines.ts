@@ -138,7 +138,7 @@ export async function inkReport(studio: Studio, machine: Machine): Promise<InkRe
       perDay,
       forecast: level
         ? forecastInk(level, perDay, machine.deliveryDays, s.spare, ink.ml)
-        : { days: null, earliest: null, orderIn: null },
+        : { days: null, earliest: null, inPlace: null, orderIn: null },
       queue: level && queueArea > 0 ? enoughInk(ink.colour, level, fit.coverage * queueArea) : null,
       perM2Minor: ink.ml > 0 ? Math.round((fit.coverage / ink.ml) * ink.priceMinor) : 0,
     };

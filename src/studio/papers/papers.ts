@@ -150,6 +150,16 @@ async function wantedByOrders(
   return out;
 }
 
+/** What lies in the drawer of every paper, by the paper's id. */
+export async function heldByPaper(studio: Studio): Promise<Map<string, Held[]>> {
+  const { timeZone } = await studio.settings();
+  const today = localDay(studio.now(), timeZone);
+  const held = new Map<string, Held[]>();
+  for (const paper of await findRows(studio.db, 'papers'))
+    held.set(paper.id, await heldOf(studio, paper, today));
+  return held;
+}
+
 export type Consequence = { workId: string; title: string; says: string };
 
 /** Everything the page of a paper shows. */

@@ -8,6 +8,7 @@ import {
   type FileSpace,
   type PrintSpec,
 } from '@/core/printfile/spec';
+import type { UnsharpMask } from '@/core/printfile/sharpen';
 import type { PrepStep } from '@/core/printfile/steps';
 import { findRows, insertRow, removeRow, rowById } from '@/store/rows';
 import type { Format } from '@/store/works';
@@ -61,6 +62,7 @@ export const makePrintFile = defineAction({
         ppi: input.ppi,
         kernel: input.kernel,
         sharpen: input.sharpen,
+        ...(input.capture && { capture: input.capture }),
         space,
         intent: input.intent,
         bits: input.bits,
@@ -215,20 +217,13 @@ function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
     step('crop', `Crop to ${c.width} × ${c.height} px at ${c.left}, ${c.top}`, {
       pixels: `${c.width} × ${c.height}`,
     }),
+    ...captureSteps(spec.capture, step),
     step(
       'resample',
       `Resample ${spec.kernel} ${c.width} × ${c.height} to ${image.width} × ${image.height} px, × ${resampleFactor(c, image).toFixed(2)}`,
       { kernel: spec.kernel, from: `${c.width} × ${c.height}`, to: `${image.width} × ${image.height}` },
     ),
-    ...(spec.sharpen
-      ? [
-          step(
-            'sharpen',
-            `Sharpen ${spec.sharpen.amount} % ${spec.sharpen.radius} px, threshold ${spec.sharpen.threshold}`,
-            { ...spec.sharpen },
-          ),
-        ]
-      : []),
+    ...(spec.sharpen ? [step('sharpen', `Sharpen ${sayMask(spec.sharpen)}`, { ...spec.sharpen })] : []),
     ...(spec.adjust
       ? [step('tone', `Adjust as its reference proof was: ${sayAdjustment(spec.adjust)}`, {})]
       : []),
@@ -241,6 +236,28 @@ function stepsOf(spec: PrintSpec, at: string): PrepStep[] {
     step('save', `Save ${spec.file === 'TIFF' ? 'TIFF' : `JPEG at ${spec.file.jpeg}`}, ${spec.ppi} ppi`, {
       ppi: spec.ppi,
     }),
+  ];
+}
+
+const sayMask = ({ amount, radius, threshold }: UnsharpMask) =>
+  `${amount} % ${radius} px, threshold ${threshold}`;
+
+function captureSteps(
+  capture: PrintSpec['capture'],
+  step: (kind: PrepStep['kind'], says: string, figures: PrepStep['figures']) => PrepStep,
+): PrepStep[] {
+  const { sharpen, smooth } = capture ?? {};
+  return [
+    ...(sharpen
+      ? [step('sharpen', `Sharpen the capture ${sayMask(sharpen)}`, { of: 'capture', ...sharpen })]
+      : []),
+    ...(smooth
+      ? [
+          step('noise', `Noise down ${smooth.strength} %, within ${smooth.levels} levels`, {
+            ...smooth,
+          }),
+        ]
+      : []),
   ];
 }
 

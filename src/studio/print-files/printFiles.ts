@@ -27,6 +27,13 @@ import { noteInJournal, type Studio } from '../studio';
 export type PrintFile = Row<'printFiles'>;
 export const printFilesOf = (db: Db, workId: string): Promise<PrintFile[]> =>
   findRows(db, 'printFiles', { workId }, { orderBy: ['-madeAt'] });
+/** An unsharp mask, as files and proofs take it. */
+export const maskInput = objectSchema({
+  amount: numberBetween(0, 500),
+  radius: numberBetween(0.2, 20),
+  threshold: numberBetween(0, 64),
+});
+
 export const makeInput = objectSchema({
   formatId: id,
   masterId: id,
@@ -34,11 +41,11 @@ export const makeInput = objectSchema({
   routeId: orNull(id),
   ppi: numberBetween(30, 1_440),
   kernel: oneOf(...KERNELS),
-  sharpen: orNull(
+  sharpen: orNull(maskInput),
+  capture: Type.Optional(
     objectSchema({
-      amount: numberBetween(0, 500),
-      radius: numberBetween(0.2, 20),
-      threshold: numberBetween(0, 64),
+      sharpen: orNull(maskInput),
+      smooth: orNull(objectSchema({ strength: numberBetween(0, 100), levels: numberBetween(0.5, 64) })),
     }),
   ),
   space: oneOf(...FILE_SPACES, 'RGB + CMYK pair'),

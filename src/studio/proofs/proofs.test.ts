@@ -18,7 +18,8 @@ import {
 import { desc, eq } from 'drizzle-orm';
 import { Readable } from 'node:stream';
 import sharp from 'sharp';
-import { picture } from '../../../tests/unit/helpers/files';
+import { picture, tiff } from '../../../tests/unit/helpers/files';
+import { leaves } from '../../../tests/unit/helpers/subjects';
 import { furnished, numbersOf, type Furnished } from '../../../tests/unit/helpers/house';
 import { beginPrep, logStep } from '../capture/prepActions';
 import { openEdition } from '../editions/editionActions';
@@ -57,7 +58,19 @@ import { countGamut } from './softProofActions';
 let f: Furnished;
 const day = { at: '2026-11-20T09:00:00Z' };
 beforeAll(async () => {
-  f = await furnished({ now: () => day.at });
+  // Leaves upon leaves, in colour and untagged: there is something to find it by in a scan of its proof.
+  const { data, width, height } = leaves('leaves', 11, 600, 2_500);
+  const lit = new Uint8Array(data.length * 3);
+  for (const [i, v] of data.entries()) {
+    const tone = Math.min(255, Math.max(0, v));
+    lit.set([tone, 20 + 0.8 * tone, 60 + 0.6 * tone], 3 * i);
+  }
+  const sides = { width: 1_200, height: 900 };
+  const shown = await sharp(lit, { raw: { width, height, channels: 3 } })
+    .resize({ ...sides, fit: 'fill' })
+    .raw()
+    .toBuffer();
+  f = await furnished({ now: () => day.at, picture: await tiff({ ...sides, ppi: 300 }, shown) });
 });
 
 const ended = async (started: { job: string }) => {

@@ -1,14 +1,9 @@
-import {
-  checkedAdjustment,
-  isNone,
-  NO_ADJUSTMENT,
-  sayAdjustment,
-  type Adjustment,
-} from '@/core/colour/adjust';
+import { checkedAdjustment, isNone, sayAdjustment } from '@/core/colour/adjust';
 import { RefusedError } from '@/core/errors';
 import { formatLength, formatSize, parseLength, parseSum, UM_PER_INCH, isBlank } from '@/core/measure';
 import { printFileName } from '@/core/printfile/spec';
-import { coverage, snippetPlan, stripPlan, wholePlan, type ProofPlan } from '@/core/proof/plan';
+import { coverage } from '@/core/proof/plan';
+import { planSheet } from '@/core/proof/planSheet';
 import { judgedDistanceOf } from '@/core/resolution';
 import { nextRound } from '@/store/proofs';
 import { rowById } from '@/store/rows';
@@ -23,7 +18,7 @@ import { noteInJournal, type Studio } from '../studio';
 import { cropOf, viewedPixels } from '../works/workPage';
 import { currentProfile } from './profiles';
 import { insertProof } from './rounds';
-import { meaningOf, sheetInput, untagged, type SheetInput } from './sheets';
+import { meaningOf, sheetInput, untagged } from './sheets';
 
 /** The master a size is made of, ready to be read. */
 export async function masterFor(studio: Studio, format: Format): Promise<Master> {
@@ -117,7 +112,12 @@ export const makeProofSheet = defineAction({
       caption,
       ppi: input.ppi,
     };
-    const plan = planOf(input, common, adjust);
+    const plan = planSheet({
+      what: input.what,
+      ...common,
+      adjust,
+      sharpening: input.sharpen?.amount ?? 0,
+    });
     const space = route.space.startsWith('sRGB') ? ('sRGB' as const) : ('opRGB' as const);
     const fileName = printFileName(
       plan.sheet,
@@ -196,27 +196,6 @@ export const makeProofSheet = defineAction({
     return { message: 'Making the proof sheet.', job };
   },
 });
-
-function planOf(
-  input: SheetInput,
-  common: Parameters<typeof wholePlan>[0] extends infer Q
-    ? Omit<Q & { ppi: number }, 'adjust' | 'longSide'>
-    : never,
-  adjust: Adjustment | null,
-): ProofPlan {
-  const { what } = input;
-  if (what.kind === 'snippet') return snippetPlan({ ...common, regions: what.regions, adjust });
-  if (what.kind === 'strip' || what.kind === 'thumbnails')
-    return stripPlan({
-      ...common,
-      region: what.region,
-      across: what.across,
-      down: what.down,
-      base: adjust ?? NO_ADJUSTMENT,
-      cellWidth: what.cellWidthUm,
-    });
-  return wholePlan({ ...common, adjust, ...(what.kind === 'reduced' && { longSide: what.longSideUm }) });
-}
 
 /** Lays a proof sheet on a layout, beside prints or other proofs, to save paper. */
 export const gangProof = defineAction({

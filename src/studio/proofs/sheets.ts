@@ -1,12 +1,14 @@
 import { type Adjustment } from '@/core/colour/adjust';
 import { INTENTS } from '@/core/colour/intents';
 import { RefusedError } from '@/core/errors';
+import { STEPPED } from '@/core/proof/plan';
 import { KERNELS } from '@/core/printfile/resample';
 import { type PrintSpec } from '@/core/printfile/spec';
 import type { Received } from '@/imaging/objects';
 import { patchRow, rowById } from '@/store/rows';
 import { type Master } from '@/store/works';
 import { rm } from 'node:fs/promises';
+import { maskInput } from '../print-files/printFiles';
 import {
   id,
   line,
@@ -43,8 +45,9 @@ export const adjustmentSchema = objectSchema({
 });
 
 const step = objectSchema({
-  of: oneOf('lightness', 'contrast', 'saturation', 'warmth', 'tint'),
-  by: numberBetween(-20, 20),
+  of: oneOf(...STEPPED),
+  /** Sharpening goes by tens of per cent, colours by less. */
+  by: numberBetween(-200, 200),
   each: wholeNumber(1, 6),
 });
 
@@ -65,13 +68,7 @@ export const sheetInput = objectSchema({
   intent: oneOf(...INTENTS),
   ppi: numberBetween(60, 1_440),
   kernel: oneOf(...KERNELS),
-  sharpen: orNull(
-    objectSchema({
-      amount: numberBetween(0, 500),
-      radius: numberBetween(0.2, 20),
-      threshold: numberBetween(0, 64),
-    }),
-  ),
+  sharpen: orNull(maskInput),
   adjust: orNull(adjustmentSchema),
   untaggedIs: untagged,
   changed: line,

@@ -58,133 +58,162 @@ function matNotes(
   ];
 }
 
+type ShopDrawing = { drawing: Drawing; notes: string[]; name: string };
+
 /**
  * One of the drawings there are, with the lines that go beside it.
  *
  * @param id of a format for a sheet, of a mount for what is mounted or wrapped, of a layout
  * @throws InputError for a kind there is not, or one that this plan has no drawing of
  */
-export async function shopDrawing(
-  studio: Studio,
-  kind: string,
-  id: string,
-): Promise<{ drawing: Drawing; notes: string[]; name: string }> {
-  const { db } = studio;
+export async function shopDrawing(studio: Studio, kind: string, id: string): Promise<ShopDrawing> {
+  if (kind === 'layout') return layoutDrawing(studio, id);
+  const mount = kind === 'sheet' ? null : await rowById(studio.db, 'mounts', id, 'id');
+  const shown = await shownFormat(studio, mount?.formatId ?? id);
+  if (!mount) return sheetDrawing(shown);
+  const drawing = mount.plan.kind === 'wrap' ? wrapDrawing : mountDrawing;
+  const drawn = await drawing(studio, kind, mount, shown);
+  if (!drawn) throw new InputError('drawing', kind, `one of ${DRAWINGS.join(', ')} that this plan has`);
+  return drawn;
+}
+
+async function layoutDrawing(studio: Studio, id: string): Promise<ShopDrawing> {
   const { unit } = await studio.settings();
-  if (kind === 'layout') {
-    const l = await rowById(db, 'layouts', id, 'id');
-    const paper = await rowById(db, 'papers', l.paperId);
-    const area = { width: l.widthUm, height: l.lengthUm };
-    const cuts = cutsOf(l.placements, area);
-    const drawing = drawLayout({
-      title: `${l.name}: ${paper.name}, ${formatLength(l.widthUm, unit)}${l.kind === 'roll' ? ' roll' : ''}`,
-      width: l.widthUm,
-      length: l.lengthUm,
-      margin: l.marginUm,
-      pieces: l.pieces,
-      placements: l.placements,
+  const layout = await rowById(studio.db, 'layouts', id, 'id');
+  const paper = await rowById(studio.db, 'papers', layout.paperId);
+  const cuts = cutsOf(layout.placements, { width: layout.widthUm, height: layout.lengthUm });
+  const ground = `${formatLength(layout.widthUm, unit)}${layout.kind === 'roll' ? ' roll' : ''}`;
+  return {
+    drawing: drawLayout({
+      title: `${layout.name}: ${paper.name}, ${ground}`,
+      width: layout.widthUm,
+      length: layout.lengthUm,
+      margin: layout.marginUm,
+      pieces: layout.pieces,
+      placements: layout.placements,
       cuts: cuts ?? [],
       unit,
-    });
-    return {
-      drawing,
-      name: l.name,
-      notes: [
-        cuts
-          ? `${cutWords(cuts)}, in the order of their numbers; what stands over is trimmed last.`
-          : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.',
-      ],
-    };
-  }
-  const mount = kind === 'sheet' ? null : await rowById(db, 'mounts', id, 'id');
-  const format = await rowById(db, 'formats', mount?.formatId ?? id, 'id');
-  const [work, master] = [
-    await rowById(db, 'works', format.workId),
-    await currentMaster(db, format.workId),
-  ];
-  const image = imageOf(format),
-    sheet = sheetOf(image, bordersOf(format));
-  const seen = pictureFor(format, master);
-  const title = `${work.title}, ${formatSize(image, unit)}`;
-  if (kind === 'sheet')
-    return {
-      drawing: drawSheet({
-        title,
-        image,
-        borders: bordersOf(format),
-        finish: format.finish ?? NO_FINISH,
-        unit,
-        ...seen,
-        number: '1/…',
-      }),
-      notes: [],
-      name: `sheet ${format.name}`,
-    };
-  const plan = mount!.plan;
+    }),
+    name: layout.name,
+    notes: [
+      cuts
+        ? `${cutWords(cuts)}, in the order of their numbers; what stands over is trimmed last.`
+        : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.',
+    ],
+  };
+}
+
+/** A format as it is drawn: its sizes, its title, and the part of the picture that it shows. */
+async function shownFormat(studio: Studio, id: string) {
+  const { db } = studio;
+  const { unit } = await studio.settings();
+  const format = await rowById(db, 'formats', id, 'id');
+  const work = await rowById(db, 'works', format.workId);
+  const image = imageOf(format);
+  return {
+    format,
+    unit,
+    image,
+    sheet: sheetOf(image, bordersOf(format)),
+    seen: pictureFor(format, await currentMaster(db, format.workId)),
+    title: `${work.title}, ${formatSize(image, unit)}`,
+  };
+}
+type ShownFormat = Awaited<ReturnType<typeof shownFormat>>;
+
+const sheetDrawing = ({ format, unit, image, seen, title }: ShownFormat): ShopDrawing => ({
+  drawing: drawSheet({
+    title,
+    image,
+    borders: bordersOf(format),
+    finish: format.finish ?? NO_FINISH,
+    unit,
+    ...seen,
+    number: '1/…',
+  }),
+  notes: [],
+  name: `sheet ${format.name}`,
+});
+
+/** A mat's face, or the section of what is mounted; null for a drawing that this plan has not. */
+async function mountDrawing(
+  { db }: Studio,
+  kind: string,
+  mount: Mount,
+  { format, unit, image, sheet, seen, title }: ShownFormat,
+): Promise<ShopDrawing | null> {
+  const { plan } = mount;
+  if (plan.kind === 'wrap') return null;
   const cutter =
     plan.kind === 'mat' && plan.cutterId ? (await rowById(db, 'cutters', plan.cutterId)).name : null;
-  const notes = matNotes(mount!, sheet, image, unit, cutter);
+  const notes = matNotes(mount, sheet, image, unit, cutter);
   if (kind === 'mat' && plan.kind === 'mat')
     return {
       drawing: drawMatFace({ title: `Mat of ${title}`, plan, sheet, image, unit, ...seen }),
       notes,
       name: `mat ${format.name}`,
     };
-  if (kind === 'section' && plan.kind !== 'wrap')
+  if (kind !== 'section') return null;
+  return {
+    drawing: drawSection({
+      title: `Section of ${title}, ${THICKEN} times as deep as it is`,
+      mounting: mounting(plan, sheet, image, unit),
+      plan,
+      sheet,
+      unit,
+    }),
+    notes,
+    name: `section ${format.name}`,
+  };
+}
+
+/** The canvas, the bars or the panels of what is wrapped; null for a drawing that this plan has not. */
+async function wrapDrawing(
+  _: Studio,
+  kind: string,
+  { plan }: Mount,
+  { format, unit, image, seen, title }: ShownFormat,
+): Promise<ShopDrawing | null> {
+  if (plan.kind !== 'wrap') return null;
+  const panels = panelsOf(plan, image);
+  const first = panels[0]!;
+  const wrap = wrapOf(plan, first.face);
+  const many = panels.length > 1 ? `, ${panels.length} panels` : '';
+  if (kind === 'wrap')
     return {
-      drawing: drawSection({
-        title: `Section of ${title}, ${THICKEN} times as deep as it is`,
-        mounting: mounting(plan, sheet, image, unit),
-        plan,
-        sheet,
+      drawing: drawWrap({
+        title: `Canvas of ${title}${many && ', first panel'}`,
+        wrap,
         unit,
+        picture: seen.picture,
+        from: {
+          left: seen.from.left + first.from.left * seen.from.width,
+          top: seen.from.top + first.from.top * seen.from.height,
+          width: first.from.width * seen.from.width,
+          height: first.from.height * seen.from.height,
+        },
       }),
-      notes,
-      name: `section ${format.name}`,
+      notes: ['Dash and dot: fold. Short dashes: staples. The corners fold along the slant.'],
+      name: `wrap ${format.name}`,
     };
-  if (plan.kind === 'wrap') {
-    const list = panelsOf(plan, image),
-      wrap = wrapOf(plan, list[0]!.face);
-    const one = list[0]!,
-      from = {
-        left: seen.from.left + one.from.left * seen.from.width,
-        top: seen.from.top + one.from.top * seen.from.height,
-        width: one.from.width * seen.from.width,
-        height: one.from.height * seen.from.height,
-      };
-    const many = list.length > 1 ? `, ${list.length} panels` : '';
-    if (kind === 'wrap')
-      return {
-        drawing: drawWrap({
-          title: `Canvas of ${title}${many && ', first panel'}`,
-          wrap,
-          unit,
-          picture: seen.picture,
-          from,
-        }),
-        notes: ['Dash and dot: fold. Short dashes: staples. The corners fold along the slant.'],
-        name: `wrap ${format.name}`,
-      };
-    if (kind === 'bars')
-      return {
-        drawing: drawBars({ title: `Bars of ${title}`, wrap, unit }),
-        notes: [],
-        name: `bars ${format.name}`,
-      };
-    if (kind === 'panels')
-      return {
-        drawing: drawPanels({
-          title: `${title}${many}`,
-          panels: list,
-          gap: plan.panels.gap,
-          unit,
-          ...seen,
-        }),
-        notes: [],
-        name: `panels ${format.name}`,
-      };
-  }
-  throw new InputError('drawing', kind, `one of ${DRAWINGS.join(', ')} that this plan has`);
+  if (kind === 'bars')
+    return {
+      drawing: drawBars({ title: `Bars of ${title}`, wrap, unit }),
+      notes: [],
+      name: `bars ${format.name}`,
+    };
+  if (kind !== 'panels') return null;
+  return {
+    drawing: drawPanels({
+      title: `${title}${many}`,
+      panels,
+      gap: plan.panels.gap,
+      unit,
+      ...seen,
+    }),
+    notes: [],
+    name: `panels ${format.name}`,
+  };
 }
 
 /** A shop drawing as a file at true size. */

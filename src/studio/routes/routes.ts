@@ -22,20 +22,22 @@ export const asPrice = (p: PriceLine): RoutePrice => ({
 /** A price read longer ago than this is said to be old. */
 export const OLD_AFTER_DAYS = 180;
 
+const COMPARED = [
+  'id',
+  'name',
+  'kind',
+  'process',
+  'space',
+  'fileKinds',
+  'leadDays',
+  'addsBorder',
+  'bleedUm',
+  'readOn',
+] as const;
+type ComparedRoute = Pick<Route, (typeof COMPARED)[number]>;
+
 export type Compared = {
-  route: Pick<
-    Route,
-    | 'id'
-    | 'name'
-    | 'kind'
-    | 'process'
-    | 'space'
-    | 'fileKinds'
-    | 'leadDays'
-    | 'addsBorder'
-    | 'bleedUm'
-    | 'readOn'
-  >;
+  route: ComparedRoute;
   quote: RouteQuote | null;
   ppi: number;
   pixels: { width: number; height: number };
@@ -83,7 +85,7 @@ export async function compareRoutes(
       const px = (um: number) => Math.round(((um + 2 * r.bleedUm) / 25_400) * ppi);
       const old = r.readOn !== null && daysBetween(r.readOn, today) > OLD_AFTER_DAYS;
       return {
-        route: r,
+        route: Object.fromEntries(COMPARED.map((key) => [key, r[key]])) as ComparedRoute,
         quote,
         ppi,
         pixels: { width: px(inFile.width), height: px(inFile.height) },

@@ -39,10 +39,13 @@ export const picture = (width: number, height: number, channels: 1 | 3 | 4 = 3) 
   sharp(pixels(width, height, channels), { raw: { width, height, channels } });
 
 /** A TIFF written strip by strip by the demo's own writer. */
-export async function tiff(spec: Partial<TiffSpec> & { width: number; height: number }): Promise<Buffer> {
+export async function tiff(
+  spec: Partial<TiffSpec> & { width: number; height: number },
+  shown?: Buffer,
+): Promise<Buffer> {
   const path = join(await folder(), 'made.tif');
   const whole: TiffSpec = { bits: 16, channels: 3, ...spec };
-  const eight = pixels(spec.width, spec.height, whole.channels);
+  const eight = shown ?? pixels(spec.width, spec.height, whole.channels);
   await writeTiff(path, whole, (from, rows) => {
     const part = eight.subarray(
       from * spec.width * whole.channels,

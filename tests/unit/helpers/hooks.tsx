@@ -1,7 +1,17 @@
-import { renderHook } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { render, renderHook } from '@testing-library/react';
 import { KeysProvider } from '@/ui/Keys';
 import { ActionsProvider } from '@/ui/Actions';
 import { UnitsProvider } from '@/ui/Units';
+
+// What parts ask of a browser and jsdom does not have.
+globalThis.CSS ??= { escape: (text: string) => text.replace(/[^\w-]/g, (c) => `\\${c}`) } as typeof CSS;
+globalThis.structuredClone ??= <T,>(value: T) => JSON.parse(JSON.stringify(value)) as T;
+globalThis.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
 
 /** What was sent to the server, in order. */
 export type Sent = { url: string; input: unknown };
@@ -19,17 +29,24 @@ export function answering(answers: Record<string, object | (() => object)> = {})
   return sent;
 }
 
-/** Runs a page's hook as the page would: in the studio's unit and currency, with somewhere for acts to go. */
-export const renderModel = <T,>(
-  hook: () => T,
-  { unit = 'mm' as const, currency = 'EUR' }: { unit?: 'mm' | 'in'; currency?: string } = {},
-) =>
-  renderHook(hook, {
-    wrapper: ({ children }) => (
+type Reading = { unit?: 'mm' | 'in'; currency?: string; timeZone?: string };
+
+/** What every page stands in: keys, units, and somewhere for acts to go. */
+const standing = ({ unit = 'mm', currency = 'EUR', timeZone = 'UTC' }: Reading) =>
+  function Standing({ children }: { children: ReactNode }) {
+    return (
       <KeysProvider>
-        <UnitsProvider first={unit} currency={currency} timeZone="UTC">
+        <UnitsProvider first={unit} currency={currency} timeZone={timeZone}>
           <ActionsProvider>{children}</ActionsProvider>
         </UnitsProvider>
       </KeysProvider>
-    ),
-  });
+    );
+  };
+
+/** Runs a page's hook as the page would: in the studio's unit and currency, with somewhere for acts to go. */
+export const renderModel = <T,>(hook: () => T, reading: Reading = {}) =>
+  renderHook(hook, { wrapper: standing(reading) });
+
+/** Draws a part of a page as it would stand in one. */
+export const renderPart = (part: ReactNode, reading: Reading = {}) =>
+  render(part, { wrapper: standing(reading) });

@@ -1,12 +1,12 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
-import type { PackingTable } from '@/studio/orders/packingTable';
 import { Check } from '@/ui/Field';
 import { Panel, PanelTitle, Small, Thumbnail, WorkTitle } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import type { PackingModel } from './packingModel';
 
 const Line = styled.li`
   display: grid;
@@ -34,7 +34,7 @@ export function Contents({
   ticked,
   onTick,
 }: {
-  table: PackingTable;
+  table: PackingModel;
   ticked: ReadonlySet<string>;
   onTick: (id: string, on: boolean) => void;
 }) {
@@ -63,7 +63,7 @@ export function Contents({
                   <WorkTitle>{title}</WorkTitle>
                 </Link>{' '}
                 <Small>
-                  {size({ width: format.imageWidthUm, height: format.imageHeightUm })}
+                  {size(format.image)}
                   {mine[0] ? ` on ${mine[0].paper}` : ''}
                 </Small>
                 <ul>

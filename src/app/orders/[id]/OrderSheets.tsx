@@ -1,91 +1,59 @@
 'use client';
-import { useState } from 'react';
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
-import { Field } from '@/ui/Field';
-import { Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import { ActionSheet } from '@/app/ActionSheet';
+
+type Props = { id: string; number: number; onClose: () => void };
 
 /** A posted order that came back, or never arrived. */
-export function OutcomeSheet({
-  id,
-  number,
-  outcome,
-  onClose,
-}: {
-  id: string;
-  number: number;
-  outcome: 'returned' | 'lost';
-  onClose: () => void;
-}) {
-  const [note, setNote] = useState('');
-  const action = useAction();
-  const save = async () => {
-    if (await action.run('closeOrder', { id, outcome, note })) onClose();
-  };
+export function OutcomeSheet({ id, number, outcome, onClose }: Props & { outcome: 'returned' | 'lost' }) {
   const back = outcome === 'returned';
   return (
-    <FormDialog
+    <ActionSheet
+      act="closeOrder"
       title={back ? `Order ${number} came back` : `Order ${number} is lost`}
-      isOpen
-      onClose={onClose}
+      label={back ? 'It is back' : 'Record the loss'}
+      about={`${id} ${outcome}`}
       width={480}
+      columns="1fr"
+      asks={[
+        {
+          kind: 'text',
+          name: 'note',
+          label: 'What happened',
+          autoFocus: true,
+          hint: back
+            ? 'condition of wrapping and print; photos kept'
+            : 'the carrier’s answer, claim number',
+        },
+      ]}
+      first={{ note: '' }}
+      input={({ note }) => ({ id, outcome, note })}
+      onClose={onClose}
     >
-      <Stack>
-        <p>
-          {back
-            ? 'Its prints are inspected before they go into the drawer again, or are destroyed.'
-            : 'Its numbers are recorded as lost; they may be made again where the edition says so.'}
-        </p>
-        <Field
-          label="What happened"
-          value={note}
-          onChange={setNote}
-          autoFocus
-          hint={
-            back ? 'condition of wrapping and print; photos kept' : 'the carrier’s answer, claim number'
-          }
-          wrong={action.fieldError('note')}
-        />
-        <ErrorCallout error={action.error} fields={['note']} />
-      </Stack>
-      <DialogActions
-        label={back ? 'It is back' : 'Record the loss'}
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+      <p style={{ marginBottom: 12 }}>
+        {back
+          ? 'Its prints are inspected before they go into the drawer again, or are destroyed.'
+          : 'Its numbers are recorded as lost; they may be made again where the edition says so.'}
+      </p>
+    </ActionSheet>
   );
 }
 
-export function CancelSheet({
-  id,
-  number,
-  onClose,
-}: {
-  id: string;
-  number: number;
-  onClose: () => void;
-}) {
-  const [note, setNote] = useState('');
-  const action = useAction();
-  const save = async () => {
-    if (await action.run('cancelOrder', { id, note })) onClose();
-  };
+/** An order that is not wanted any more. */
+export function CancelSheet({ id, number, onClose }: Props) {
   return (
-    <FormDialog title={`Cancel order ${number}`} isOpen onClose={onClose} width={480}>
-      <Stack>
-        <p>Numbers that were picked for it go back into the drawer.</p>
-        <Field label="Why" value={note} onChange={setNote} autoFocus wrong={action.fieldError('note')} />
-        <ErrorCallout error={action.error} fields={['note']} />
-      </Stack>
-      <DialogActions
-        label="Cancel the order"
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    <ActionSheet
+      act="cancelOrder"
+      title={`Cancel order ${number}`}
+      label="Cancel the order"
+      about={id}
+      width={480}
+      columns="1fr"
+      asks={[{ kind: 'text', name: 'note', label: 'Why', autoFocus: true }]}
+      first={{ note: '' }}
+      input={({ note }) => ({ id, note })}
+      onClose={onClose}
+    >
+      <p style={{ marginBottom: 12 }}>Numbers that were picked for it go back into the drawer.</p>
+    </ActionSheet>
   );
 }

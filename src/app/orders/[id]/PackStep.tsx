@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import type { PackForm } from '@/core/parcel/pack';
-import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -12,9 +11,10 @@ import { Callout } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { ParcelDrawing } from './ParcelDrawing';
+import type { PackingModel } from './packingModel';
 
 /** How the parcel is made up: the form, why, and what is taken from the shelf. */
-export function PackStep({ table }: { table: PackingTable }) {
+export function PackStep({ table }: { table: PackingModel }) {
   const { order: o, parcel, plan: planned } = table;
   const plan = planned!;
   const { size, length } = useUnits();
@@ -32,7 +32,7 @@ export function PackStep({ table }: { table: PackingTable }) {
       <div
         style={{
           display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fit, minmax(300px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(min(300px, 100%), 1fr))',
           gap: 24,
           marginTop: 10,
         }}

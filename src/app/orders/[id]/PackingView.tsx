@@ -1,12 +1,12 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
+import type { Mark } from '@/core/finding';
 import { dueWords } from '@/core/bench/lines';
 import { OPEN_ORDER_STATES, ORDER_WORDS, nextOrderState } from '@/core/order/orderStates';
 import { daysBetween } from '@/core/measure/day';
-import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -33,11 +33,12 @@ import { OutcomeSheet, CancelSheet } from './OrderSheets';
 import { PackStep } from './PackStep';
 import { SendStep } from './SendStep';
 import { WeighStep } from './WeighStep';
+import type { PackingModel } from './packingModel';
 
 const History = styled.ol`
   li {
     display: grid;
-    grid-template-columns: 84px minmax(0, 1fr);
+    grid-template-columns: 112px minmax(0, 1fr);
     gap: 10px;
     padding: 3px 0;
   }
@@ -47,218 +48,293 @@ const History = styled.ol`
   }
 `;
 
+type MarkKind = Mark | 'none';
+type Outcome = 'returned' | 'lost' | 'cancel';
+
 /** The packing table of one order: pick, pack, weigh, seal, send, each step with its own reason to stop. */
-export function PackingView({ table }: { table: PackingTable }) {
-  const { order: o, buyer, lines, parcel, prints } = table;
-  const { money } = useUnits();
+export function PackingView({ table }: { table: PackingModel }) {
+  const { order, parcel } = table;
   const router = useRouter();
   const action = useAction();
-  const [sheet, setSheet] = useState<'returned' | 'lost' | 'cancel' | null>(null);
+  const [sheet, setSheet] = useState<Outcome | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const isOpen = OPEN_ORDER_STATES.includes(o.state);
-  const left = daysBetween(table.today, o.shipBy);
-  const goods = lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0);
-  const can = (what: Parameters<typeof nextOrderState>[1]) => nextOrderState(o.state, what) !== null;
-  const pick = () => void action.run('pickOrder', { id: o.id });
+  const pick = () => void action.run('pickOrder', { id: order.id });
+  const deliver = () => void action.run('closeOrder', { id: order.id, outcome: 'delivered', note: '' });
   useKeys([
-    ...(o.state === 'new' ? [{ key: 'p', label: 'pick it from the drawer', run: pick }] : []),
-    ...(o.state === 'dispatched'
-      ? [
-          {
-            key: 'd',
-            label: 'it was delivered',
-            run: () => void action.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' }),
-          },
-        ]
-      : []),
+    ...(order.state === 'new' ? [{ key: 'p', label: 'pick it from the drawer', run: pick }] : []),
+    ...(order.state === 'dispatched' ? [{ key: 'd', label: 'it was delivered', run: deliver }] : []),
     { key: 'g', label: 'back to the orders', run: () => router.push('/orders') },
   ]);
   return (
     <Page>
-      <PageHeader>
-        <div>
-          <PageTitle>
-            Order {o.number}, {buyer.name}
-          </PageTitle>
-          <Lead>
-            {isOpen ? (
-              <MarkedText kind={left < 0 ? 'fails' : left === 0 ? 'care' : 'none'}>
-                {left < 0
-                  ? `Late: it was promised for ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`
-                  : `Leaves by ${o.shipBy}, ${dueWords(o.shipBy, table.today)}`}
-              </MarkedText>
-            ) : (
-              <MarkedText
-                kind={o.state === 'delivered' ? 'holds' : o.state === 'lost' ? 'fails' : 'none'}
-              >
-                {ORDER_WORDS[o.state]}
-              </MarkedText>
-            )}
-            {isOpen && <> · {ORDER_WORDS[o.state]}</>} · ordered {o.orderedOn} ·{' '}
-            {o.paidAt ? 'paid' : 'not paid yet'}
-          </Lead>
-        </div>
-        <Row>
-          {can('cancel') && (
-            <Button quiet onPress={() => setSheet('cancel')}>
-              Cancel the order
-            </Button>
-          )}
-          <Button
-            quiet
-            isDisabled={action.isPending}
-            onPress={() => void action.run('markPaid', { id: o.id, paid: !o.paidAt })}
-          >
-            {o.paidAt ? 'It is not paid' : 'It is paid'}
-          </Button>
-        </Row>
-      </PageHeader>
+      <Head
+        table={table}
+        isBusy={action.isPending}
+        onCancel={() => setSheet('cancel')}
+        onPaid={(paid) => void action.run('markPaid', { id: order.id, paid })}
+      />
       <Columns $aside={340}>
         <Stack $gap={18}>
-          {(o.message || o.wantsSignature || buyer.preferredName) && (
-            <Callout>
-              <h3>From the buyer</h3>
-              {buyer.preferredName && <p>Likes to be called {buyer.preferredName}.</p>}
-              {o.wantsSignature && (
-                <p>
-                  <strong>Wishes a signature.</strong>
-                </p>
-              )}
-              {o.message && <p>“{o.message}”</p>}
-            </Callout>
-          )}
+          <FromTheBuyer table={table} />
           <Contents
             table={table}
             ticked={ticked}
-            onTick={(id, on) =>
-              setTicked((was) => {
-                const now = new Set(was);
-                if (on) now.add(id);
-                else now.delete(id);
-                return now;
-              })
-            }
+            onTick={(id, isIn) => setTicked((was) => withOrWithout(was, id, isIn))}
           />
-          {o.state === 'new' && (
-            <div>
-              <ErrorCallout error={action.error} />
-              <Row>
-                <Button main keyName="p" isDisabled={action.isPending} onPress={pick}>
-                  Pick it from the drawer
-                </Button>
-                <Small>
-                  The lowest ready numbers are taken from the register in one go; nobody else can be given
-                  them.
-                </Small>
-              </Row>
-            </div>
-          )}
+          {order.state === 'new' && <PickStep action={action} onPick={pick} />}
           {table.plan && <PackStep table={table} />}
           {parcel && table.weighing && <WeighStep table={table} ticked={ticked} />}
-          {(o.state === 'sealed' || parcel?.dispatchedAt) && <SendStep table={table} />}
-          {(can('deliver') || can('return') || can('lose')) && (
-            <Panel>
-              <PanelTitle>What became of it</PanelTitle>
-              <Row style={{ marginTop: 10 }}>
-                {can('deliver') && (
-                  <Button
-                    main
-                    keyName="d"
-                    isDisabled={action.isPending}
-                    onPress={() =>
-                      void action.run('closeOrder', { id: o.id, outcome: 'delivered', note: '' })
-                    }
-                  >
-                    It was delivered
-                  </Button>
-                )}
-                {can('return') && <Button onPress={() => setSheet('returned')}>It came back</Button>}
-                {can('lose') && <Button onPress={() => setSheet('lost')}>It is lost</Button>}
-              </Row>
-              {o.state !== 'new' && <ErrorCallout error={action.error} />}
-            </Panel>
-          )}
+          {(order.state === 'sealed' || parcel?.dispatchedAt) && <SendStep table={table} />}
+          <WhatBecameOfIt table={table} action={action} onDeliver={deliver} onSheet={setSheet} />
         </Stack>
         <Aside>
-          <section>
-            <PanelTitle>Goes to</PanelTitle>
-            <p style={{ marginTop: 6 }}>
-              {[buyer.name, ...buyer.address, buyer.country].map((line) => (
-                <span key={line} style={{ display: 'block' }}>
-                  {line}
-                </span>
-              ))}
-            </p>
-          </section>
-          <section>
-            <PanelTitle>Money</PanelTitle>
-            <div style={{ marginTop: 6 }}>
-              <FactList
-                rows={[
-                  ['Prints', money(goods)],
-                  ['Carriage', o.carriageMinor ? money(o.carriageMinor) : 'in the price'],
-                  [
-                    o.paidAt ? 'Paid' : 'To pay',
-                    <strong key="s">{money(goods + o.carriageMinor)}</strong>,
-                  ],
-                ]}
-              />
-            </div>
-          </section>
-          <section>
-            <PanelTitle>Papers to print</PanelTitle>
-            <Stack $gap={4} style={{ marginTop: 6 }}>
-              <a href={`/api/documents/packing-slip/${o.id}`} target="_blank" rel="noreferrer">
-                Packing slip
-              </a>
-              {parcel ? (
-                <a href={`/api/documents/label/${o.id}`} target="_blank" rel="noreferrer">
-                  Address label, 100 × 150 mm
-                </a>
-              ) : (
-                <Small>Address label: when it is packed</Small>
-              )}
-              {prints.map((p) => (
-                <a
-                  key={p.id}
-                  href={`/api/documents/certificate/${p.id}`}
-                  target="_blank"
-                  rel="noreferrer"
-                >
-                  Certificate, {p.title} {p.label}
-                </a>
-              ))}
-              {prints.length === 0 && <Small>Certificates: when it is picked</Small>}
-            </Stack>
-          </section>
-          {o.notes && (
-            <section>
-              <PanelTitle>Notes</PanelTitle>
-              <p style={{ whiteSpace: 'pre-line', marginTop: 6 }}>{o.notes}</p>
-            </section>
+          <Sale table={table} />
+          <PapersToPrint table={table} />
+          {order.notes && (
+            <Part title="Notes">
+              <p style={{ whiteSpace: 'pre-line' }}>{order.notes}</p>
+            </Part>
           )}
-          <section>
-            <PanelTitle>What happened</PanelTitle>
-            <History>
-              {table.history.map((h) => (
-                <li key={h.at + h.says}>
-                  <small>{h.at.slice(5, 16).replace('T', ' ')}</small>
-                  <span>{h.says}</span>
-                </li>
-              ))}
-            </History>
-            <Small>
-              <Link href="/journal" prefetch={false}>
-                All of it is in the journal.
-              </Link>
-            </Small>
-          </section>
+          <WhatHappened table={table} />
         </Aside>
       </Columns>
       {(sheet === 'returned' || sheet === 'lost') && (
-        <OutcomeSheet id={o.id} number={o.number} outcome={sheet} onClose={() => setSheet(null)} />
+        <OutcomeSheet
+          id={order.id}
+          number={order.number}
+          outcome={sheet}
+          onClose={() => setSheet(null)}
+        />
       )}
-      {sheet === 'cancel' && <CancelSheet id={o.id} number={o.number} onClose={() => setSheet(null)} />}
+      {sheet === 'cancel' && (
+        <CancelSheet id={order.id} number={order.number} onClose={() => setSheet(null)} />
+      )}
     </Page>
+  );
+}
+
+type Action = ReturnType<typeof useAction>;
+const mayBecome = (table: PackingModel, step: Parameters<typeof nextOrderState>[1]) =>
+  nextOrderState(table.order.state, step) !== null;
+
+function withOrWithout(ids: ReadonlySet<string>, id: string, isIn: boolean): ReadonlySet<string> {
+  const now = new Set(ids);
+  if (isIn) now.add(id);
+  else now.delete(id);
+  return now;
+}
+
+function Head({
+  table,
+  isBusy,
+  onCancel,
+  onPaid,
+}: {
+  table: PackingModel;
+  isBusy: boolean;
+  onCancel: () => void;
+  onPaid: (paid: boolean) => void;
+}) {
+  const { date } = useUnits();
+  const { order, buyer, today } = table;
+  const isOpen = OPEN_ORDER_STATES.includes(order.state);
+  const isPaid = order.paidAt !== null;
+  const { kind, says } = isOpen
+    ? whenItLeaves(order.shipBy, today, date)
+    : { kind: markOfEnd(order.state), says: ORDER_WORDS[order.state] };
+  return (
+    <PageHeader>
+      <div>
+        <PageTitle>
+          Order {order.number}, {buyer.name}
+        </PageTitle>
+        <Lead>
+          <MarkedText kind={kind}>{says}</MarkedText>
+          {isOpen && <> · {ORDER_WORDS[order.state]}</>} · ordered {date(order.orderedOn)} ·{' '}
+          {isPaid ? 'paid' : 'not paid yet'}
+        </Lead>
+      </div>
+      <Row>
+        {mayBecome(table, 'cancel') && (
+          <Button quiet onPress={onCancel}>
+            Cancel the order
+          </Button>
+        )}
+        <Button quiet isDisabled={isBusy} onPress={() => onPaid(!isPaid)}>
+          {isPaid ? 'It is not paid' : 'It is paid'}
+        </Button>
+      </Row>
+    </PageHeader>
+  );
+}
+
+function whenItLeaves(
+  shipBy: string,
+  today: string,
+  date: (day: string) => string,
+): { kind: MarkKind; says: string } {
+  const days = daysBetween(today, shipBy);
+  const due = dueWords(shipBy, today);
+  if (days < 0) return { kind: 'fails', says: `Late: it was promised for ${date(shipBy)}, ${due}` };
+  return { kind: days === 0 ? 'care' : 'none', says: `Leaves by ${date(shipBy)}, ${due}` };
+}
+
+function markOfEnd(state: PackingModel['order']['state']): MarkKind {
+  if (state === 'delivered') return 'holds';
+  return state === 'lost' ? 'fails' : 'none';
+}
+
+function FromTheBuyer({ table: { order, buyer } }: { table: PackingModel }) {
+  if (!order.message && !order.wantsSignature && !buyer.preferredName) return null;
+  return (
+    <Callout>
+      <h3>From the buyer</h3>
+      {buyer.preferredName && <p>Likes to be called {buyer.preferredName}.</p>}
+      {order.wantsSignature && (
+        <p>
+          <strong>Wishes a signature.</strong>
+        </p>
+      )}
+      {order.message && <p>“{order.message}”</p>}
+    </Callout>
+  );
+}
+
+function PickStep({ action, onPick }: { action: Action; onPick: () => void }) {
+  return (
+    <div>
+      <ErrorCallout error={action.error} />
+      <Row>
+        <Button main keyName="p" isDisabled={action.isPending} onPress={onPick}>
+          Pick it from the drawer
+        </Button>
+        <Small>
+          The lowest ready numbers are taken from the register in one go; nobody else can be given them.
+        </Small>
+      </Row>
+    </div>
+  );
+}
+
+function WhatBecameOfIt({
+  table,
+  action,
+  onDeliver,
+  onSheet,
+}: {
+  table: PackingModel;
+  action: Action;
+  onDeliver: () => void;
+  onSheet: (sheet: Outcome) => void;
+}) {
+  const [mayDeliver, mayReturn, mayLose] = (['deliver', 'return', 'lose'] as const).map((step) =>
+    mayBecome(table, step),
+  );
+  if (!mayDeliver && !mayReturn && !mayLose) return null;
+  return (
+    <Panel>
+      <PanelTitle>What became of it</PanelTitle>
+      <Row style={{ marginTop: 10 }}>
+        {mayDeliver && (
+          <Button main keyName="d" isDisabled={action.isPending} onPress={onDeliver}>
+            It was delivered
+          </Button>
+        )}
+        {mayReturn && <Button onPress={() => onSheet('returned')}>It came back</Button>}
+        {mayLose && <Button onPress={() => onSheet('lost')}>It is lost</Button>}
+      </Row>
+      {table.order.state !== 'new' && <ErrorCallout error={action.error} />}
+    </Panel>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section>
+      <PanelTitle>{title}</PanelTitle>
+      <div style={{ marginTop: 6 }}>{children}</div>
+    </section>
+  );
+}
+
+/** Where it goes, and what it is paid. */
+function Sale({ table: { order, buyer, lines } }: { table: PackingModel }) {
+  const { money } = useUnits();
+  const goods = lines.reduce((sum, { line }) => sum + line.quantity * line.priceMinor, 0);
+  return (
+    <>
+      <Part title="Goes to">
+        <p>
+          {[buyer.name, ...buyer.address, buyer.country].map((line) => (
+            <span key={line} style={{ display: 'block' }}>
+              {line}
+            </span>
+          ))}
+        </p>
+      </Part>
+      <Part title="Money">
+        <FactList
+          rows={[
+            ['Prints', money(goods)],
+            ['Carriage', order.carriageMinor ? money(order.carriageMinor) : 'in the price'],
+            [
+              order.paidAt ? 'Paid' : 'To pay',
+              <strong key="sum">{money(goods + order.carriageMinor)}</strong>,
+            ],
+          ]}
+        />
+      </Part>
+    </>
+  );
+}
+
+function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingModel }) {
+  const paper = (kind: string, id: string, says: string) => (
+    <a
+      key={id}
+      href={`/api/documents/${kind}/${id}`}
+      target="_blank"
+      rel="noreferrer"
+      style={{ textDecoration: 'underline dotted', textUnderlineOffset: 3 }}
+    >
+      {says}
+    </a>
+  );
+  return (
+    <Part title="Papers to print">
+      <Stack $gap={4}>
+        {paper('packing-slip', order.id, 'Packing slip')}
+        {parcel ? (
+          paper('label', order.id, 'Address label, 100 × 150 mm')
+        ) : (
+          <Small>Address label: when it is packed</Small>
+        )}
+        {prints.map((print) =>
+          paper('certificate', print.id, `Certificate, ${print.title} ${print.label}`),
+        )}
+        {prints.length === 0 && <Small>Certificates: when it is picked</Small>}
+      </Stack>
+    </Part>
+  );
+}
+
+function WhatHappened({ table }: { table: PackingModel }) {
+  const { moment } = useUnits();
+  return (
+    <Part title="What happened">
+      <History>
+        {table.history.map((entry) => (
+          <li key={entry.at + entry.says}>
+            <small>{moment(entry.at)}</small>
+            <span>{entry.says}</span>
+          </li>
+        ))}
+      </History>
+      <Small>
+        <Link href="/journal" prefetch={false}>
+          All of it is in the journal.
+        </Link>
+      </Small>
+    </Part>
   );
 }

@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import { daysBetween } from '@/core/measure/day';
-import type { PackingTable } from '@/studio/orders/packingTable';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -11,6 +10,7 @@ import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
+import type { PackingModel } from './packingModel';
 
 const OLD_AFTER_DAYS = 180;
 const Choice = styled.label<{ $on: boolean }>`
@@ -29,9 +29,9 @@ const Choice = styled.label<{ $on: boolean }>`
 `;
 
 /** Which service carries it, why the others fell out, and the handing over. */
-export function SendStep({ table }: { table: PackingTable }) {
+export function SendStep({ table }: { table: PackingModel }) {
   const { order: o, parcel, services, today } = table;
-  const { money } = useUnits();
+  const { money, moment } = useUnits();
   const action = useAction();
   const best = services.find((s) => s.fit.verdict !== 'fails');
   const [serviceId, setService] = useState(parcel?.serviceId ?? best?.service.id ?? '');
@@ -41,7 +41,7 @@ export function SendStep({ table }: { table: PackingTable }) {
     return (
       <Panel>
         <PanelTitle>
-          Sent <span>{parcel.dispatchedAt.slice(0, 16).replace('T', ' ')} UTC</span>
+          Sent <span>{moment(parcel.dispatchedAt)}</span>
         </PanelTitle>
         <p style={{ marginTop: 8 }}>
           {chosen

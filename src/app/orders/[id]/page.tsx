@@ -2,6 +2,7 @@ import { seen } from '@/app/seen';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
 import { packingTable } from '@/studio/orders/packingTable';
+import { packingModel } from './packingModel';
 import { PackingView } from './PackingView';
 
 type Props = { params: Promise<{ id: string }> };
@@ -14,7 +15,7 @@ export async function generateMetadata({ params }: Props) {
 async function OrderPage({ params }: Props) {
   const table = await packingTable(await studio(), (await params).id);
   if (!table) notFound();
-  return <PackingView key={table.order.id} table={table} />;
+  return <PackingView key={table.order.id} table={packingModel(table)} />;
 }
 
 export default seen(OrderPage);

@@ -8,11 +8,11 @@ export const metadata: Metadata = { title: 'A new order' };
 
 async function NewOrderPage() {
   const s = await studio();
-  const [buyers, things, settings] = await Promise.all([allBuyers(s.db), sellable(s.db), s.settings()]);
+  const [buyers, offers, settings] = await Promise.all([allBuyers(s.db), sellable(s.db), s.settings()]);
   return (
     <NewOrder
       buyers={buyers.map(({ id, name, country }) => ({ id, name, country }))}
-      things={things}
+      offers={offers}
       handlingDays={settings.handlingDays}
     />
   );

@@ -1,10 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { parseSize, type Size } from '@/core/measure';
-import type { papersBeside } from '@/studio/papers/papers';
+import { sizeOrNull, type Size } from '@/core/measure';
+import type { PaperModel } from '@/app/models';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
 import {
@@ -23,7 +23,14 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 
-type Beside = Awaited<ReturnType<typeof papersBeside>>[number];
+type Beside = {
+  paper: PaperModel;
+  /** Titles that passed on it. */
+  passed: string[];
+  pieceMinor: number;
+  /** What the price is of: a lot, or the list. */
+  from: string;
+};
 /** How the whites stand to each other; a screen shows no paper's own. */
 const WHITE = { none: '#f6f2e9', little: '#f8f8f6', much: '#f4f7fc' } as const;
 const Patch = styled.span`
@@ -35,39 +42,73 @@ const Patch = styled.span`
   margin-right: 8px;
 `;
 
-/** Up to four papers side by side: white, weight, surface, price of a piece, what passed on each. */
-export function CompareView({
-  all,
-  ids,
-  piece,
-  rows,
-}: {
+type Line = { name: string; of: (beside: Beside) => ReactNode };
+
+/** What is compared, line by line. */
+function useLines(piece: Size): Line[] {
+  const { size, money } = useUnits();
+  const yesOr = (isSo: boolean, otherwise: string) => (isSo ? 'yes' : otherwise);
+  return [
+    {
+      name: 'White',
+      of: ({ paper }) => (
+        <>
+          <Patch style={{ background: WHITE[paper.brightener] }} aria-hidden="true" />
+          brightener {paper.brightener}
+        </>
+      ),
+    },
+    { name: 'Base', of: ({ paper }) => paper.base },
+    { name: 'Surface', of: ({ paper }) => paper.surface },
+    { name: 'Weight', of: ({ paper }) => `${paper.gsm} g/m²` },
+    { name: 'Thickness', of: ({ paper }) => `${(paper.thicknessUm / 1000).toFixed(2)} mm` },
+    {
+      name: `A piece of ${size(piece)}`,
+      of: ({ pieceMinor, from }) => (
+        <>
+          {money(pieceMinor)} <Small>{from}</Small>
+        </>
+      ),
+    },
+    {
+      name: 'Dries',
+      of: ({ paper }) =>
+        `${paper.dryHours} h${paper.gasOutHours ? `, ${paper.gasOutHours} h before glazing` : ''}`,
+    },
+    { name: 'May be rolled', of: ({ paper }) => yesOr(paper.mayRoll, 'no: flat only') },
+    { name: 'Scuffs', of: ({ paper }) => yesOr(paper.scuffs, 'no') },
+    { name: 'Permanence', of: ({ paper }) => paper.permanence || <Small>no claim on record</Small> },
+    {
+      name: 'Sample',
+      of: ({ paper }) => `${paper.sample}${paper.sampleNotes ? `: ${paper.sampleNotes}` : ''}`,
+    },
+    {
+      name: 'Passed on it',
+      of: ({ passed }) => (passed.length ? passed.join(', ') : <Small>nothing yet</Small>),
+    },
+    {
+      name: 'Made',
+      of: ({ paper }) =>
+        paper.discontinued ? <MarkedText kind="fails">discontinued</MarkedText> : 'yes',
+    },
+  ];
+}
+
+type Props = {
   all: { id: string; name: string }[];
   ids: string[];
   piece: Size;
   rows: Beside[];
-}) {
+};
+
+/** Up to four papers side by side: white, weight, surface, price of a piece, what passed on each. */
+export function CompareView({ all, ids, piece, rows }: Props) {
   const router = useRouter();
-  const { size, money, unit, withUnit } = useUnits();
-  const [typed, setTyped] = useState(size(piece));
-  const go = (next: string[], p = typed) =>
-    router.replace(`/papers/compare?ids=${next.join(',')}&piece=${encodeURIComponent(withUnit(p))}`);
-  const readable = (() => {
-    try {
-      parseSize(withUnit(typed), unit);
-      return true;
-    } catch {
-      return false;
-    }
-  })();
-  const line = (name: string, of: (b: Beside) => React.ReactNode) => (
-    <tr>
-      <th scope="row">{name}</th>
-      {rows.map((b) => (
-        <td key={b.paper.id}>{of(b)}</td>
-      ))}
-    </tr>
-  );
+  const { size, withUnit } = useUnits();
+  const go = (next: string[], pieceText = size(piece)) =>
+    router.replace(
+      `/papers/compare?ids=${next.join(',')}&piece=${encodeURIComponent(withUnit(pieceText))}`,
+    );
   return (
     <Page>
       <PageHeader>
@@ -75,25 +116,7 @@ export function CompareView({
           <PageTitle>Papers side by side</PageTitle>
           <Lead>Up to four. The price of a piece follows the lot that would be used.</Lead>
         </div>
-        <form
-          onSubmit={(e) => {
-            e.preventDefault();
-            go(ids);
-          }}
-        >
-          <Row style={{ alignItems: 'end' }}>
-            <Field
-              label="A piece of"
-              value={typed}
-              onChange={setTyped}
-              width={150}
-              wrong={readable ? null : 'Expected a size such as "450 x 350 mm".'}
-            />
-            <Button type="submit" isDisabled={!readable}>
-              Price it
-            </Button>
-          </Row>
-        </form>
+        <PieceForm piece={piece} onAsk={(text) => go(ids, text)} />
       </PageHeader>
       <PapersNav />
       <Panel>
@@ -117,55 +140,7 @@ export function CompareView({
             </p>
           </EmptyState>
         ) : (
-          <ScrollArea>
-            <Table aria-label="Papers side by side">
-              <thead>
-                <tr>
-                  <th />
-                  {rows.map((b) => (
-                    <th key={b.paper.id}>
-                      <Link href={`/papers/paper/${b.paper.id}`}>{b.paper.name}</Link>
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {line('White', (b) => (
-                  <>
-                    <Patch style={{ background: WHITE[b.paper.brightener] }} aria-hidden="true" />
-                    brightener {b.paper.brightener}
-                  </>
-                ))}
-                {line('Base', (b) => b.paper.base)}
-                {line('Surface', (b) => b.paper.surface)}
-                {line('Weight', (b) => `${b.paper.gsm} g/m²`)}
-                {line('Thickness', (b) => `${(b.paper.thicknessUm / 1000).toFixed(2)} mm`)}
-                {line(`A piece of ${size(piece)}`, (b) => (
-                  <>
-                    {money(b.pieceMinor)} <Small>{b.from}</Small>
-                  </>
-                ))}
-                {line(
-                  'Dries',
-                  (b) =>
-                    `${b.paper.dryHours} h${b.paper.gasOutHours ? `, ${b.paper.gasOutHours} h before glazing` : ''}`,
-                )}
-                {line('May be rolled', (b) => (b.paper.mayRoll ? 'yes' : 'no: flat only'))}
-                {line('Scuffs', (b) => (b.paper.scuffs ? 'yes' : 'no'))}
-                {line('Permanence', (b) => b.paper.permanence || <Small>no claim on record</Small>)}
-                {line(
-                  'Sample',
-                  (b) => `${b.paper.sample}${b.paper.sampleNotes ? `: ${b.paper.sampleNotes}` : ''}`,
-                )}
-                {line('Passed on it', (b) =>
-                  b.passed.length ? b.passed.join(', ') : <Small>nothing yet</Small>,
-                )}
-                {line('Made', (b) =>
-                  b.paper.discontinued ? <MarkedText kind="fails">discontinued</MarkedText> : 'yes',
-                )}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <BesideTable rows={rows} piece={piece} />
         )}
         <Small>
           The patches show how the whites stand to each other, not the papers’ own white: lay swatches
@@ -173,5 +148,63 @@ export function CompareView({
         </Small>
       </Panel>
     </Page>
+  );
+}
+
+/** The piece whose price is compared. */
+function PieceForm({ piece, onAsk }: { piece: Size; onAsk: (text: string) => void }) {
+  const { size, unit, withUnit } = useUnits();
+  const [typed, setTyped] = useState(size(piece));
+  const isReadable = sizeOrNull(withUnit(typed), unit) !== null;
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        onAsk(typed);
+      }}
+    >
+      <Row style={{ alignItems: 'end' }}>
+        <Field
+          label="A piece of"
+          value={typed}
+          onChange={setTyped}
+          width={150}
+          wrong={isReadable ? null : 'Expected a size such as "450 x 350 mm".'}
+        />
+        <Button type="submit" isDisabled={!isReadable}>
+          Price it
+        </Button>
+      </Row>
+    </form>
+  );
+}
+
+function BesideTable({ rows, piece }: { rows: Beside[]; piece: Size }) {
+  const lines = useLines(piece);
+  return (
+    <ScrollArea>
+      <Table aria-label="Papers side by side">
+        <thead>
+          <tr>
+            <th />
+            {rows.map(({ paper }) => (
+              <th key={paper.id}>
+                <Link href={`/papers/paper/${paper.id}`}>{paper.name}</Link>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.name}>
+              <th scope="row">{line.name}</th>
+              {rows.map((beside) => (
+                <td key={beside.paper.id}>{line.of(beside)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </ScrollArea>
   );
 }

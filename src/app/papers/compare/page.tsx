@@ -1,3 +1,4 @@
+import { paperModel } from '@/app/models';
 import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
@@ -25,7 +26,15 @@ async function ComparePage({
     /* an address somebody typed: the usual piece stands in */
   }
   const ids = (q.ids ?? '').split(',').filter(Boolean).slice(0, 4);
-  return <CompareView all={all} ids={ids} piece={piece} rows={await papersBeside(s, ids, piece)} />;
+  const beside = await papersBeside(s, ids, piece);
+  return (
+    <CompareView
+      all={all.map(({ id, name }) => ({ id, name }))}
+      ids={ids}
+      piece={piece}
+      rows={beside.map(({ paper, ...worked }) => ({ ...worked, paper: paperModel(paper) }))}
+    />
+  );
 }
 
 export default seen(ComparePage);

@@ -37,7 +37,7 @@ const WORDS = { laid: 'laid out', queued: 'waits to be printed', printed: 'print
 /** Pieces of any works that share a paper, laid on sheets and rolls. */
 export function LayoutsView({ layouts, papers, lots }: Props) {
   const { day } = useUnits();
-  const { length, size } = useUnits();
+  const { length, size, run } = useUnits();
   const [open, setOpen] = useState(false);
   useKeys([{ key: 'n', label: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
@@ -95,7 +95,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
                         : size({ width: l.widthUm, height: l.heightUm! })}
                     </td>
                     <td className="n">{l.placements.length}</td>
-                    <td className="n">{l.kind === 'roll' ? length(l.lengthUm) : '1 sheet'}</td>
+                    <td className="n">{l.kind === 'roll' ? run(l.lengthUm) : '1 sheet'}</td>
                     <td className="n">{waste(l) === null ? '' : `${waste(l)} %`}</td>
                     <td>
                       <MarkedText kind={MARKS[l.state]}>
@@ -204,7 +204,7 @@ function BeginSheet({
 }) {
   const action = useAction();
   const router = useRouter();
-  const { unit, withUnit, length, size } = useUnits();
+  const { unit, withUnit, length, size, run } = useUnits();
   const stocked = papers.filter((p) => !p.discontinued);
   const [paperId, setPaper] = useState(lots.find((l) => l.onHand > 0)?.paperId ?? stocked[0]?.id ?? '');
   const of = lots.filter((l) => l.paperId === paperId && l.onHand > 0);
@@ -268,7 +268,7 @@ function BeginSheet({
           placeholder={usual}
           hint={
             held
-              ? `on hand: ${held.form === 'roll' ? `${length(held.onHand)} of it` : `${held.onHand} sheets`}`
+              ? `on hand: ${held.form === 'roll' ? `${run(held.onHand)} of it` : `${held.onHand} sheets`}`
               : 'none on hand'
           }
           wrong={action.fieldError('size')}

@@ -75,12 +75,13 @@ export function InkLine({
       <td className="n">{i.fit.coverage.toFixed(2)}</td>
       <td className="n">{money(i.perM2Minor)}</td>
       <td className="n">{i.spare}</td>
-      <td style={{ whiteSpace: 'nowrap' }}>
+      <td>
         {i.forecast.days === null ? (
           <Small>not used lately</Small>
         ) : (
           <MarkedText kind={late ? 'fails' : 'holds'}>
-            {i.forecast.days} days{late ? ': order now' : `, order in ${i.forecast.orderIn}`}
+            {daysLeft(i)}
+            {late ? ': order now' : `, order in ${i.forecast.orderIn}`}
           </MarkedText>
         )}
       </td>
@@ -100,4 +101,17 @@ export function InkLine({
       </td>
     </tr>
   );
+}
+
+/** How long an ink lasts, as surely as its level is known: one figure only where it is known, "any day" where it may be out. */
+function lastsSo({ days, earliest }: { days: number; earliest: number }): string {
+  if (earliest === 0) return days === 0 ? 'any day now' : `any day, at most ${days} days`;
+  return earliest === days ? `${days} days` : `${earliest} to ${days} days`;
+}
+
+/** How long the cartridge in the machine lasts, and how long with what lies on the shelf. */
+function daysLeft({ forecast: { inPlace, days, earliest }, spare }: InkReport): string {
+  if (!inPlace || days === null || earliest === null) return '';
+  if (spare === 0) return lastsSo(inPlace);
+  return `this one ${lastsSo(inPlace)}; with ${spare === 1 ? 'the spare' : `${spare} spares`} ${lastsSo({ days, earliest })}`;
 }

@@ -1,12 +1,8 @@
 'use client';
+import { ActionSheet } from '@/app/ActionSheet';
 import type { MachineModel } from '@/app/models';
-import { useAction } from '@/app/useAction';
-import { wholeOrTyped } from '@/core/measure';
 import type { InkReport } from '@/studio/machines/machines';
-import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/Callout';
-import { Field, Fields, Select } from '@/ui/Field';
-import { useState } from 'react';
+import type { Ask } from '@/ui/form/fields';
 
 const KINDS = [
   { key: 'in', name: 'a new cartridge went in' },
@@ -14,7 +10,24 @@ const KINDS = [
   { key: 'out', name: 'it was taken out' },
   { key: 'display', name: 'the display says' },
 ] as const;
+type InkMove = (typeof KINDS)[number]['key'];
+type Values = { kind: InkMove; day: string; amount: number | string; cost: string };
 
+/** What the figure means, and what an empty field stands for. */
+function amountAsk(kind: InkMove, ink: InkReport): { label: string; hint: string } {
+  switch (kind) {
+    case 'in':
+      return { label: 'ml it holds', hint: `empty: ${ink.full} ml` };
+    case 'bought':
+      return { label: 'How many', hint: 'empty: one' };
+    case 'out':
+      return { label: 'ml left in it', hint: 'empty: none' };
+    default:
+      return { label: 'Per cent shown', hint: '60' };
+  }
+}
+
+/** What happened to one ink of a printer. */
 export function InkSheet({
   machine,
   ink,
@@ -24,67 +37,35 @@ export function InkSheet({
 }: {
   machine: MachineModel;
   ink: InkReport;
-  first: 'bought' | 'in' | 'out' | 'display';
+  first: InkMove;
   today: string;
   onClose: () => void;
 }) {
-  const action = useAction();
-  const [kind, setKind] = useState(first);
-  const [f, setF] = useState({ day: today, amount: '', cost: '' });
-  const asks = {
-    in: ['ml it holds', `empty: ${ink.full} ml`],
-    bought: ['How many', 'empty: one'],
-    out: ['ml left in it', 'empty: none'],
-    display: ['Per cent shown', '60'],
-  }[kind];
-  const save = async () => {
-    if (
-      await action.run('moveInk', {
+  const asksOf = ({ kind }: Values): readonly Ask[] => [
+    { kind: 'choice', name: 'kind', label: 'What happened', options: KINDS },
+    { kind: 'day', name: 'day', label: 'On', required: true },
+    { kind: 'whole', name: 'amount', ...amountAsk(kind, ink) },
+    ...(kind === 'bought'
+      ? ([
+          { kind: 'money', name: 'cost', label: 'For, all together', hint: 'empty: the usual price' },
+        ] as const)
+      : []),
+  ];
+  return (
+    <ActionSheet<'moveInk', Values>
+      act="moveInk"
+      title={`${ink.colour}, ${machine.name}`}
+      label="Note it"
+      about={`${machine.id} ${ink.colour}`}
+      asks={asksOf}
+      first={{ kind: first, day: today, amount: '', cost: '' }}
+      input={({ amount, ...values }) => ({
         machineId: machine.id,
         colour: ink.colour,
-        kind,
-        day: f.day,
-        amount: f.amount.trim() ? wholeOrTyped(f.amount) : null,
-        cost: f.cost,
-      })
-    )
-      onClose();
-  };
-  return (
-    <FormDialog title={`${ink.colour}, ${machine.name}`} isOpen onClose={onClose}>
-      <Fields $columns="1fr 1fr">
-        <Select<'bought' | 'in' | 'out' | 'display'>
-          label="What happened"
-          value={kind}
-          onChange={setKind}
-          options={KINDS}
-        />
-        <Field
-          label="On"
-          value={f.day}
-          onChange={(day) => setF({ ...f, day })}
-          type="date"
-          wrong={action.fieldError('day')}
-        />
-        <Field
-          label={asks![0]!}
-          value={f.amount}
-          onChange={(amount) => setF({ ...f, amount })}
-          hint={asks![1]}
-          wrong={action.fieldError('amount')}
-        />
-        {kind === 'bought' && (
-          <Field
-            label="For, all together"
-            value={f.cost}
-            onChange={(cost) => setF({ ...f, cost })}
-            hint="empty: the usual price"
-            wrong={action.fieldError('cost')}
-          />
-        )}
-      </Fields>
-      <ErrorCallout error={action.error} fields={['day', 'amount', 'cost']} />
-      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+        ...values,
+        amount: amount === '' ? null : (amount as number),
+      })}
+      onClose={onClose}
+    />
   );
 }

@@ -25,7 +25,7 @@ export function LogPart({
   today: string;
 }) {
   const action = useAction();
-  const { money } = useUnits();
+  const { money, date } = useUnits();
   const [f, setF] = useState({
     day: today,
     kind: 'nozzle check' as (typeof LOG_KINDS)[number]['key'],
@@ -78,7 +78,7 @@ export function LogPart({
         <ul style={{ display: 'grid', gap: 3 }}>
           {log.slice(0, 10).map((l) => (
             <li key={l.id}>
-              <Small>{l.day}</Small>{' '}
+              <Small>{date(l.day)}</Small>{' '}
               {l.kind === 'fault' ? (
                 <MarkedText kind="fails">fault: {l.says}</MarkedText>
               ) : (

@@ -31,7 +31,7 @@ export function MachineDesk({
   today: string;
   onChange: () => void;
 }) {
-  const { length, money } = useUnits();
+  const { length, money, date } = useUnits();
   const left = m.warrantyUntil ? daysBetween(today, m.warrantyUntil) : null;
   const all = inks.reduce((a, i) => a + i.perM2Minor, 0);
   return (
@@ -86,7 +86,7 @@ export function MachineDesk({
           <PanelTitle>What it costs</PanelTitle>
           <FactList
             rows={[
-              ['Bought', `${m.boughtOn}, ${money(m.outlayMinor)}`],
+              ['Bought', `${date(m.boughtOn)}, ${money(m.outlayMinor)}`],
               ['First set', `${money(costs.chargingMinor)} of it went into the lines`],
               ['Repairs', money(costs.repairsMinor)],
               [
@@ -117,13 +117,13 @@ export function MachineDesk({
                 'Warranty',
                 m.warrantyUntil &&
                   (left! < 0 ? (
-                    `ended ${m.warrantyUntil}`
+                    `ended ${date(m.warrantyUntil)}`
                   ) : left! <= WARN_DAYS ? (
                     <MarkedText key="w" kind="care">
-                      ends {m.warrantyUntil}, in {left} days: have faults seen to
+                      ends {date(m.warrantyUntil)}, in {left} days: have faults seen to
                     </MarkedText>
                   ) : (
-                    `until ${m.warrantyUntil}`
+                    `until ${date(m.warrantyUntil)}`
                   )),
               ],
               ['Notes', m.notes],

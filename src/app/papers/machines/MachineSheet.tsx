@@ -1,14 +1,50 @@
 'use client';
-import { exactOr } from '@/app/exact';
+import { ActionSheet } from '@/app/ActionSheet';
 import type { MachineModel } from '@/app/models';
-import { useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
-
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
-import { Field, Fields } from '@/ui/Field';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import type { ActionInput } from '@/studio/registry';
+import type { Ask } from '@/ui/form/fields';
 import { useUnits } from '@/ui/Units';
+
+const USUAL_INKS = ['black', 'cyan', 'magenta', 'yellow'].map((colour) => ({
+  colour,
+  ml: 80,
+  priceMinor: 0,
+}));
+
+/** Inks as they are written, a line each: colour, ml, price. */
+export function readInks(text: string): ActionInput<'recordMachine'>['inks'] {
+  const lines = text.split('\n').filter((line) => line.trim());
+  return lines.map((line) => {
+    const [colour = '', ml = '', ...price] = line.split(',');
+    return {
+      colour: colour.trim(),
+      ml: wholeOrTyped(ml.replace(/ml/i, '')),
+      price: price.join(',').trim(),
+    };
+  });
+}
+
+const asksIn = (currency: string): readonly Ask[] => [
+  { kind: 'text', name: 'name', label: 'Name', required: true, autoFocus: true },
+  { kind: 'length', name: 'width', label: 'Widest paper', required: true },
+  { kind: 'text', name: 'feeds', label: 'Feeds', hint: 'roll, rear sheet' },
+  { kind: 'money', name: 'outlay', label: `Cost, ${currency}`, required: true },
+  { kind: 'day', name: 'boughtOn', label: 'Bought on', required: true },
+  { kind: 'day', name: 'warrantyUntil', label: 'Warranty until' },
+  { kind: 'whole', name: 'lifeHours', label: 'Meant to last, hours', required: true },
+  { kind: 'whole', name: 'chargingMl', label: 'Charging drinks of each, ml', required: true },
+  { kind: 'whole', name: 'deliveryDays', label: 'Ink comes in, days', required: true },
+  { kind: 'text', name: 'notes', label: 'Notes' },
+  {
+    kind: 'prose',
+    lines: 6,
+    name: 'inks',
+    label: 'Inks: colour, ml, price',
+    hint: 'a line each: black, 80, 39.00',
+    required: true,
+  },
+];
 
 /** A printer, its inks a line each: colour, ml, price. */
 export function MachineSheet({
@@ -20,144 +56,36 @@ export function MachineSheet({
   today: string;
   onClose: () => void;
 }) {
-  const action = useAction();
-  const { length, bareMoney, withUnit, currency, unit } = useUnits();
-  const [f, setF] = useState({
-    name: machine?.name ?? '',
-    width: machine ? length(machine.widthUm) : unit === 'mm' ? '610 mm' : '24 in',
-    feeds: machine?.feeds ?? '',
-    inks: (
-      machine?.inks ?? [
-        { colour: 'black', ml: 80, priceMinor: 0 },
-        { colour: 'cyan', ml: 80, priceMinor: 0 },
-        { colour: 'magenta', ml: 80, priceMinor: 0 },
-        { colour: 'yellow', ml: 80, priceMinor: 0 },
-      ]
-    )
-      .map((i) => `${i.colour}, ${i.ml}, ${bareMoney(i.priceMinor)}`)
-      .join('\n'),
-    boughtOn: machine?.boughtOn ?? today,
-    outlay: machine ? bareMoney(machine.outlayMinor) : '',
-    lifeHours: String(machine?.lifeHours ?? 3000),
-    warrantyUntil: machine?.warrantyUntil ?? '',
-    chargingMl: String(machine?.chargingMl ?? 20),
-    deliveryDays: String(machine?.deliveryDays ?? 5),
-    notes: machine?.notes ?? '',
-  });
-  const [shownWidth] = useState(f.width);
-  const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const save = async () => {
-    const exact = exactOr(f.width, shownWidth, machine?.widthUm);
-    const width = typeof exact === 'number' ? exact : withUnit(exact);
-    const inks = f.inks
-      .split('\n')
-      .map((l) => l.trim())
-      .filter(Boolean)
-      .map((l) => {
-        const [colour = '', ml = '', ...price] = l.split(',');
-        return {
-          colour: colour.trim(),
-          ml: wholeOrTyped(ml.replace(/ml/i, '')),
-          price: price.join(',').trim(),
-        };
-      });
-    if (
-      await action.run('recordMachine', {
-        id: machine?.id ?? null,
-        ...f,
-        width,
-        inks,
-        lifeHours: wholeOrTyped(f.lifeHours),
-        chargingMl: wholeOrTyped(f.chargingMl),
-        deliveryDays: wholeOrTyped(f.deliveryDays),
-        warrantyUntil: f.warrantyUntil || null,
-      })
-    )
-      onClose();
-  };
+  const { bareMoney, currency, unit } = useUnits();
+  const inks = machine?.inks ?? USUAL_INKS;
   return (
-    <FormDialog title={machine?.name ?? 'A printer'} isOpen onClose={onClose} width={640}>
-      <Fields $columns="1fr 1fr">
-        <Field
-          label="Name"
-          value={f.name}
-          onChange={set('name')}
-          autoFocus
-          wrong={action.fieldError('name')}
-        />
-        <Field
-          label="Widest paper"
-          value={f.width}
-          onChange={set('width')}
-          wrong={action.fieldError('width')}
-        />
-        <Field label="Feeds" value={f.feeds} onChange={set('feeds')} hint="roll, rear sheet" />
-        <Field
-          label={`Cost, ${currency}`}
-          value={f.outlay}
-          onChange={set('outlay')}
-          wrong={action.fieldError('outlay')}
-        />
-        <Field
-          label="Bought on"
-          value={f.boughtOn}
-          onChange={set('boughtOn')}
-          type="date"
-          wrong={action.fieldError('boughtOn')}
-        />
-        <Field
-          label="Warranty until"
-          value={f.warrantyUntil}
-          onChange={set('warrantyUntil')}
-          type="date"
-          wrong={action.fieldError('warrantyUntil')}
-        />
-        <Field
-          label="Meant to last, hours"
-          value={f.lifeHours}
-          onChange={set('lifeHours')}
-          wrong={action.fieldError('lifeHours')}
-        />
-        <Field
-          label="Charging drinks of each, ml"
-          value={f.chargingMl}
-          onChange={set('chargingMl')}
-          wrong={action.fieldError('chargingMl')}
-        />
-        <Field
-          label="Ink comes in, days"
-          value={f.deliveryDays}
-          onChange={set('deliveryDays')}
-          wrong={action.fieldError('deliveryDays')}
-        />
-        <Field label="Notes" value={f.notes} onChange={set('notes')} />
-        <Field
-          label="Inks: colour, ml, price"
-          value={f.inks}
-          onChange={set('inks')}
-          lines={6}
-          hint="a line each: black, 80, 39.00"
-          wrong={
-            action.fieldError('inks') ??
-            (action.error?.field?.startsWith('inks') ? `Expected ${action.error.expected}.` : null)
-          }
-        />
-      </Fields>
-      <ErrorCallout
-        error={action.error}
-        fields={[
-          'name',
-          'width',
-          'outlay',
-          'boughtOn',
-          'warrantyUntil',
-          'lifeHours',
-          'chargingMl',
-          'deliveryDays',
-          'inks',
-        ]}
-      />
-      <DialogActions label="Keep it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+    <ActionSheet
+      act="recordMachine"
+      title={machine?.name ?? 'A printer'}
+      label="Keep it"
+      about={machine?.id ?? 'new'}
+      width={640}
+      asks={asksIn(currency)}
+      first={{
+        name: machine?.name ?? '',
+        width: machine?.widthUm ?? (unit === 'mm' ? '610 mm' : '24 in'),
+        feeds: machine?.feeds ?? '',
+        outlay: machine?.outlayMinor ?? '',
+        boughtOn: machine?.boughtOn ?? today,
+        warrantyUntil: machine?.warrantyUntil ?? '',
+        lifeHours: machine?.lifeHours ?? 3_000,
+        chargingMl: machine?.chargingMl ?? 20,
+        deliveryDays: machine?.deliveryDays ?? 5,
+        notes: machine?.notes ?? '',
+        inks: inks.map((i) => `${i.colour}, ${i.ml}, ${bareMoney(i.priceMinor)}`).join('\n'),
+      }}
+      input={(values) => ({
+        ...values,
+        id: machine?.id ?? null,
+        inks: readInks(values.inks),
+        warrantyUntil: values.warrantyUntil || null,
+      })}
+      onClose={onClose}
+    />
   );
 }

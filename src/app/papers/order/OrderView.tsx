@@ -3,7 +3,7 @@ import type { SupplierModel } from '@/app/models';
 import { useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
 import { inGroups } from '@/core/groups';
-import type { OrderLine } from '@/studio/papers/papers';
+import type { OrderLine as OrderRecord } from '@/studio/papers/papers';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -23,6 +23,8 @@ import {
 import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { PapersNav } from '../PapersNav';
+
+type OrderLine = Omit<OrderRecord, 'supplier'> & { supplier: SupplierModel | null };
 
 /** What is at its reorder point, by supplier, and who the suppliers are. */
 export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers: SupplierModel[] }) {

@@ -10,7 +10,12 @@ export const metadata: Metadata = { title: 'To order' };
 async function OrderPage() {
   const s = await studio();
   const [lines, suppliers] = await Promise.all([orderList(s), suppliersAtHand(s.db)]);
-  return <OrderView lines={lines} suppliers={suppliers.map(supplierModel)} />;
+  return (
+    <OrderView
+      lines={lines.map((line) => ({ ...line, supplier: line.supplier && supplierModel(line.supplier) }))}
+      suppliers={suppliers.map(supplierModel)}
+    />
+  );
 }
 
 export default seen(OrderPage);

@@ -24,7 +24,7 @@ export function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Pro
         {l.paper}, {l.machine ?? l.route ?? 'any route'} <span>{p.setting}</span>
       </PanelTitle>
       <div style={{ display: 'flex', gap: 30, flexWrap: 'wrap', paddingTop: 10 }}>
-        <div style={{ flex: 1, minWidth: 280 }}>
+        <div style={{ flex: '1 1 280px', minWidth: 0 }}>
           <FactList
             rows={[
               ['Calls itself', p.facts.label],

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import type { Finding } from '@/core/finding';
 import { inGroups } from '@/core/groups';
 import { areaOf } from '@/core/sheets/pieces';
-import type { Queued } from '@/studio/layouts/printQueue';
+import type { LayoutModel } from '@/app/models';
+import type { Queued as QueuedRecord } from '@/studio/layouts/printQueue';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -25,6 +26,11 @@ import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
+
+type Queued = Omit<QueuedRecord, 'layout' | 'machine'> & {
+  layout: LayoutModel;
+  machine: { id: string; name: string } | null;
+};
 
 /** What waits to be printed, grouped by paper and machine: printed, or spoiled. */
 export function QueueView({

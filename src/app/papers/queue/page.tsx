@@ -1,3 +1,4 @@
+import { layoutModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
@@ -10,7 +11,11 @@ async function QueuePage() {
   const { queue, inks } = await printQueue(await studio());
   return (
     <QueueView
-      queue={queue}
+      queue={queue.map(({ layout, machine, ...worked }) => ({
+        ...worked,
+        layout: layoutModel(layout),
+        machine: machine && { id: machine.id, name: machine.name },
+      }))}
       inks={[...inks].map(([machineId, reports]) => ({
         machineId,
         error: reports.flatMap((r) => (r.queue && r.queue.verdict !== 'holds' ? [r.queue] : [])),

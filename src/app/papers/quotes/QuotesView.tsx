@@ -3,7 +3,8 @@ import { daysBetween } from '@/core/measure/day';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Compared, quotesOf, sentOut } from '@/studio/routes/routes';
+import type { QuoteModel, SentJobModel } from '@/app/models';
+import type { Compared } from '@/studio/routes/routes';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -32,8 +33,8 @@ type Props = {
   chosen: string | null;
   quantity: number;
   rows: Compared[];
-  kept: Awaited<ReturnType<typeof quotesOf>>;
-  sent: Awaited<ReturnType<typeof sentOut>>;
+  kept: QuoteModel[];
+  sent: SentJobModel[];
   routes: { id: string; name: string }[];
   today: string;
 };
@@ -41,15 +42,6 @@ const OLD_QUOTE_DAYS = 90;
 
 /** Who else could print a size, all in, and what would be given up; quotes kept, and work that is out. */
 export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes, today }: Props) {
-  const router = useRouter();
-  const action = useAction();
-  const { size, money } = useUnits();
-  const [n, setN] = useState(String(quantity));
-  const [back, setBack] = useState<Props['sent'][number] | null>(null);
-  const go = (id: string, count = n) =>
-    router.replace(`/papers/quotes?size=${id}&n=${/^\d+$/.test(count.trim()) ? count.trim() : quantity}`);
-  const old = (day: string) => daysBetween(day, today) > OLD_QUOTE_DAYS;
-  const out = sent.filter((j) => !j.backOn);
   return (
     <Page>
       <PageHeader>
@@ -63,222 +55,328 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
       </PageHeader>
       <PapersNav />
       <Panel>
-        {!chosen ? (
+        {chosen ? (
+          <Compare offered={offered} chosen={chosen} quantity={quantity} rows={rows} today={today} />
+        ) : (
           <EmptyState title="No size is offered yet">
             <p>Offer a size of a work; every route is then priced for it here.</p>
           </EmptyState>
-        ) : (
-          <>
-            <form
-              onSubmit={(e) => {
-                e.preventDefault();
-                go(chosen);
-              }}
-            >
-              <Row style={{ alignItems: 'end', paddingBottom: 12 }}>
-                <Finder
-                  label="Prints of"
-                  value={chosen}
-                  onChange={(id) => go(id)}
-                  width={380}
-                  options={offered.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
-                />
-                <Field
-                  label="How many"
-                  value={n}
-                  onChange={setN}
-                  width={90}
-                  wrong={/^\s*[1-9]\d*\s*$/.test(n) ? null : 'Expected a whole number.'}
-                />
-                <Button type="submit">Price them</Button>
-              </Row>
-            </form>
-            <ScrollArea>
-              <Table aria-label="Routes for this size">
-                <thead>
-                  <tr>
-                    <th>Route</th>
-                    <th className="n">Each</th>
-                    <th className="n">All in</th>
-                    <th className="n">A print</th>
-                    <th>Next break</th>
-                    <th className="n">Days</th>
-                    <th>Of the file</th>
-                    <th>Given up</th>
-                    <th />
-                  </tr>
-                </thead>
-                <tbody>
-                  {rows.map(({ route: r, quote: q, ppi, pixels, loses, old: isOld }) => (
-                    <tr key={r.id}>
-                      <th scope="row">
-                        <Link href={`/papers/route/${r.id}`}>{r.name}</Link>
-                        <br />
-                        <Small>
-                          {r.kind}, {r.process}
-                        </Small>
-                      </th>
-                      {q ? (
-                        <>
-                          <td className="n">
-                            {money(q.each)}
-                            <br />
-                            <Small>{q.way}</Small>
-                          </td>
-                          <td className="n">
-                            <Working
-                              working={{
-                                title: `${quantity} at ${r.name}`,
-                                steps: [
-                                  {
-                                    sum: `${quantity} × ${money(q.each)}, set-up and minimum counted`,
-                                    result: money(q.prints),
-                                  },
-                                  { sum: 'carriage', result: q.carriage ? money(q.carriage) : 'free' },
-                                ],
-                                notes: [q.says + '.'],
-                                source: 'Price at its quantity break, or by area; all in.',
-                              }}
-                            >
-                              <strong>{money(q.total)}</strong>
-                            </Working>
-                          </td>
-                          <td className="n">{money(q.perPrint)}</td>
-                          <td>
-                            {q.nextBreak && (
-                              <Small>
-                                from {q.nextBreak.from}: {money(q.nextBreak.total)} in all,{' '}
-                                {money(q.nextBreak.marginal)} for each more
-                              </Small>
-                            )}
-                          </td>
-                        </>
-                      ) : (
-                        <td colSpan={4}>
-                          <MarkedText kind="fails">does not print this size</MarkedText>
-                        </td>
-                      )}
-                      <td className="n">{r.leadDays}</td>
-                      <td>
-                        <Small>
-                          {pixels.width} × {pixels.height} px at {ppi} ppi, {r.space}, {r.fileKinds}
-                        </Small>
-                      </td>
-                      <td>
-                        <Small>{loses.join('; ') || 'nothing'}</Small>
-                        {isOld && (
-                          <>
-                            <br />
-                            <MarkedText kind="care">prices read {r.readOn}: old, ask again</MarkedText>
-                          </>
-                        )}
-                      </td>
-                      <td>
-                        {q && (
-                          <Button
-                            quiet
-                            onPress={() =>
-                              void action.run('keepQuote', { routeId: r.id, formatId: chosen, quantity })
-                            }
-                            isDisabled={action.isPending}
-                            aria-label={`Keep the quote of ${r.name}`}
-                          >
-                            Keep
-                          </Button>
-                        )}
-                        {q && r.kind !== 'own printer' && (
-                          <Button
-                            quiet
-                            onPress={() =>
-                              void action.run('sendOut', {
-                                routeId: r.id,
-                                lines: [{ formatId: chosen, quantity }],
-                                sentOn: today,
-                                expectedOn: null,
-                              })
-                            }
-                            isDisabled={action.isPending}
-                            aria-label={`Sent to ${r.name}`}
-                          >
-                            Sent out
-                          </Button>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Table>
-            </ScrollArea>
-            <ErrorCallout error={action.error} />
-          </>
         )}
       </Panel>
-      <Panel style={{ marginTop: 18 }}>
-        <PanelTitle>
-          Quotes kept for this size <span>{kept.length}</span>
-        </PanelTitle>
-        <Stack $gap={4} style={{ paddingTop: 6 }}>
-          {kept.length === 0 && <Small>None. A price that is kept shows later what it was.</Small>}
-          {kept.map((q) => (
-            <div key={q.id}>
-              <MarkedText kind={old(q.keptOn) ? 'care' : 'none'}>
-                {q.says}, kept {q.keptOn}
-                {old(q.keptOn) && ': old, ask again'}
-              </MarkedText>{' '}
-              <Button
-                quiet
-                onPress={() => void action.run('dropQuote', { id: q.id })}
-                aria-label={`Drop ${q.says}`}
-              >
-                Drop
-              </Button>
-            </div>
-          ))}
-        </Stack>
-      </Panel>
-      <Panel style={{ marginTop: 18 }}>
-        <PanelTitle>
-          Out to be printed <span>{out.length}</span>
-        </PanelTitle>
-        <Stack $gap={6} style={{ paddingTop: 6 }}>
-          {sent.length === 0 && <Small>Nothing has been sent out yet.</Small>}
-          {sent.map((j) => (
-            <div key={j.id}>
-              <MarkedText kind={j.backOn ? 'holds' : j.expectedOn < today ? 'fails' : 'none'}>
-                {j.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at{' '}
-                {routes.find((r) => r.id === j.routeId)?.name}, {money(j.totalMinor)}, sent {j.sentOn};{' '}
-                {j.backOn
-                  ? `back ${j.backOn}: ${j.inspection}`
-                  : j.expectedOn < today
-                    ? `expected ${j.expectedOn}: late, ask`
-                    : `expected ${j.expectedOn}`}
-              </MarkedText>{' '}
-              <a href={`/api/documents/job-sheet/${j.id}`} target="_blank" rel="noreferrer">
-                job sheet
-              </a>{' '}
-              {!j.backOn && (
-                <Button quiet onPress={() => setBack(j)}>
-                  It came back
-                </Button>
-              )}
-            </div>
-          ))}
-        </Stack>
-      </Panel>
-      {back && <BackSheet job={back} today={today} onClose={() => setBack(null)} />}
+      <KeptQuotes kept={kept} today={today} />
+      <SentOut sent={sent} routes={routes} today={today} />
     </Page>
   );
 }
 
-function BackSheet({
-  job,
+function Compare({
+  offered,
+  chosen,
+  quantity,
+  rows,
   today,
-  onClose,
+}: Pick<Props, 'offered' | 'quantity' | 'rows' | 'today'> & { chosen: string }) {
+  const action = useAction();
+  return (
+    <>
+      <Question offered={offered} chosen={chosen} quantity={quantity} />
+      <ScrollArea>
+        <Table aria-label="Routes for this size">
+          <thead>
+            <tr>
+              <th>Route</th>
+              <th className="n">Each</th>
+              <th className="n">All in</th>
+              <th className="n">A print</th>
+              <th>Next break</th>
+              <th className="n">Days</th>
+              <th>Of the file</th>
+              <th>Given up</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <RouteLine
+                key={row.route.id}
+                row={row}
+                quantity={quantity}
+                isBusy={action.isPending}
+                onKeep={() =>
+                  void action.run('keepQuote', { routeId: row.route.id, formatId: chosen, quantity })
+                }
+                onSend={() =>
+                  void action.run('sendOut', {
+                    routeId: row.route.id,
+                    lines: [{ formatId: chosen, quantity }],
+                    sentOn: today,
+                    expectedOn: null,
+                  })
+                }
+              />
+            ))}
+          </tbody>
+        </Table>
+      </ScrollArea>
+      <ErrorCallout error={action.error} />
+    </>
+  );
+}
+
+/** Which size, and how many of it. */
+function Question({
+  offered,
+  chosen,
+  quantity,
+}: Pick<Props, 'offered' | 'quantity'> & { chosen: string }) {
+  const router = useRouter();
+  const { size } = useUnits();
+  const [count, setCount] = useState(String(quantity));
+  const isCount = /^\s*[1-9]\d*\s*$/.test(count);
+  const ask = (id: string) =>
+    router.replace(`/papers/quotes?size=${id}&n=${isCount ? count.trim() : quantity}`);
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        ask(chosen);
+      }}
+    >
+      <Row style={{ alignItems: 'end', paddingBottom: 12 }}>
+        <Finder
+          label="Prints of"
+          value={chosen}
+          onChange={ask}
+          width={380}
+          options={offered.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
+        />
+        <Field
+          label="How many"
+          value={count}
+          onChange={setCount}
+          width={90}
+          wrong={isCount ? null : 'Expected a whole number.'}
+        />
+        <Button type="submit">Price them</Button>
+      </Row>
+    </form>
+  );
+}
+
+function RouteLine({
+  row: { route, quote, ppi, pixels, loses, old },
+  quantity,
+  isBusy,
+  onKeep,
+  onSend,
 }: {
-  job: Props['sent'][number];
-  today: string;
-  onClose: () => void;
+  row: Compared;
+  quantity: number;
+  isBusy: boolean;
+  onKeep: () => void;
+  onSend: () => void;
 }) {
+  const { date } = useUnits();
+  return (
+    <tr>
+      <th scope="row">
+        <Link href={`/papers/route/${route.id}`}>{route.name}</Link>
+        <br />
+        <Small>
+          {route.kind}, {route.process}
+        </Small>
+      </th>
+      {quote ? (
+        <QuoteCells quote={quote} quantity={quantity} routeName={route.name} />
+      ) : (
+        <td colSpan={4}>
+          <MarkedText kind="fails">does not print this size</MarkedText>
+        </td>
+      )}
+      <td className="n">{route.leadDays}</td>
+      <td>
+        <Small>
+          {pixels.width} × {pixels.height} px at {ppi} ppi, {route.space}, {route.fileKinds}
+        </Small>
+      </td>
+      <td>
+        <Small>{loses.join('; ') || 'nothing'}</Small>
+        {old && (
+          <>
+            <br />
+            <MarkedText kind="care">prices read {date(route.readOn)}: old, ask again</MarkedText>
+          </>
+        )}
+      </td>
+      <td>
+        {quote && (
+          <Button
+            quiet
+            onPress={onKeep}
+            isDisabled={isBusy}
+            aria-label={`Keep the quote of ${route.name}`}
+          >
+            Keep
+          </Button>
+        )}
+        {quote && route.kind !== 'own printer' && (
+          <Button quiet onPress={onSend} isDisabled={isBusy} aria-label={`Sent to ${route.name}`}>
+            Sent out
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+function QuoteCells({
+  quote,
+  quantity,
+  routeName,
+}: {
+  quote: NonNullable<Compared['quote']>;
+  quantity: number;
+  routeName: string;
+}) {
+  const { money } = useUnits();
+  return (
+    <>
+      <td className="n">
+        {money(quote.each)}
+        <br />
+        <Small>{quote.way}</Small>
+      </td>
+      <td className="n">
+        <Working
+          working={{
+            title: `${quantity} at ${routeName}`,
+            steps: [
+              {
+                sum: `${quantity} × ${money(quote.each)}, set-up and minimum counted`,
+                result: money(quote.prints),
+              },
+              { sum: 'carriage', result: quote.carriage ? money(quote.carriage) : 'free' },
+            ],
+            notes: [quote.says + '.'],
+            source: 'Price at its quantity break, or by area; all in.',
+          }}
+        >
+          <strong>{money(quote.total)}</strong>
+        </Working>
+      </td>
+      <td className="n">{money(quote.perPrint)}</td>
+      <td>
+        {quote.nextBreak && (
+          <Small>
+            from {quote.nextBreak.from}: {money(quote.nextBreak.total)} in all,{' '}
+            {money(quote.nextBreak.marginal)} for each more
+          </Small>
+        )}
+      </td>
+    </>
+  );
+}
+
+function KeptQuotes({ kept, today }: Pick<Props, 'kept' | 'today'>) {
+  const { date } = useUnits();
+  const action = useAction();
+  const isOld = (day: string) => daysBetween(day, today) > OLD_QUOTE_DAYS;
+  return (
+    <Panel style={{ marginTop: 18 }}>
+      <PanelTitle>
+        Quotes kept for this size <span>{kept.length}</span>
+      </PanelTitle>
+      <Stack $gap={4} style={{ paddingTop: 6 }}>
+        {kept.length === 0 && <Small>None. A price that is kept shows later what it was.</Small>}
+        {kept.map((quote) => (
+          <div key={quote.id}>
+            <MarkedText kind={isOld(quote.keptOn) ? 'care' : 'none'}>
+              {quote.says}, kept {date(quote.keptOn)}
+              {isOld(quote.keptOn) && ': old, ask again'}
+            </MarkedText>{' '}
+            <Button
+              quiet
+              onPress={() => void action.run('dropQuote', { id: quote.id })}
+              aria-label={`Drop ${quote.says}`}
+            >
+              Drop
+            </Button>
+          </div>
+        ))}
+        <ErrorCallout error={action.error} />
+      </Stack>
+    </Panel>
+  );
+}
+
+function SentOut({ sent, routes, today }: Pick<Props, 'sent' | 'routes' | 'today'>) {
+  const [back, setBack] = useState<SentJobModel | null>(null);
+  const out = sent.filter((job) => !job.backOn);
+  return (
+    <Panel style={{ marginTop: 18 }}>
+      <PanelTitle>
+        Out to be printed <span>{out.length}</span>
+      </PanelTitle>
+      <Stack $gap={6} style={{ paddingTop: 6 }}>
+        {sent.length === 0 && <Small>Nothing has been sent out yet.</Small>}
+        {sent.map((job) => (
+          <SentLine
+            key={job.id}
+            job={job}
+            routeName={routes.find((r) => r.id === job.routeId)?.name ?? ''}
+            today={today}
+            onBack={() => setBack(job)}
+          />
+        ))}
+      </Stack>
+      {back && <BackSheet job={back} today={today} onClose={() => setBack(null)} />}
+    </Panel>
+  );
+}
+
+function SentLine({
+  job,
+  routeName,
+  today,
+  onBack,
+}: {
+  job: SentJobModel;
+  routeName: string;
+  today: string;
+  onBack: () => void;
+}) {
+  const { money, date } = useUnits();
+  const { kind, says } = whereItIs(job, today, date);
+  return (
+    <div>
+      <MarkedText kind={kind}>
+        {job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at {routeName},{' '}
+        {money(job.totalMinor)}, sent {date(job.sentOn)}; {says}
+      </MarkedText>{' '}
+      <a href={`/api/documents/job-sheet/${job.id}`} target="_blank" rel="noreferrer">
+        job sheet
+      </a>{' '}
+      {!job.backOn && (
+        <Button quiet onPress={onBack}>
+          It came back
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function whereItIs(
+  job: SentJobModel,
+  today: string,
+  date: (day: string) => string,
+): { kind: 'holds' | 'fails' | 'none'; says: string } {
+  if (job.backOn) return { kind: 'holds', says: `back ${date(job.backOn)}: ${job.inspection}` };
+  if (job.expectedOn < today)
+    return { kind: 'fails', says: `expected ${date(job.expectedOn)}: late, ask` };
+  return { kind: 'none', says: `expected ${date(job.expectedOn)}` };
+}
+
+function BackSheet({ job, today, onClose }: { job: SentJobModel; today: string; onClose: () => void }) {
   const action = useAction();
   const [f, setF] = useState({ backOn: today, inspection: '' });
   const save = async () => {

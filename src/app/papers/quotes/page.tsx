@@ -1,3 +1,4 @@
+import { quoteModel, sentJobModel } from '@/app/models';
 import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
@@ -34,9 +35,9 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
       chosen={chosen?.format.id ?? null}
       quantity={quantity}
       rows={rows}
-      kept={kept}
-      sent={sent}
-      routes={all}
+      kept={kept.map(quoteModel)}
+      sent={sent.map(sentJobModel)}
+      routes={all.map(({ id, name }) => ({ id, name }))}
       today={localDay(s.now(), (await s.settings()).timeZone)}
     />
   );

@@ -1,13 +1,8 @@
 'use client';
 import type { EditionModel, FormatModel, ImpressionModel, PaperModel } from '@/app/models';
 import { impressionLabel } from '@/core/edition/impressionStates';
-import { useState } from 'react';
-
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/Callout';
-import { Field, Fields, Select } from '@/ui/Field';
-import { Small, Stack } from '@/ui/Layout';
+import { ActionSheet } from '@/app/ActionSheet';
+import { Small } from '@/ui/Layout';
 import type { SheetLine } from './EditionView';
 
 const listed = (list: readonly ImpressionModel[], edition: EditionModel) =>
@@ -31,85 +26,82 @@ export function PrintSheet({
   papers: PaperModel[];
   onClose: () => void;
 }) {
-  const last = rows
-    .map((r) => r.impression)
-    .filter((i) => i.printedAt)
-    .sort((a, b) => (a.printedAt! < b.printedAt! ? 1 : -1))[0];
-  const [formatId, setFormat] = useState(
-    formats.find((f) => f.id === last?.formatId)?.id ?? formats[0]!.id,
-  );
-  const [paperId, setPaper] = useState(papers.find((p) => p.id === last?.paperId)?.id ?? papers[0]!.id);
-  const [count, setCount] = useState('1');
-  const action = useAction();
-  const open = edition.kind === 'open';
-  const next = rows.map((r) => r.impression).filter((i) => i.kind === 'run' && i.state === 'declared');
-  const many = Number(count);
-  const ids = open
-    ? null
-    : (chosen.length ? chosen : next.slice(0, Number.isInteger(many) && many > 0 ? many : 0)).map(
-        (i) => i.id,
-      );
-  const save = async (reason = '') => {
-    if (
-      await action.run('printImpressions', {
+  const all = rows.map((r) => r.impression);
+  const last = all.filter((i) => i.printedAt).sort((a, b) => (a.printedAt! < b.printedAt! ? 1 : -1))[0];
+  const isOpen = edition.kind === 'open';
+  const next = all.filter((i) => i.kind === 'run' && i.state === 'declared');
+  /** Chosen ones, else the next of a run; those of an open edition have no number before they are printed. */
+  const meant = (count: number | string): ImpressionModel[] | null => {
+    if (chosen.length) return chosen;
+    return isOpen ? null : next.slice(0, wholeNumberOf(count));
+  };
+  return (
+    <ActionSheet
+      act="printImpressions"
+      title="Record prints"
+      label="They are printed"
+      about={edition.id}
+      asksReason
+      asks={[
+        {
+          kind: 'choice',
+          name: 'formatId',
+          label: 'Size',
+          options: formats.map((f) => ({ key: f.id, name: f.name })),
+        },
+        {
+          kind: 'choice',
+          name: 'paperId',
+          label: 'Paper',
+          options: papers.map((p) => ({ key: p.id, name: p.name })),
+        },
+        ...(chosen.length
+          ? []
+          : ([{ kind: 'whole', name: 'count', label: 'How many', required: true }] as const)),
+      ]}
+      first={{
+        formatId: formats.find((f) => f.id === last?.formatId)?.id ?? formats[0]!.id,
+        paperId: papers.find((p) => p.id === last?.paperId)?.id ?? papers[0]!.id,
+        count: 1 as number | string,
+      }}
+      isDisabled={({ count }) => meant(count)?.length === 0}
+      input={({ formatId, paperId, count }, reason) => ({
         editionId: edition.id,
-        impressionIds: ids && ids.length ? ids : open ? null : [''],
-        count: open ? many : null,
+        impressionIds: meant(count)?.map((i) => i.id) ?? null,
+        count: isOpen && !chosen.length ? (count as number) : null,
         formatId,
         paperId,
         reason,
-      })
-    )
-      onClose();
-  };
-  return (
-    <FormDialog title="Record prints" isOpen onClose={onClose}>
-      <Stack>
-        <p>
-          {chosen.length
-            ? `Numbers ${listed(chosen, edition)}.`
-            : open
-              ? 'Numbered on from the last.'
-              : `The next numbers of the run: ${ids!.length ? listed(next.slice(0, ids!.length), edition) : 'none are left to print on this page'}.`}
-        </p>
-        <Fields $columns="1fr 1fr">
-          <Select
-            label="Size"
-            value={formatId}
-            onChange={setFormat}
-            options={formats.map((f) => ({ key: f.id, name: f.name }))}
-          />
-          <Select
-            label="Paper"
-            value={paperId}
-            onChange={setPaper}
-            options={papers.map((p) => ({ key: p.id, name: p.name }))}
-          />
-        </Fields>
-        {!chosen.length && (
-          <Field
-            label="How many"
-            value={count}
-            onChange={setCount}
-            width={90}
-            wrong={action.fieldError('count')}
-          />
-        )}
-        <Small>
-          The accepted proof of this size on this paper is noted with each print. Without one, or with a
-          stale one, a reason is asked and kept in the register.
-        </Small>
-        <ErrorCallout error={action.error} fields={['count']} onReason={(reason) => void save(reason)} />
-      </Stack>
-      <DialogActions
-        label="They are printed"
-        busy={action.isPending}
-        disabled={ids !== null && ids.length === 0}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+      })}
+      onClose={onClose}
+      below={({ count }) => (
+        <>
+          <p style={{ margin: '12px 0' }}>{sayMeant(meant(count), chosen.length > 0, edition)}</p>
+          <Small>
+            The accepted proof of this size on this paper is noted with each print. Without one, or with a
+            stale one, a reason is asked and kept in the register.
+          </Small>
+        </>
+      )}
+    />
   );
+}
+
+/** A count being typed; nothing while it is none. */
+function wholeNumberOf(typed: number | string): number {
+  const count = Number(typed);
+  return Number.isInteger(count) && count > 0 ? count : 0;
+}
+
+function sayMeant(
+  meant: readonly ImpressionModel[] | null,
+  isChosen: boolean,
+  edition: EditionModel,
+): string {
+  if (!meant) return 'Numbered on from the last.';
+  if (isChosen) return `Numbers ${listed(meant, edition)}.`;
+  const said = meant.length ? listed(meant, edition) : 'none are left to print on this page';
+  return `The next numbers of the run: ${said}.`;
 }
 
 export type ReasonAct = 'spoiled' | 'gifted' | 'consigned' | 'returned' | 'lost' | 'destroyed';
@@ -164,67 +156,47 @@ export function ReasonSheet({
   chosen: ImpressionModel[];
   onClose: () => void;
 }) {
-  const [note, setNote] = useState('');
-  const action = useAction();
   const ask = ASKS[name];
-  const save = async () => {
-    if (
-      await action.run('handleImpressions', {
+  return (
+    <ActionSheet
+      act="handleImpressions"
+      title={`${ask.title}: ${listed(chosen, edition)}`}
+      label={ask.end}
+      about={`${edition.id} ${name}`}
+      width={480}
+      columns="1fr"
+      asks={[{ kind: 'text', name: 'note', label: ask.label, hint: ask.hint, autoFocus: true }]}
+      first={{ note: '' }}
+      input={({ note }) => ({
         editionId: edition.id,
         impressionIds: chosen.map((i) => i.id),
         act: name,
         note,
-      })
-    )
-      onClose();
-  };
-  return (
-    <FormDialog title={`${ask.title}: ${listed(chosen, edition)}`} isOpen onClose={onClose} width={480}>
-      <Stack>
-        <Field
-          label={ask.label}
-          value={note}
-          onChange={setNote}
-          hint={ask.hint}
-          autoFocus
-          wrong={action.fieldError('note')}
-        />
-        <ErrorCallout error={action.error} fields={['note']} />
-      </Stack>
-      <DialogActions label={ask.end} busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+      })}
+      onClose={onClose}
+    />
   );
 }
 
 /** Closing an edition for good. */
 export function CloseSheet({ edition, onClose }: { edition: EditionModel; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  const action = useAction();
-  const save = async () => {
-    if (await action.run('closeEdition', { id: edition.id, reason })) onClose();
-  };
   return (
-    <FormDialog title="Close the edition" isOpen onClose={onClose} width={480}>
-      <Stack>
-        <p>
-          Nothing more is printed of a closed edition, and closing is not taken back. The register keeps
-          how many were made. If a route prints it on demand, close it there too.
-        </p>
-        <Field
-          label="Why"
-          value={reason}
-          onChange={setReason}
-          autoFocus
-          wrong={action.fieldError('reason')}
-        />
-        <ErrorCallout error={action.error} fields={['reason']} />
-      </Stack>
-      <DialogActions
-        label="Close it for good"
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    <ActionSheet
+      act="closeEdition"
+      title="Close the edition"
+      label="Close it for good"
+      about={edition.id}
+      width={480}
+      columns="1fr"
+      asks={[{ kind: 'text', name: 'reason', label: 'Why', autoFocus: true }]}
+      first={{ reason: '' }}
+      input={({ reason }) => ({ id: edition.id, reason })}
+      onClose={onClose}
+    >
+      <p style={{ marginBottom: 12 }}>
+        Nothing more is printed of a closed edition, and closing is not taken back. The register keeps how
+        many were made. If a route prints it on demand, close it there too.
+      </p>
+    </ActionSheet>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
 import type { EditionModel } from '@/app/models';
-import { useEffect, useState } from 'react';
 import styled from 'styled-components';
 
 import type { ImpressionDetail } from '@/studio/editions/editions';
 import { FactList, PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
+import { useAsked } from '@/ui/useAsked';
 import { useUnits } from '@/ui/Units';
 
 const History = styled.ol`
@@ -72,21 +72,10 @@ export function ImpressionAside({
   edition: EditionModel;
   stamp: string;
 }) {
-  const [whole, setWhole] = useState<ImpressionDetail | null>(null);
-  const { money } = useUnits();
-  useEffect(() => {
-    if (!id) return;
-    let over = false;
-    void fetch(`/api/impressions/${id}`)
-      .then((r) => (r.ok ? r.json() : null))
-      .then((w) => {
-        if (!over) setWhole(w);
-      })
-      .catch(() => {});
-    return () => {
-      over = true;
-    };
-  }, [id, stamp]);
+  const { answer: whole } = useAsked<ImpressionDetail>(id && `/api/impressions/${id}`, {
+    version: stamp,
+  });
+  const { money, moment } = useUnits();
   if (!id) return <Small>Choose a sheet to see where it is and what happened to it.</Small>;
   if (!whole || whole.impression.id !== id) return <Small>Looking it up…</Small>;
   const { impression: i, history } = whole;
@@ -126,12 +115,12 @@ export function ImpressionAside({
       <History>
         {history.map((h) => (
           <li key={h.seq}>
-            <small>{h.at.slice(0, 16).replace('T', ' ')}</small>
+            <small>{moment(h.at)}</small>
             <span>{lineWords(h.act, h.body)}</span>
           </li>
         ))}
         <li>
-          <small>{edition.openedAt.slice(0, 16).replace('T', ' ')}</small>
+          <small>{moment(edition.openedAt)}</small>
           <span>{edition.kind === 'open' ? 'Edition opened' : 'Number declared'}</span>
         </li>
       </History>

@@ -7,10 +7,18 @@ import { papersAndRoutes } from '@/store/proofs';
 import { findRow } from '@/store/rows';
 import { freeOf } from '@/store/soundness';
 import { currentMaster, formatsOf } from '@/store/works';
+import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { EditionView } from './EditionView';
 
 type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: string; do?: string }> };
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { db } = await studio();
+  const edition = await findRow(db, 'editions', (await params).id);
+  const work = edition && (await findRow(db, 'works', edition.workId));
+  return { title: work ? `Edition · ${work.title}` : 'No such edition' };
+}
 
 async function EditionPage({ params, searchParams }: Props) {
   const { db } = await studio();

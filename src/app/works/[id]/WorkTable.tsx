@@ -7,8 +7,8 @@ import styled from 'styled-components';
 
 import type { StationFinding } from '@/studio/works/workPage';
 import { useKeys } from '@/ui/Keys';
-import { PageTitle, Small, Thumbnail } from '@/ui/Layout';
-import { narrow, t } from '@/ui/tokens';
+import { CONTENT, PageTitle, Small, Thumbnail } from '@/ui/Layout';
+import { middling, narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Mark } from '@/ui/Verdict';
 
@@ -90,11 +90,93 @@ const Cut = styled.li`
     background: none;
   }
 `;
-const Below = styled.main`
+/** On a tool the work is one line: its picture, its title, its stations by their marks; the room is the tool's. */
+const Folded = styled.div`
+  display: grid;
+  grid-template-columns: auto minmax(120px, 1fr) auto auto;
+  gap: 14px;
+  align-items: end;
+  padding: 0 24px;
+  min-height: 44px;
+  h1 {
+    align-self: center;
+    font-size: 19px;
+    line-height: 24px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  > span {
+    align-self: center;
+  }
+  ol {
+    display: flex;
+    margin-bottom: -1px;
+  }
+  li a {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    height: 38px;
+    padding: 0 10px;
+    text-decoration: none;
+    text-transform: capitalize;
+    color: ${t.ink2};
+    font-size: 12px;
+  }
+  li a:hover {
+    background: #e4e4e4;
+  }
+  li[data-open] {
+    background: ${t.sheet};
+    border: 1px solid ${t.ink};
+    border-bottom: 0;
+  }
+  li[data-open] a {
+    color: ${t.ink};
+    font-weight: 600;
+  }
+  > nav:last-child {
+    align-self: center;
+    display: flex;
+    gap: 10px;
+    color: ${t.ink2};
+  }
+  > nav:last-child a {
+    padding: 6px;
+    text-decoration: none;
+  }
+  ${middling} {
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    > nav:nth-child(3) {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+  }
+  ${narrow} {
+    grid-template-columns: auto minmax(0, 1fr) auto;
+    gap: 8px 10px;
+    padding: 6px 8px 0;
+    > nav:nth-child(3) {
+      grid-column: 1 / -1;
+      grid-row: 2;
+      overflow-x: auto;
+    }
+    li a,
+    > nav:last-child a {
+      min-height: 44px;
+    }
+  }
+`;
+const Below = styled.div`
   background: ${t.sheet};
   border-top: 1px solid ${t.ink};
   padding: 14px 24px 84px;
   min-height: calc(100vh - 229px);
+  outline: none;
+  &[data-tool] {
+    min-height: calc(100vh - 97px);
+  }
   ${narrow} {
     padding: 12px 8px 96px;
   }
@@ -110,9 +192,9 @@ type Props = {
 
 /** The long table of a work: its head, the seven stations with their findings, and the open one cut into the sheet below. */
 export function WorkTable({ work, current, findings, beside, children }: Props) {
-  const { size } = useUnits();
   const router = useRouter();
-  const here = usePathname().split('/')[3] ?? 'sizes';
+  const path = usePathname().split('/');
+  const here = path[3] ?? 'sizes';
   const index = findings.findIndex((f) => f.station === here);
   const to = (step: number) => () => {
     const f = findings[index + step];
@@ -134,27 +216,87 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
       ? [{ key: '.', label: 'the work after', run: () => router.push(`/works/${beside.after}/${here}`) }]
       : []),
   ]);
+  const isTool = path.length > 4;
+  const Top = isTool ? FoldedHead : LongHead;
+  return (
+    <main>
+      <Top
+        work={work}
+        current={current}
+        findings={findings}
+        here={here}
+        before={beside.before && `/works/${beside.before}/${here}`}
+        after={beside.after && `/works/${beside.after}/${here}`}
+      />
+      <Below id={CONTENT} tabIndex={-1} data-tool={isTool || undefined}>
+        {children}
+      </Below>
+    </main>
+  );
+}
+
+type HeadProps = Pick<Props, 'work' | 'current' | 'findings'> & {
+  /** The station that is open. */
+  here: string;
+  /** Addresses of the same station of the works beside this one. */
+  before: string | null;
+  after: string | null;
+};
+
+function FoldedHead({ work, current, findings, here, before, after }: HeadProps) {
+  const { sentence } = useUnits();
+  return (
+    <Folded>
+      <WorkThumbnail work={work} current={current} width={46} height={36} />
+      <PageTitle title={work.title}>{work.title}</PageTitle>
+      <nav aria-label="Stations">
+        <ol>
+          {findings.map((f) => (
+            <li key={f.station} data-open={f.station === here || undefined}>
+              <Link
+                href={`/works/${work.id}/${f.station}`}
+                prefetch={false}
+                aria-current={f.station === here ? 'page' : undefined}
+                title={sentence(f.says)}
+              >
+                <Mark kind={f.mark} />
+                {f.station}
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      <nav aria-label="Works beside this one">
+        {before && (
+          <Link href={before} prefetch={false} aria-label="Work before">
+            ←
+          </Link>
+        )}
+        {after && (
+          <Link href={after} prefetch={false} aria-label="Work after">
+            →
+          </Link>
+        )}
+      </nav>
+    </Folded>
+  );
+}
+
+function LongHead({ work, current, findings, here, before, after }: HeadProps) {
+  const { size, sentence } = useUnits();
   const facts = [
     work.medium,
     work.widthUm && work.heightUm ? size({ width: work.widthUm, height: work.heightUm }) : '',
     work.year,
     work.owner && `kept by ${work.owner}`,
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  ].filter(Boolean);
   return (
     <>
       <Head>
-        <Thumbnail $w={113} $h={85}>
-          {current?.state === 'ready' ? (
-            <img src={`/api/pictures/${current.sha256}/thumb`} alt={`${work.title}, small`} />
-          ) : (
-            <Small>no picture yet</Small>
-          )}
-        </Thumbnail>
+        <WorkThumbnail work={work} current={current} width={113} height={85} />
         <div>
           <PageTitle>{work.title}</PageTitle>
-          <p>{facts || 'Nothing recorded of the original yet.'}</p>
+          <p>{facts.join(' · ') || 'Nothing recorded of the original yet.'}</p>
           {current && (
             <Small>
               Current master {current.widthPx} × {current.heightPx} px, {current.bits} bit,{' '}
@@ -164,13 +306,13 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
           )}
         </div>
         <nav aria-label="Works beside this one">
-          {beside.before && (
-            <Link href={`/works/${beside.before}/${here}`} prefetch={false}>
+          {before && (
+            <Link href={before} prefetch={false}>
               ← work before
             </Link>
           )}
-          {beside.after && (
-            <Link href={`/works/${beside.after}/${here}`} prefetch={false}>
+          {after && (
+            <Link href={after} prefetch={false}>
               work after →
             </Link>
           )}
@@ -184,19 +326,35 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
                 href={`/works/${work.id}/${f.station}`}
                 prefetch={false}
                 aria-current={f.station === here ? 'page' : undefined}
-                title={f.says}
+                title={sentence(f.says)}
               >
                 <strong>
                   <Mark kind={f.mark} />
                   {f.station}
                 </strong>
-                <span>{f.says}</span>
+                <span>{sentence(f.says)}</span>
               </Link>
             </Cut>
           ))}
         </Strip>
       </nav>
-      <Below>{children}</Below>
     </>
+  );
+}
+
+function WorkThumbnail({
+  work,
+  current,
+  width,
+  height,
+}: Pick<Props, 'work' | 'current'> & { width: number; height: number }) {
+  return (
+    <Thumbnail $w={width} $h={height}>
+      {current?.state === 'ready' ? (
+        <img src={`/api/pictures/${current.sha256}/thumb`} alt={`${work.title}, small`} />
+      ) : (
+        <Small>{width > 100 ? 'no picture yet' : '–'}</Small>
+      )}
+    </Thumbnail>
   );
 }

@@ -7,7 +7,9 @@ import { WorkTable } from './WorkTable';
 
 export async function generateMetadata({ params }: { params: Promise<{ id: string }> }) {
   const whole = await loadWorkPage(await studio(), (await params).id);
-  return { title: whole?.work.title ?? 'No such work' };
+  if (!whole) return { title: 'No such work' };
+  const { title } = whole.work;
+  return { title: { default: title, template: `%s · ${title} · Glassine` } };
 }
 
 export default async function WorkLayout({

@@ -27,7 +27,7 @@ async function PlanAlone() {
           picture={null}
           equipment={await equipmentAtHand(s.db)}
           currency={settings.currency}
-          first={{
+          start={{
             kind: 'painting',
             original: null,
             smears: false,

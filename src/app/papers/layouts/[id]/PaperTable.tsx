@@ -39,155 +39,197 @@ export function PaperTable(props: Props) {
 /** A piece comes to lie against its neighbours when it is let go near them. */
 const SNAP_PX = 7;
 
-function Pieces({ layout, placements, cuts, onMove, clash, w, h }: Props & { w: number; h: number }) {
-  const px = useScale();
-  const { length, bareSize } = useUnits();
+/** The moving of pieces, by hand and by key, in the sheet's own lengths. */
+function useMoving({ layout, placements, onMove }: Props) {
   const isRoll = liesOnItsSide(layout.ground);
+  const k = useScale()(1);
   const [grip, setGrip] = useState<{ id: string; x: number; y: number; from: Laid } | null>(null);
   const g = useRef<SVGGElement>(null);
-  const of = (id: string) => layout.pieces.find((p) => p.id === id.split('#')[0]);
-  /** Across and along the roll become up and across on the screen. */
-  const box = (p: Laid) =>
-    isRoll
-      ? { x: px(p.y), y: px(p.x), width: px(p.height), height: px(p.width) }
-      : { x: px(p.x), y: px(p.y), width: px(p.width), height: px(p.height) };
-  const k = px(1);
   const point = (e: PointerEvent) => {
     const m = g.current!.getScreenCTM()!.inverse();
     const q = new DOMPoint(e.clientX, e.clientY).matrixTransform(m);
     return isRoll ? { x: q.y / k, y: q.x / k } : { x: q.x / k, y: q.y / k };
   };
-  const put = (id: string, next: Laid) =>
-    onMove?.(
-      placements.map((p) =>
-        p.id === id
-          ? snapPiece(
-              next,
-              placements.filter((q) => q.id !== id),
-              layout.ground,
-              SNAP_PX / k,
-            )
-          : p,
-      ),
-    );
+  const replace = (id: string, next: (was: Laid) => Laid) =>
+    onMove?.(placements.map((p) => (p.id === id ? next(p) : p)));
   const drag = (e: PointerEvent) => {
     if (!grip) return;
     const q = point(e);
-    put(grip.id, {
+    const next = {
       ...grip.from,
       x: Math.round(grip.from.x + q.x - grip.x),
       y: Math.round(grip.from.y + q.y - grip.y),
-    });
+    };
+    const others = placements.filter((each) => each.id !== grip.id);
+    replace(grip.id, () => snapPiece(next, others, layout.ground, SNAP_PX / k));
   };
-  const key = (p: Laid) => (e: KeyboardEvent) => {
-    const step = e.shiftKey ? 10_000 : 1_000;
-    const by: Record<string, [number, number]> = isRoll
-      ? { ArrowLeft: [0, -step], ArrowRight: [0, step], ArrowUp: [-step, 0], ArrowDown: [step, 0] }
-      : { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
-    if (e.key === 't' && of(p.id)?.rotate) {
-      e.preventDefault();
-      e.stopPropagation();
-      onMove?.(placements.map((q) => (q.id === p.id ? turnedPiece(q) : q)));
-      return;
-    }
-    const move = by[e.key];
-    if (!move) return;
+  const press = (p: Laid) => (e: KeyboardEvent) => {
+    const turns = e.key === 't' && pieceOf(layout, p.id)?.rotate;
+    const move = turns ? null : stepOf(e, isRoll);
+    if (!turns && !move) return;
     e.preventDefault();
     e.stopPropagation();
-    onMove?.(placements.map((q) => (q.id === p.id ? { ...q, x: q.x + move[0], y: q.y + move[1] } : q)));
+    replace(p.id, (was) =>
+      move ? { ...was, x: was.x + move[0], y: was.y + move[1] } : turnedPiece(was),
+    );
   };
+  const letGo = () => setGrip(null);
+  return {
+    g,
+    held: grip?.id ?? null,
+    handlers: (p: Laid) => ({
+      onKeyDown: onMove ? press(p) : undefined,
+      onPointerDown: onMove
+        ? (e: PointerEvent) => {
+            e.currentTarget.setPointerCapture(e.pointerId);
+            setGrip({ id: p.id, ...point(e), from: p });
+          }
+        : undefined,
+      onPointerMove: drag,
+      onPointerUp: letGo,
+      onPointerCancel: letGo,
+    }),
+  };
+}
+
+/** Copies of a piece are told apart by what stands after the sign. */
+const pieceOf = (layout: LaidOut, id: string) => layout.pieces.find((p) => p.id === id.split('#')[0]);
+
+/** By a millimetre, or a centimetre with Shift; across and along the roll are up and across on the screen. */
+function stepOf(e: KeyboardEvent, isRoll: boolean): [number, number] | undefined {
+  const step = e.shiftKey ? 10_000 : 1_000;
+  const by: Record<string, [number, number]> = isRoll
+    ? { ArrowLeft: [0, -step], ArrowRight: [0, step], ArrowUp: [-step, 0], ArrowDown: [step, 0] }
+    : { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] };
+  return by[e.key];
+}
+
+function Pieces(props: Props & { w: number; h: number }) {
+  const { layout, placements, cuts, onMove, clash, w, h } = props;
+  const px = useScale();
+  const { length, bareSize } = useUnits();
+  const isRoll = liesOnItsSide(layout.ground);
+  const { g, ...moving } = useMoving(props);
   return (
     <g ref={g}>
       <rect width={px(w)} height={px(h)} fill={t.second} stroke={t.ink} />
       {placements.map((p) => {
-        const b = box(p),
-          bad = clash.has(p.id),
-          piece = of(p.id);
-        const upright = b.height > b.width * 1.4;
-        const room = upright ? b.height : b.width;
-        const name = piece?.says ?? p.id;
-        const shown =
-          name.length * 6 > room - 8
-            ? `${name.slice(0, Math.max(3, Math.floor((room - 14) / 6)))}…`
-            : name;
+        const isBad = clash.has(p.id);
+        const name = pieceOf(layout, p.id)?.says ?? p.id;
+        const size = bareSize({ width: p.width, height: p.height });
         return (
           <g
             key={p.id}
             role="group"
             tabIndex={onMove ? 0 : -1}
-            aria-label={`${name} ${bareSize({ width: p.width, height: p.height })}${bad ? ', too near another' : ''}`}
+            aria-label={`${name} ${size}${isBad ? ', too near another' : ''}`}
             style={{ cursor: onMove ? 'move' : undefined, touchAction: 'none' }}
-            onKeyDown={onMove ? key(p) : undefined}
-            onPointerDown={
-              onMove
-                ? (e) => {
-                    (e.currentTarget as Element).setPointerCapture(e.pointerId);
-                    setGrip({ id: p.id, ...point(e), from: p });
-                  }
-                : undefined
-            }
-            onPointerMove={drag}
-            onPointerUp={() => setGrip(null)}
-            onPointerCancel={() => setGrip(null)}
+            {...moving.handlers(p)}
             data-piece={p.id}
           >
-            <rect
-              {...b}
-              fill={bad ? '#fff' : t.white}
-              stroke={bad ? t.fails : t.ink}
-              strokeWidth={bad || grip?.id === p.id ? 2 : 1}
-              strokeDasharray={bad ? '5 3' : undefined}
+            <PieceDrawn
+              box={onScreen(p, isRoll, px)}
+              name={name}
+              size={size}
+              isBad={isBad}
+              isHeld={moving.held === p.id}
             />
-            {room > 34 && (
-              <text
-                {...(upright
-                  ? { transform: `translate(${b.x + b.width / 2 + 4} ${b.y + b.height / 2}) rotate(-90)` }
-                  : { x: b.x + b.width / 2, y: b.y + b.height / 2 + 4 })}
-                textAnchor="middle"
-                fontSize="11"
-                fill={t.ink}
-                pointerEvents="none"
-              >
-                {shown}
-                {Math.min(b.width, b.height) > 44 &&
-                  bareSize({ width: p.width, height: p.height }).length * 6 < room && (
-                    <tspan
-                      {...(upright ? { x: 0, dy: 13 } : { x: b.x + b.width / 2, dy: 13 })}
-                      fill={t.ink2}
-                    >
-                      {bareSize({ width: p.width, height: p.height })}
-                    </tspan>
-                  )}
-              </text>
-            )}
           </g>
         );
       })}
       {cuts
         .filter((c) => !c.trim)
-        .map((c, i) => {
-          const across = isRoll ? c.along === 'down' : c.along === 'across';
-          const [a, b, at] = [px(c.from), px(c.to), px(c.at)];
-          return (
-            <g key={i} pointerEvents="none">
-              <path
-                d={across ? `M${a} ${at}H${b}` : `M${at} ${a}V${b}`}
-                stroke={t.ink}
-                strokeWidth="0.8"
-                strokeDasharray="8 3 2 3"
-              />
-              <text
-                {...(across ? { x: a + 3, y: at - 2 } : { x: at + 2, y: a + 9 })}
-                fontSize="9"
-                fill={t.ink2}
-              >
-                {i + 1}
-              </text>
-            </g>
-          );
-        })}
+        .map((c, i) => (
+          <CutLine key={i} cut={c} at={i + 1} isRoll={isRoll} />
+        ))}
       <Dimension x1={0} y1={px(h) + 14} x2={px(w)} y2={px(h) + 14} label={length(w)} />
       <Dimension x1={-14} y1={px(h)} x2={-14} y2={0} label={length(h)} />
+    </g>
+  );
+}
+
+type Box = { x: number; y: number; width: number; height: number };
+
+/** Across and along the roll become up and across on the screen. */
+const onScreen = (p: Laid, isRoll: boolean, px: (um: number) => number): Box =>
+  isRoll
+    ? { x: px(p.y), y: px(p.x), width: px(p.height), height: px(p.width) }
+    : { x: px(p.x), y: px(p.y), width: px(p.width), height: px(p.height) };
+
+/** About what a letter of the labels is wide. */
+const LETTER_PX = 6;
+
+/** One piece, with as much of its name as there is room for along its longer side. */
+function PieceDrawn({
+  box,
+  name,
+  size,
+  isBad,
+  isHeld,
+}: {
+  box: Box;
+  name: string;
+  size: string;
+  isBad: boolean;
+  isHeld: boolean;
+}) {
+  const isUpright = box.height > box.width * 1.4;
+  const room = isUpright ? box.height : box.width;
+  const letters = Math.max(3, Math.floor((room - 14) / LETTER_PX));
+  const shown = name.length * LETTER_PX > room - 8 ? `${name.slice(0, letters)}…` : name;
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const hasSize = Math.min(box.width, box.height) > 44 && size.length * LETTER_PX < room;
+  return (
+    <>
+      <rect
+        {...box}
+        fill={isBad ? '#fff' : t.white}
+        stroke={isBad ? t.fails : t.ink}
+        strokeWidth={isBad || isHeld ? 2 : 1}
+        strokeDasharray={isBad ? '5 3' : undefined}
+      />
+      {room > 34 && (
+        <text
+          {...(isUpright
+            ? { transform: `translate(${middle.x + 4} ${middle.y}) rotate(-90)` }
+            : { x: middle.x, y: middle.y + 4 })}
+          textAnchor="middle"
+          fontSize="11"
+          fill={t.ink}
+          pointerEvents="none"
+        >
+          {shown}
+          {hasSize && (
+            <tspan x={isUpright ? 0 : middle.x} dy={13} fill={t.ink2}>
+              {size}
+            </tspan>
+          )}
+        </text>
+      )}
+    </>
+  );
+}
+
+/** A cut, and which it is in the order they are made. */
+function CutLine({ cut, at: order, isRoll }: { cut: Cut; at: number; isRoll: boolean }) {
+  const px = useScale();
+  const isAcross = isRoll ? cut.along === 'down' : cut.along === 'across';
+  const [a, b, at] = [px(cut.from), px(cut.to), px(cut.at)];
+  return (
+    <g pointerEvents="none">
+      <path
+        d={isAcross ? `M${a} ${at}H${b}` : `M${at} ${a}V${b}`}
+        stroke={t.ink}
+        strokeWidth="0.8"
+        strokeDasharray="8 3 2 3"
+      />
+      <text
+        {...(isAcross ? { x: a + 3, y: at - 2 } : { x: at + 2, y: a + 9 })}
+        fontSize="9"
+        fill={t.ink2}
+      >
+        {order}
+      </text>
     </g>
   );
 }

@@ -35,7 +35,7 @@ export function Pieces({ layout, isPrinted }: { layout: LaidOut; isPrinted: bool
                 <td>
                   <Check
                     checked={p.rotate}
-                    disabled={isPrinted || action.isPending}
+                    disabled={isPrinted}
                     onChange={(rotate) =>
                       void action.run('countPieces', {
                         id: layout.id,

@@ -13,9 +13,14 @@ import { LayoutView } from './LayoutView';
 /** A snippet, strip or thumbnail sheet, until it is drawn: half a letter, as most are. */
 const PROOF_SHEET = { width: 210_000, height: 148_000 };
 
-export const metadata: Metadata = { title: 'Layout' };
+type Props = { params: Promise<{ id: string }> };
 
-async function LayoutPage({ params }: { params: Promise<{ id: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const layout = await findRow((await studio()).db, 'layouts', (await params).id);
+  return { title: layout ? `${layout.name} · Sheets and rolls` : 'No such layout' };
+}
+
+async function LayoutPage({ params }: Props) {
   const s = await studio(),
     { db } = s;
   const layout = await findRow(db, 'layouts', (await params).id);

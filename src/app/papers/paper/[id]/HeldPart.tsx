@@ -1,6 +1,7 @@
 'use client';
 import type { LotModel } from '@/app/models';
 import type { HeldModel } from './paperProps';
+import { shelfStanding } from '@/core/stock/shelf';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
 import { ScrollArea, Table } from '@/ui/Layout';
@@ -21,10 +22,11 @@ export function HeldPart({
   shown: (form: 'sheet' | 'roll', v: number) => string;
   onDo: (lot: LotModel, what: 'count' | 'spoil' | 'cut') => void;
 }) {
-  const { length, size, money } = useUnits();
+  const { length, size, money, date, run } = useUnits();
   const f = h.forecast,
     free = h.onHand - f.promised;
   const late = f.reorderOn !== null && f.reorderOn <= today;
+  const standing = shelfStanding({ onHand: h.onHand, ...f }, today);
   return (
     <section>
       <p>
@@ -36,7 +38,7 @@ export function HeldPart({
           `, ${shown(h.form, f.promised)} of it promised to the queue and to open orders`}
       </p>
       <StockChart held={h} today={today} name={name} />
-      <MarkedText kind={late ? 'fails' : f.perDay > 0 ? 'holds' : 'none'}>
+      <MarkedText kind={standing.mark}>
         {f.perDay > 0 ? (
           <Working
             working={{
@@ -44,11 +46,10 @@ export function HeldPart({
               steps: [
                 {
                   sum: 'left in the last 90 days, a day',
-                  result:
-                    h.form === 'roll' ? length(Math.round(f.perDay)) : `${f.perDay.toFixed(2)} sheets`,
+                  result: h.form === 'roll' ? run(Math.round(f.perDay)) : `${f.perDay.toFixed(2)} sheets`,
                 },
                 { sum: 'use during delivery + 1.65 × its spread', result: shown(h.form, f.reorderPoint) },
-                { sum: `${shown(h.form, free)} free, falling to that`, result: f.reorderOn ?? '' },
+                { sum: `${shown(h.form, free)} free, falling to that`, result: date(f.reorderOn) },
               ],
               notes: ['What the print queue and open orders want is counted as gone.'],
               source: 'Reorder point = expected use during delivery + safety.',
@@ -56,7 +57,7 @@ export function HeldPart({
           >
             {late
               ? `Order now: ${shown(h.form, free)} free, ordered at ${shown(h.form, f.reorderPoint)}`
-              : `Order by ${f.reorderOn}; empty about ${f.emptyOn}`}
+              : `Order by ${date(f.reorderOn)}; empty about ${date(f.emptyOn)}`}
           </Working>
         ) : late ? (
           'The queue wants more than there is: order now'
@@ -79,7 +80,7 @@ export function HeldPart({
             {h.lots.map((l) => (
               <tr key={l.id}>
                 <th scope="row">{l.name}</th>
-                <td>{l.receivedOn}</td>
+                <td>{date(l.receivedOn)}</td>
                 <td className="n">{shown(h.form, l.onHand)}</td>
                 <td className="n">
                   {money(

@@ -1,118 +1,96 @@
 'use client';
-import { useAction } from '@/app/useAction';
-import { wholeOrTyped } from '@/core/measure';
+import { ActionSheet } from '@/app/ActionSheet';
 import type { LotModel } from '@/app/models';
-import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/Callout';
-import { Field, Fields } from '@/ui/Field';
+import type { Ask } from '@/ui/form/fields';
 import { useUnits } from '@/ui/Units';
-import { useState } from 'react';
+
+type Props = { lot: LotModel; onClose: () => void };
 
 /** Counting, spoiling or cutting some of a lot. */
-export function LotSheet({
-  lot,
-  what,
-  onClose,
-}: {
-  lot: LotModel;
-  what: 'count' | 'spoil' | 'cut';
-  onClose: () => void;
-}) {
-  const action = useAction();
-  const { length, withUnit } = useUnits();
+export function LotSheet({ what, ...props }: Props & { what: 'count' | 'spoil' | 'cut' }) {
+  if (what === 'count') return <CountSheet {...props} />;
+  return what === 'spoil' ? <SpoilSheet {...props} /> : <CutSheet {...props} />;
+}
+
+/** How much of a lot: metres of a roll, or sheets. */
+function amountAsk(
+  lot: LotModel,
+  ask: { name: string; label: string; hint: string },
+): Ask & { kind: 'length' | 'whole' } {
+  return { ...ask, kind: lot.form === 'roll' ? 'length' : 'whole', required: true, autoFocus: true };
+}
+
+function CountSheet({ lot, onClose }: Props) {
+  const { length } = useUnits();
   const now = lot.form === 'roll' ? length(lot.onHand) : String(lot.onHand);
-  const [f, setF] = useState({
-    amount: what === 'count' ? now : '',
-    why: '',
-    sheets: '1',
-    size: '',
-    each: '2',
-    offcut: '',
-  });
-  const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const typed = lot.form === 'roll' ? withUnit(f.amount) : f.amount;
-  const save = async () => {
-    const done =
-      what === 'count'
-        ? await action.run('countLot', { id: lot.id, counted: typed, why: f.why })
-        : what === 'spoil'
-          ? await action.run('spoilLot', { id: lot.id, amount: typed, why: f.why })
-          : await action.run('cutLot', {
-              id: lot.id,
-              sheets: wholeOrTyped(f.sheets),
-              size: withUnit(f.size),
-              each: wholeOrTyped(f.each),
-              offcut: f.offcut.trim() ? withUnit(f.offcut) : '',
-            });
-    if (done) onClose();
-  };
   return (
-    <FormDialog
-      title={`${what === 'count' ? 'Count' : what === 'spoil' ? 'Spoil some of' : 'Cut'} ${lot.name}`}
-      isOpen
+    <ActionSheet
+      act="countLot"
+      title={`Count ${lot.name}`}
+      label="Note it"
+      about={lot.id}
+      asks={[
+        amountAsk(lot, { name: 'counted', label: 'There are', hint: `by the record ${now}` }),
+        { kind: 'text', name: 'why', label: 'Why', hint: 'if it is not what the record says' },
+      ]}
+      first={{ counted: now, why: '' }}
+      input={({ counted, why }) => ({ id: lot.id, counted: String(counted), why })}
       onClose={onClose}
-    >
-      {what === 'cut' ? (
-        <Fields $columns="1fr 1fr">
-          <Field
-            label="Sheets to cut"
-            value={f.sheets}
-            onChange={set('sheets')}
-            wrong={action.fieldError('sheets')}
-          />
-          <Field
-            label="Into"
-            value={f.size}
-            onChange={set('size')}
-            hint="A5, 148 x 210 mm"
-            autoFocus
-            wrong={action.fieldError('size')}
-          />
-          <Field
-            label="Out of each"
-            value={f.each}
-            onChange={set('each')}
-            wrong={action.fieldError('each')}
-          />
-          <Field
-            label="Offcut that is kept"
-            value={f.offcut}
-            onChange={set('offcut')}
-            hint="empty if it is thrown away"
-            wrong={action.fieldError('offcut')}
-          />
-        </Fields>
-      ) : (
-        <Fields $columns="1fr 1fr">
-          <Field
-            label={what === 'count' ? 'There are' : 'Spoiled'}
-            value={f.amount}
-            onChange={set('amount')}
-            autoFocus
-            wrong={action.fieldError(what === 'count' ? 'counted' : 'amount')}
-            hint={`by the record ${now}`}
-          />
-          <Field
-            label="Why"
-            value={f.why}
-            onChange={set('why')}
-            wrong={action.fieldError('why')}
-            hint={
-              what === 'count' ? 'if it is not what the record says' : 'head strike, crease, wrong side'
-            }
-          />
-        </Fields>
-      )}
-      <ErrorCallout
-        error={action.error}
-        fields={['counted', 'amount', 'why', 'sheets', 'size', 'each', 'offcut']}
-      />
-      <DialogActions
-        label={what === 'cut' ? 'Cut them' : 'Note it'}
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    />
+  );
+}
+
+function SpoilSheet({ lot, onClose }: Props) {
+  const { length } = useUnits();
+  const now = lot.form === 'roll' ? length(lot.onHand) : String(lot.onHand);
+  return (
+    <ActionSheet
+      act="spoilLot"
+      title={`Spoil some of ${lot.name}`}
+      label="Note it"
+      about={lot.id}
+      asks={[
+        amountAsk(lot, { name: 'amount', label: 'Spoiled', hint: `by the record ${now}` }),
+        {
+          kind: 'text',
+          name: 'why',
+          label: 'Why',
+          hint: 'head strike, crease, wrong side',
+          required: true,
+        },
+      ]}
+      first={{ amount: '', why: '' }}
+      input={({ amount, why }) => ({ id: lot.id, amount: String(amount), why })}
+      onClose={onClose}
+    />
+  );
+}
+
+const CUT_ASKS: readonly Ask[] = [
+  { kind: 'whole', name: 'sheets', label: 'Sheets to cut', required: true },
+  {
+    kind: 'size',
+    name: 'size',
+    label: 'Into',
+    hint: 'A5, 148 x 210 mm',
+    required: true,
+    autoFocus: true,
+  },
+  { kind: 'whole', name: 'each', label: 'Out of each', required: true },
+  { kind: 'size', name: 'offcut', label: 'Offcut that is kept', hint: 'empty if it is thrown away' },
+];
+
+function CutSheet({ lot, onClose }: Props) {
+  return (
+    <ActionSheet
+      act="cutLot"
+      title={`Cut ${lot.name}`}
+      label="Cut them"
+      about={lot.id}
+      asks={CUT_ASKS}
+      first={{ sheets: 1, size: '', each: 2, offcut: '' }}
+      input={(values) => ({ id: lot.id, ...values })}
+      onClose={onClose}
+    />
   );
 }

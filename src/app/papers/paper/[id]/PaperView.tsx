@@ -1,7 +1,9 @@
 'use client';
 import { useAction } from '@/app/useAction';
 import type { LotModel } from '@/app/models';
+import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
+import { DataTable, type Column } from '@/ui/DataTable';
 import {
   Aside,
   Columns,
@@ -13,10 +15,8 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -32,81 +32,26 @@ import { type Props } from './paperProps';
 
 type Doing = { lot: LotModel; what: 'count' | 'spoil' | 'cut' } | null;
 
+/** An amount of a lot: metres of a roll, or sheets. */
+function useAmount() {
+  const { run } = useUnits();
+  return (form: 'sheet' | 'roll', amount: number) =>
+    form === 'roll' ? run(amount) : `${amount} ${Math.abs(amount) === 1 ? 'sheet' : 'sheets'}`;
+}
+
 /** One paper: what is on hand and when more is needed, its samples, settings, and what hangs on it. */
-export function PaperView({
-  paper,
-  today,
-  held,
-  suppliers,
-  nearest,
-  consequences,
-  passed,
-  moves,
-  machines,
-  settings,
-}: Props) {
-  const { day } = useUnits();
-  const action = useAction();
-  const { length, money } = useUnits();
+export function PaperView(props: Props) {
+  const { paper, today, held, suppliers, moves, machines, settings } = props;
+  const shown = useAmount();
   const [doing, setDoing] = useState<Doing>(null);
   const [receiving, setReceiving] = useState(false);
-  const shown = (form: 'sheet' | 'roll', v: number) =>
-    form === 'roll' ? length(v) : `${v} ${Math.abs(v) === 1 ? 'sheet' : 'sheets'}`;
   return (
     <Page>
-      <PageHeader>
-        <div>
-          <PageTitle>{paper.name}</PageTitle>
-          <Lead>
-            {paper.base}, {paper.surface}, {paper.gsm} g/m², {(paper.thicknessUm / 1000).toFixed(2)} mm;
-            brightener {paper.brightener}; {paper.mayRoll ? 'flat or rolled' : 'flat only'}; dries{' '}
-            {paper.dryHours} h{paper.gasOutHours > 0 && `, ${paper.gasOutHours} h before glazing`}.{' '}
-            <Link
-              href={`/papers/compare?ids=${[paper.id, ...nearest.slice(0, 2).map((n) => n.paper.id)].join(',')}`}
-            >
-              Beside its nearest
-            </Link>
-          </Lead>
-        </div>
-        <Row>
-          <Button onPress={() => setReceiving(true)}>Receive a lot</Button>
-          <Button
-            onPress={() =>
-              void action.run('discontinuePaper', { id: paper.id, discontinued: !paper.discontinued })
-            }
-          >
-            {paper.discontinued ? 'It is made again' : 'No longer made'}
-          </Button>
-        </Row>
-      </PageHeader>
+      <Top {...props} onReceive={() => setReceiving(true)} />
       <PapersNav />
       <Columns $aside={380}>
         <Stack $gap={18}>
-          {paper.discontinued && (
-            <Panel>
-              <PanelTitle>
-                No longer made: what hangs on it <span>{consequences.length}</span>
-              </PanelTitle>
-              <Stack $gap={6} style={{ paddingTop: 6 }}>
-                {consequences.length === 0 && (
-                  <MarkedText kind="holds">
-                    Nothing: no running edition and no reference proof is on it.
-                  </MarkedText>
-                )}
-                {consequences.map((c, i) => (
-                  <MarkedText key={i} kind="care">
-                    <Link href={`/works/${c.workId}/edition`}>{c.title}</Link>: {c.says}.
-                  </MarkedText>
-                ))}
-                <p style={{ paddingTop: 6 }}>Nearest by base, surface, weight and white:</p>
-                {nearest.map((n) => (
-                  <MarkedText key={n.paper.id} kind="none">
-                    <Link href={`/papers/paper/${n.paper.id}`}>{n.paper.name}</Link>, {n.differs}
-                  </MarkedText>
-                ))}
-              </Stack>
-            </Panel>
-          )}
+          {paper.discontinued && <NoLongerMade {...props} />}
           <Panel>
             <PanelTitle>On hand</PanelTitle>
             {held.length === 0 && (
@@ -130,78 +75,13 @@ export function PaperView({
               ))}
             </Stack>
           </Panel>
-          {moves.length > 0 && (
-            <Panel>
-              <PanelTitle>
-                What came and went <span>the last {moves.length}</span>
-              </PanelTitle>
-              <ScrollArea>
-                <Table aria-label="Moves">
-                  <thead>
-                    <tr>
-                      <th>Day</th>
-                      <th>Lot</th>
-                      <th>What</th>
-                      <th className="n">Amount</th>
-                      <th className="n">Cost</th>
-                      <th>Why</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {moves.map((m) => (
-                      <tr key={m.move.id}>
-                        <td>{day(m.move.at)}</td>
-                        <th scope="row">{m.lot}</th>
-                        <td>{m.move.kind}</td>
-                        <td className="n">
-                          {m.move.amount > 0 ? '+' : '−'}
-                          {shown(m.form, Math.abs(m.move.amount))}
-                        </td>
-                        <td className="n">{money(Math.abs(m.move.costMinor))}</td>
-                        <td>
-                          <Small>{m.move.why}</Small>
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </Table>
-              </ScrollArea>
-            </Panel>
-          )}
+          {moves.length > 0 && <Moves moves={moves} />}
         </Stack>
         <Aside>
           <DeskPart key={`${paper.sample} ${paper.supplierId}`} paper={paper} suppliers={suppliers} />
           <SettingsPart paperId={paper.id} machines={machines} settings={settings} />
-          <section>
-            <PanelTitle>
-              Passed on it <span>{passed.length}</span>
-            </PanelTitle>
-            <ul style={{ display: 'grid', gap: 4, paddingTop: 6 }}>
-              {passed.length === 0 && <Small>No proof has been accepted on it.</Small>}
-              {passed.slice(0, 12).map((p, i) => (
-                <li key={i}>
-                  <Link href={`/works/${p.workId}/proofs`}>{p.title}</Link>{' '}
-                  <Small>
-                    {p.format}, round {p.round}, {p.on}
-                  </Small>
-                </li>
-              ))}
-            </ul>
-          </section>
-          <section>
-            <PanelTitle>Kept</PanelTitle>
-            <FactList
-              rows={[
-                ['Permanence', paper.permanence || 'no claim on record'],
-                ['Scuffs', paper.scuffs ? 'yes: interleave, gloves, no stacking' : 'no'],
-                ['Storage', paper.storage],
-                ['Notes', paper.notes],
-              ]}
-            />
-            <Small>
-              A permanence figure is only as good as its test: ink, glazing, light, and who says so.
-            </Small>
-          </section>
+          <PassedOnIt passed={props.passed} />
+          <Kept paper={paper} />
         </Aside>
       </Columns>
       {receiving && <ReceiveSheet paper={paper} today={today} onClose={() => setReceiving(false)} />}
@@ -209,5 +89,145 @@ export function PaperView({
         <LotSheet key={`${doing.lot.id} ${doing.what}`} {...doing} onClose={() => setDoing(null)} />
       )}
     </Page>
+  );
+}
+
+function Top({
+  paper,
+  nearest,
+  onReceive,
+}: Pick<Props, 'paper' | 'nearest'> & { onReceive: () => void }) {
+  const action = useAction();
+  const beside = [paper.id, ...nearest.slice(0, 2).map((near) => near.paper.id)].join(',');
+  const turn = { id: paper.id, discontinued: !paper.discontinued };
+  return (
+    <PageHeader>
+      <div>
+        <PageTitle>{paper.name}</PageTitle>
+        <Lead>
+          {paper.base}, {paper.surface}, {paper.gsm} g/m², {(paper.thicknessUm / 1_000).toFixed(2)} mm;
+          brightener {paper.brightener}; {paper.mayRoll ? 'flat or rolled' : 'flat only'}; dries{' '}
+          {paper.dryHours} h{paper.gasOutHours > 0 && `, ${paper.gasOutHours} h before glazing`}.{' '}
+          <Link href={`/papers/compare?ids=${beside}`}>Beside its nearest</Link>
+        </Lead>
+      </div>
+      <Row>
+        <Button onPress={onReceive}>Receive a lot</Button>
+        <Button onPress={() => void action.run('discontinuePaper', turn)}>
+          {paper.discontinued ? 'It is made again' : 'No longer made'}
+        </Button>
+      </Row>
+      <ErrorCallout error={action.error} />
+    </PageHeader>
+  );
+}
+
+/** What hangs on a paper that cannot be had any more, and what comes nearest to it. */
+function NoLongerMade({ consequences, nearest }: Pick<Props, 'consequences' | 'nearest'>) {
+  return (
+    <Panel>
+      <PanelTitle>
+        No longer made: what hangs on it <span>{consequences.length}</span>
+      </PanelTitle>
+      <Stack $gap={6} style={{ paddingTop: 6 }}>
+        {consequences.length === 0 && (
+          <MarkedText kind="holds">
+            Nothing: no running edition and no reference proof is on it.
+          </MarkedText>
+        )}
+        {consequences.map((each, i) => (
+          <MarkedText key={i} kind="care">
+            <Link href={`/works/${each.workId}/edition`}>{each.title}</Link>: {each.says}.
+          </MarkedText>
+        ))}
+        <p style={{ paddingTop: 6 }}>Nearest by base, surface, weight and white:</p>
+        {nearest.map((near) => (
+          <MarkedText key={near.paper.id} kind="none">
+            <Link href={`/papers/paper/${near.paper.id}`}>{near.paper.name}</Link>, {near.differs}
+          </MarkedText>
+        ))}
+      </Stack>
+    </Panel>
+  );
+}
+
+type MoveLine = Props['moves'][number];
+
+/** What came and went, the newest first. */
+function Moves({ moves }: Pick<Props, 'moves'>) {
+  const { day, money } = useUnits();
+  const shown = useAmount();
+  const columns: Column<MoveLine>[] = [
+    { key: 'day', head: 'Day', by: ({ move }) => move.at, cell: ({ move }) => day(move.at) },
+    { key: 'lot', head: 'Lot', isName: true, by: ({ lot }) => lot, cell: ({ lot }) => lot },
+    { key: 'what', head: 'What', by: ({ move }) => move.kind, cell: ({ move }) => move.kind },
+    {
+      key: 'amount',
+      head: 'Amount',
+      isFigure: true,
+      by: ({ move }) => move.amount,
+      cell: ({ move, form }) => `${move.amount > 0 ? '+' : '−'}${shown(form, Math.abs(move.amount))}`,
+    },
+    {
+      key: 'cost',
+      head: 'Cost',
+      isFigure: true,
+      by: ({ move }) => Math.abs(move.costMinor),
+      cell: ({ move }) => money(Math.abs(move.costMinor)),
+    },
+    { key: 'why', head: 'Why', cell: ({ move }) => <Small>{move.why}</Small> },
+  ];
+  return (
+    <Panel>
+      <PanelTitle>
+        What came and went <span>the last {moves.length}</span>
+      </PanelTitle>
+      <DataTable label="Moves" rows={moves} columns={columns} keyOf={({ move }) => move.id} />
+    </Panel>
+  );
+}
+
+function PassedOnIt({ passed }: Pick<Props, 'passed'>) {
+  const { date } = useUnits();
+  return (
+    <section>
+      <PanelTitle>
+        Passed on it <span>{passed.length}</span>
+      </PanelTitle>
+      <ul style={{ display: 'grid', gap: 4, paddingTop: 6 }}>
+        {passed.length === 0 && (
+          <li>
+            <Small>No proof has been accepted on it.</Small>
+          </li>
+        )}
+        {passed.slice(0, 12).map((each, i) => (
+          <li key={i}>
+            <Link href={`/works/${each.workId}/proofs`}>{each.title}</Link>{' '}
+            <Small>
+              {each.format}, round {each.round}, {date(each.on)}
+            </Small>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Kept({ paper }: Pick<Props, 'paper'>) {
+  return (
+    <section>
+      <PanelTitle>Kept</PanelTitle>
+      <FactList
+        rows={[
+          ['Permanence', paper.permanence || 'no claim on record'],
+          ['Scuffs', paper.scuffs ? 'yes: interleave, gloves, no stacking' : 'no'],
+          ['Storage', paper.storage],
+          ['Notes', paper.notes],
+        ]}
+      />
+      <Small>
+        A permanence figure is only as good as its test: ink, glazing, light, and who says so.
+      </Small>
+    </section>
   );
 }

@@ -16,9 +16,9 @@ const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
 export function StockChart({ held, today, name }: { held: HeldModel; today: string; name: string }) {
-  const { length } = useUnits();
+  const { run } = useUnits();
   const f = held.forecast;
-  const shown = (v: number) => (held.form === 'roll' ? length(Math.round(v)) : `${Math.round(v)} sheets`);
+  const shown = (v: number) => (held.form === 'roll' ? run(Math.round(v)) : `${Math.round(v)} sheets`);
   const from = held.history[0]?.day ?? today;
   const end =
     f.emptyOn && daysBetween(today, f.emptyOn) < FAR_DAYS ? f.emptyOn : addDays(today, AHEAD_DAYS);

@@ -4,12 +4,18 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
 import { machinesAtHand, settingsOfPapers } from '@/studio/machines/machines';
+import { findRow } from '@/store/rows';
 import { loadPaperPage } from '@/studio/papers/papers';
 import { PaperView } from './PaperView';
 
-export const metadata: Metadata = { title: 'Paper' };
+type Props = { params: Promise<{ id: string }> };
 
-async function PaperPage({ params }: { params: Promise<{ id: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const paper = await findRow((await studio()).db, 'papers', (await params).id);
+  return { title: paper?.name ?? 'No such paper' };
+}
+
+async function PaperPage({ params }: Props) {
   const s = await studio();
   const whole = await loadPaperPage(s, (await params).id);
   if (!whole) notFound();

@@ -1,10 +1,9 @@
 'use client';
 import { exactOr } from '@/app/exact';
-import type { RouteModel } from '@/app/models';
+import type { PriceLineModel, RouteModel } from '@/app/models';
 import { useRef, useState } from 'react';
 import { wholeOrTyped } from '@/core/measure';
 
-import type { PriceLine } from '@/studio/routes/routes';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -35,226 +34,227 @@ const SHOWN = 200;
 
 /** A route's terms and its price table: edited line by line, or read from a file. */
 export function RouteView({
-  route: r,
+  route,
   lines,
   today,
 }: {
   route: RouteModel;
-  lines: PriceLine[];
+  lines: PriceLineModel[];
   today: string;
 }) {
-  const action = useAction();
-  const { length, size, money, bareMoney, currency } = useUnits();
-  const [shownBleed] = useState(length(r.bleedUm));
-  const [terms, setTerms] = useState({
-    carriage: bareMoney(r.carriageMinor),
-    freeFrom: r.freeFromMinor === null ? '' : bareMoney(r.freeFromMinor),
-    setUp: bareMoney(r.setUpMinor),
-    bleed: shownBleed,
-    readOn: r.readOn ?? today,
-    proofKinds: r.proofKinds,
-    proof: bareMoney(r.proofMinor),
-    proofDays: String(r.proofDays),
-  });
-  const [find, setFind] = useState('');
-  const [bad, setBad] = useState<Bad[]>([]);
-  const input = useRef<HTMLInputElement>(null);
-  const nameOf = (l: PriceLine) =>
-    l.widthUm === null ? 'custom, a square metre' : size({ width: l.widthUm, height: l.heightUm! });
-  const found = lines.filter(
-    (l) => !find.trim() || `${nameOf(l)} ${l.paper}`.toLowerCase().includes(find.trim().toLowerCase()),
-  );
-  const read = async (file: File) => {
-    const done = await action.run('importPrices', {
-      routeId: r.id,
-      text: await file.text(),
-      readOn: today,
-    });
-    if (done) setBad((done.bad as Bad[]) ?? []);
-  };
-  const set = (key: keyof typeof terms) => (value: string) =>
-    setTerms((was) => ({ ...was, [key]: value }));
+  const { length } = useUnits();
+  const ppi = route.ppiSteps
+    .map((s) => `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : ''}`)
+    .join(', ');
   return (
     <Page>
       <PageHeader>
         <div>
-          <PageTitle>{r.name}</PageTitle>
+          <PageTitle>{route.name}</PageTitle>
           <Lead>
-            {r.kind}, {r.process}; {r.leadDays} days;{' '}
-            {r.ppiSteps.map((s) => `${s.ppi} ppi${s.upTo ? ` to ${length(s.upTo)}` : ''}`).join(', ')};{' '}
-            {r.space}, {r.fileKinds};{' '}
-            {r.addsBorder ? 'adds the border on the sheet' : 'wants the border in the file'};{' '}
-            {r.givesProofs ? 'gives proofs' : 'gives no proofs'}.
+            {route.kind}, {route.process}; {route.leadDays} days; {ppi}; {route.space}, {route.fileKinds};{' '}
+            {route.addsBorder ? 'adds the border on the sheet' : 'wants the border in the file'};{' '}
+            {route.givesProofs ? 'gives proofs' : 'gives no proofs'}.
           </Lead>
         </div>
       </PageHeader>
       <PapersNav />
       <Columns $aside={360}>
-        <Panel>
-          <PanelTitle>
-            Prices{' '}
-            <span>
-              {lines.length
-                ? `${lines.length}, read ${r.readOn ?? 'no day on record'}`
-                : `none: ${money(r.pricePerM2Minor)} a square metre counts`}
-            </span>
-          </PanelTitle>
-          <Row style={{ alignItems: 'end', padding: '8px 0' }}>
-            <Field label="Find a size or paper" value={find} onChange={setFind} width={200} />
-            <Button onPress={() => input.current?.click()} isDisabled={action.isPending}>
-              Read a table from a file
-            </Button>
-            <input
-              ref={input}
-              type="file"
-              accept=".csv,text/csv,text/plain"
-              hidden
-              aria-label="Price table"
-              onChange={(e) => {
-                const file = e.target.files?.[0];
-                if (file) void read(file);
-                e.target.value = '';
-              }}
-            />
-          </Row>
-          <ErrorCallout
-            error={action.error}
-            fields={['size', 'from', 'price', 'carriage', 'freeFrom', 'setUp', 'bleed', 'readOn']}
-          />
-          {bad.length > 0 && (
-            <Stack $gap={3} role="group" aria-label="Rows kept out" style={{ paddingBottom: 10 }}>
-              <MarkedText kind="care">
-                {bad.length} {bad.length === 1 ? 'row was' : 'rows were'} kept out; the others are in.
-              </MarkedText>
-              {bad.slice(0, 20).map((b) => (
-                <Small key={b.line}>
-                  Line {b.line}, {b.field}: got “{b.value}”, expected {b.expected}.
-                </Small>
-              ))}
-              {bad.length > 20 && <Small>… and {bad.length - 20} more.</Small>}
-            </Stack>
-          )}
-          {lines.length === 0 && !bad.length && (
-            <EmptyState title="No table yet">
-              <p>
-                A file with columns for size, quantity, price and, if it has one, paper. A size of
-                “custom” is the price of a square metre.
-              </p>
-            </EmptyState>
-          )}
-          {found.length > 0 && (
-            <ScrollArea>
-              <Table aria-label="Price table" $middle>
-                <thead>
-                  <tr>
-                    <th>Size</th>
-                    <th>Paper</th>
-                    <th className="n">From</th>
-                    <th>Each, {currency}</th>
-                    <th />
-                  </tr>
-                </thead>
-                <tbody>
-                  {found.slice(0, SHOWN).map((l) => (
-                    <PriceRow key={`${l.id} ${l.priceMinor}`} line={l} name={nameOf(l)} routeId={r.id} />
-                  ))}
-                </tbody>
-              </Table>
-            </ScrollArea>
-          )}
-          {found.length > SHOWN && <Small>{found.length - SHOWN} more: type a size to find them.</Small>}
-          <AddPrice routeId={r.id} />
-        </Panel>
+        <Prices route={route} lines={lines} today={today} />
         <Aside>
-          <section>
-            <PanelTitle>Besides its prices</PanelTitle>
-            <Stack $gap={10} style={{ paddingTop: 6 }}>
-              <Fields $columns="1fr 1fr">
-                <Field
-                  label={`Carriage, ${currency}`}
-                  value={terms.carriage}
-                  onChange={set('carriage')}
-                  wrong={action.fieldError('carriage')}
-                />
-                <Field
-                  label="Free from"
-                  value={terms.freeFrom}
-                  onChange={set('freeFrom')}
-                  hint="empty: never"
-                  wrong={action.fieldError('freeFrom')}
-                />
-                <Field
-                  label="Set-up, an order"
-                  value={terms.setUp}
-                  onChange={set('setUp')}
-                  wrong={action.fieldError('setUp')}
-                />
-                <Field
-                  label="Bleed it wants"
-                  value={terms.bleed}
-                  onChange={set('bleed')}
-                  wrong={action.fieldError('bleed')}
-                />
-                {r.givesProofs && (
-                  <>
-                    <Field
-                      label="Proofs it gives"
-                      value={terms.proofKinds}
-                      onChange={set('proofKinds')}
-                      hint="snippet, whole, strip"
-                    />
-                    <Field
-                      label={`A proof, ${currency}`}
-                      value={terms.proof}
-                      onChange={set('proof')}
-                      wrong={action.fieldError('proof')}
-                    />
-                    <Field
-                      label="Days for a proof"
-                      value={terms.proofDays}
-                      onChange={set('proofDays')}
-                      wrong={action.fieldError('proofDays')}
-                    />
-                  </>
-                )}
-                <Field
-                  label="Prices read on"
-                  value={terms.readOn}
-                  onChange={set('readOn')}
-                  type="date"
-                  wrong={action.fieldError('readOn')}
-                />
-              </Fields>
-              <Row>
-                <Button
-                  onPress={() =>
-                    void action.run('changeTerms', {
-                      id: r.id,
-                      ...terms,
-                      bleed: exactOr(terms.bleed, shownBleed, r.bleedUm),
-                      proofDays: wholeOrTyped(terms.proofDays),
-                    })
-                  }
-                  isDisabled={action.isPending}
-                >
-                  Keep the terms
-                </Button>
-              </Row>
-              <FactList
-                rows={[
-                  ['Least an order', money(r.minimumMinor)],
-                  ['Notes', r.notes],
-                ]}
-              />
-            </Stack>
-          </section>
+          <Terms route={route} today={today} />
         </Aside>
       </Columns>
     </Page>
   );
 }
 
-function PriceRow({ line: l, name, routeId }: { line: PriceLine; name: string; routeId: string }) {
+function Prices({ route, lines, today }: { route: RouteModel; lines: PriceLineModel[]; today: string }) {
+  const action = useAction();
+  const { money } = useUnits();
+  const [bad, setBad] = useState<Bad[]>([]);
+  const read = async (file: File) => {
+    const done = await action.run('importPrices', {
+      routeId: route.id,
+      text: await file.text(),
+      readOn: today,
+    });
+    if (done) setBad((done.bad as Bad[]) ?? []);
+  };
+  const [find, setFind] = useState('');
+  return (
+    <Panel>
+      <PanelTitle>
+        Prices{' '}
+        <span>
+          {lines.length
+            ? `${lines.length}, read ${route.readOn ?? 'no day on record'}`
+            : `none: ${money(route.pricePerM2Minor)} a square metre counts`}
+        </span>
+      </PanelTitle>
+      <Row style={{ alignItems: 'end', padding: '8px 0' }}>
+        <Field label="Find a size or paper" value={find} onChange={setFind} width={200} />
+        <TableFromFile isBusy={action.isPending} onFile={(file) => void read(file)} />
+      </Row>
+      <ErrorCallout error={action.error} />
+      <RowsKeptOut bad={bad} />
+      {lines.length === 0 && !bad.length && (
+        <EmptyState title="No table yet">
+          <p>
+            A file with columns for size, quantity, price and, if it has one, paper. A size of “custom” is
+            the price of a square metre.
+          </p>
+        </EmptyState>
+      )}
+      <PriceTable lines={lines} find={find} routeId={route.id} />
+      <AddPrice routeId={route.id} />
+    </Panel>
+  );
+}
+
+function TableFromFile({ isBusy, onFile }: { isBusy: boolean; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button onPress={() => input.current?.click()} isDisabled={isBusy}>
+        Read a table from a file
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        hidden
+        aria-label="Price table"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          if (file) onFile(file);
+          e.target.value = '';
+        }}
+      />
+    </>
+  );
+}
+
+function RowsKeptOut({ bad }: { bad: Bad[] }) {
+  if (bad.length === 0) return null;
+  return (
+    <Stack $gap={3} role="group" aria-label="Rows kept out" style={{ paddingBottom: 10 }}>
+      <MarkedText kind="care">
+        {bad.length} {bad.length === 1 ? 'row was' : 'rows were'} kept out; the others are in.
+      </MarkedText>
+      {bad.slice(0, 20).map((b) => (
+        <Small key={b.line}>
+          Line {b.line}, {b.field}: got “{b.value}”, expected {b.expected}.
+        </Small>
+      ))}
+      {bad.length > 20 && <Small>… and {bad.length - 20} more.</Small>}
+    </Stack>
+  );
+}
+
+function PriceTable({
+  lines,
+  find,
+  routeId,
+}: {
+  lines: PriceLineModel[];
+  find: string;
+  routeId: string;
+}) {
+  const { size, currency } = useUnits();
+  const nameOf = (l: PriceLineModel) =>
+    l.widthUm === null ? 'custom, a square metre' : size({ width: l.widthUm, height: l.heightUm! });
+  const wanted = find.trim().toLowerCase();
+  const found = lines.filter((l) => `${nameOf(l)} ${l.paper}`.toLowerCase().includes(wanted));
+  if (found.length === 0) return null;
+  return (
+    <>
+      <ScrollArea>
+        <Table aria-label="Price table" $middle>
+          <thead>
+            <tr>
+              <th>Size</th>
+              <th>Paper</th>
+              <th className="n">From</th>
+              <th>Each, {currency}</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {found.slice(0, SHOWN).map((l) => (
+              <PriceRow key={`${l.id} ${l.priceMinor}`} line={l} name={nameOf(l)} routeId={routeId} />
+            ))}
+          </tbody>
+        </Table>
+      </ScrollArea>
+      {found.length > SHOWN && <Small>{found.length - SHOWN} more: type a size to find them.</Small>}
+    </>
+  );
+}
+
+/** What a route asks besides its prices: carriage, set-up, bleed, proofs. */
+function Terms({ route, today }: { route: RouteModel; today: string }) {
+  const action = useAction();
+  const { length, money, bareMoney, currency } = useUnits();
+  const [shownBleed] = useState(length(route.bleedUm));
+  const [terms, setTerms] = useState({
+    carriage: bareMoney(route.carriageMinor),
+    freeFrom: route.freeFromMinor === null ? '' : bareMoney(route.freeFromMinor),
+    setUp: bareMoney(route.setUpMinor),
+    bleed: shownBleed,
+    readOn: route.readOn ?? today,
+    proofKinds: route.proofKinds,
+    proof: bareMoney(route.proofMinor),
+    proofDays: String(route.proofDays),
+  });
+  const field = (key: keyof typeof terms) => ({
+    value: terms[key],
+    onChange: (value: string) => setTerms((was) => ({ ...was, [key]: value })),
+    wrong: action.fieldError(key),
+  });
+  const keep = () =>
+    action.run('changeTerms', {
+      id: route.id,
+      ...terms,
+      bleed: exactOr(terms.bleed, shownBleed, route.bleedUm),
+      proofDays: wholeOrTyped(terms.proofDays),
+    });
+  return (
+    <section>
+      <PanelTitle>Besides its prices</PanelTitle>
+      <Stack $gap={10} style={{ paddingTop: 6 }}>
+        <Fields $columns="1fr 1fr">
+          <Field label={`Carriage, ${currency}`} {...field('carriage')} />
+          <Field label="Free from" {...field('freeFrom')} hint="empty: never" />
+          <Field label="Set-up, an order" {...field('setUp')} />
+          <Field label="Bleed it wants" {...field('bleed')} />
+          {route.givesProofs && (
+            <>
+              <Field label="Proofs it gives" {...field('proofKinds')} hint="snippet, whole, strip" />
+              <Field label={`A proof, ${currency}`} {...field('proof')} />
+              <Field label="Days for a proof" {...field('proofDays')} />
+            </>
+          )}
+          <Field label="Prices read on" {...field('readOn')} type="date" />
+        </Fields>
+        <ErrorCallout error={action.error} fields={Object.keys(terms)} />
+        <Row>
+          <Button onPress={() => void keep()} isDisabled={action.isPending}>
+            Keep the terms
+          </Button>
+        </Row>
+        <FactList
+          rows={[
+            ['Least an order', money(route.minimumMinor)],
+            ['Notes', route.notes],
+          ]}
+        />
+      </Stack>
+    </section>
+  );
+}
+
+function PriceRow({ line: l, name, routeId }: { line: PriceLineModel; name: string; routeId: string }) {
   const action = useAction();
   const { bareMoney } = useUnits();
   const first = bareMoney(l.priceMinor);

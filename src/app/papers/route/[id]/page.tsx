@@ -1,4 +1,4 @@
-import { routeModel } from '@/app/models';
+import { priceLineModel, routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
@@ -8,9 +8,14 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { RouteView } from './RouteView';
 
-export const metadata: Metadata = { title: 'Route' };
+type Props = { params: Promise<{ id: string }> };
 
-async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const route = await findRow((await studio()).db, 'routes', (await params).id);
+  return { title: route?.name ?? 'No such route' };
+}
+
+async function RoutePage({ params }: Props) {
   const s = await studio();
   const route = await findRow(s.db, 'routes', (await params).id);
   if (!route) notFound();
@@ -18,7 +23,7 @@ async function RoutePage({ params }: { params: Promise<{ id: string }> }) {
     <RouteView
       key={route.readOn ?? 'new'}
       route={routeModel(route)}
-      lines={await pricesOfRoute(s.db, route.id)}
+      lines={(await pricesOfRoute(s.db, route.id)).map(priceLineModel)}
       today={localDay(s.now(), (await s.settings()).timeZone)}
     />
   );

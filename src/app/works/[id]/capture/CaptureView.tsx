@@ -16,8 +16,8 @@ import { t } from '@/ui/tokens';
 import { MarkedText } from '@/ui/Verdict';
 import { useUnits } from '@/ui/Units';
 import { Findings, hasMap, MAP_SAYS, MapOver, type MapKind } from './Findings';
+import { isRead, useMasterState } from './useMasterState';
 
-type Reading = { step: string; secondsLeft: number; megapixels: number; startedAt: number };
 const Picture = styled.figure`
   background: #cfcfcf;
   display: grid;
@@ -187,27 +187,11 @@ function NotRead({ master }: { master: MasterModel }) {
 function ReadingNow({ master }: { master: MasterModel }) {
   const router = useRouter();
   const action = useAction();
-  const [reading, setReading] = useState<Reading | null>(null);
+  const { answer } = useMasterState(master.id, isRead);
+  const reading = answer?.reading ?? null;
   useEffect(() => {
-    let over = false;
-    const look = async () => {
-      const answer = await fetch(`/api/masters/${master.id}/state`)
-        .then((r) => r.json())
-        .catch(() => null);
-      if (over) return;
-      if (answer && answer.state !== 'reading') {
-        router.refresh();
-        return;
-      }
-      setReading(answer?.reading ?? null);
-      timer = setTimeout(look, 700);
-    };
-    let timer = setTimeout(look, 300);
-    return () => {
-      over = true;
-      clearTimeout(timer);
-    };
-  }, [master.id, router]);
+    if (answer && isRead(answer)) router.refresh();
+  }, [answer, router]);
   return (
     <figcaption>
       <Stack $gap={8}>
@@ -234,7 +218,7 @@ function ReadingNow({ master }: { master: MasterModel }) {
 const mb = (bytes: number) => `${(bytes / 1e6).toFixed(bytes < 1e7 ? 2 : 1)} MB`;
 
 function FileFacts({ master: m }: { master: MasterModel }) {
-  const { length } = useUnits();
+  const { length, moment } = useUnits();
   const action = useAction();
   const [method, setMethod] = useState(m.method);
   const at = m.density
@@ -272,7 +256,7 @@ function FileFacts({ master: m }: { master: MasterModel }) {
             ],
             ['Taken', m.capturedAt && `${m.capturedAt.replace('T', ' ')}, by the file’s own clock`],
             ['Size', mb(m.bytes)],
-            ['Received', `${m.receivedAt.slice(0, 16).replace('T', ' ')} UTC`],
+            ['Received', moment(m.receivedAt)],
             [
               'SHA-256',
               <Small key="s">

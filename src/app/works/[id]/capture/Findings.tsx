@@ -9,6 +9,7 @@ import { useAction } from '@/app/useAction';
 import { Button } from '@/ui/Button';
 import { PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
+import { isMeasured, useMasterState } from './useMasterState';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { Histogram } from './Histogram';
 
@@ -73,15 +74,10 @@ export function Findings({
 
 function StillMeasuring({ id, step }: { id: string; step: string }) {
   const router = useRouter();
+  const { answer } = useMasterState(id, isMeasured);
   useEffect(() => {
-    const timer = setInterval(async () => {
-      const s = await fetch(`/api/masters/${id}/state`)
-        .then((r) => r.json())
-        .catch(() => null);
-      if (s?.measured) router.refresh();
-    }, 900);
-    return () => clearInterval(timer);
-  }, [id, router]);
+    if (answer?.measured) router.refresh();
+  }, [answer, router]);
   return (
     <p role="status">
       <MarkedText kind="none">

@@ -2,19 +2,15 @@
 import { useRouter } from 'next/navigation';
 import { useEffect } from 'react';
 import { MarkedText } from '@/ui/Verdict';
+import { isRead, useMasterState } from './useMasterState';
 
 /** Waits for a capture that is being read, and shows the page when it is there. */
 export function StillReading({ masterId, fileName }: { masterId: string; fileName: string }) {
   const router = useRouter();
+  const { answer } = useMasterState(masterId, isRead);
   useEffect(() => {
-    const timer = setInterval(async () => {
-      const s = await fetch(`/api/masters/${masterId}/state`)
-        .then((r) => r.json())
-        .catch(() => null);
-      if (s && s.state !== 'reading') router.refresh();
-    }, 700);
-    return () => clearInterval(timer);
-  }, [masterId, router]);
+    if (answer && isRead(answer)) router.refresh();
+  }, [answer, router]);
   return (
     <p role="status">
       <MarkedText kind="none">{fileName} is being read; this page follows by itself.</MarkedText>

@@ -1,8 +1,11 @@
+import type { Metadata } from 'next';
 import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { measuringOf, masterFindings, readingsOf } from '@/studio/capture/measure';
 import { wholeOf, type Params } from '../workPage';
 import { CaptureView } from './CaptureView';
+
+export const metadata: Metadata = { title: 'Capture' };
 
 async function CapturePage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);

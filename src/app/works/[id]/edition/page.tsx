@@ -1,7 +1,10 @@
+import type { Metadata } from 'next';
 import { editionModel, formatModel, workModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { wholeOf, type Params } from '../workPage';
 import { EditionStation } from './EditionStation';
+
+export const metadata: Metadata = { title: 'Edition' };
 
 async function EditionPage({ params }: Params) {
   const { work, editions, counts, formats, settings, current } = await wholeOf(params);

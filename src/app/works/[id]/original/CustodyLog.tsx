@@ -1,19 +1,41 @@
 'use client';
 import type { MoveModel } from '@/app/models';
 import { useState } from 'react';
+import styled from 'styled-components';
+import { custodyLine, type CustodySpan } from '@/core/custody';
 
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
+import { ActionSheet } from '@/app/ActionSheet';
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields } from '@/ui/Field';
-import { ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import type { Ask } from '@/ui/form/fields';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
+import { narrow, t } from '@/ui/tokens';
 import { MarkedText } from '@/ui/Verdict';
+import { useUnits } from '@/ui/Units';
+
+/** Time runs up the page: what is going on now is at the top, where it was away the line is filled. */
+const Line = styled.ol`
+  li {
+    display: grid;
+    grid-template-columns: 210px minmax(0, 1fr);
+    gap: 4px 16px;
+    padding: 4px 0 10px 20px;
+    border-left: 5px solid ${t.hair};
+  }
+  li[data-where='away'] {
+    border-left-color: ${t.ink};
+  }
+  ${narrow} {
+    li {
+      grid-template-columns: minmax(0, 1fr);
+    }
+  }
+`;
 
 type Props = { workId: string; title: string; moves: MoveModel[]; today: string };
 
 /** Whose hands the original went through, where it was while away, and how it came back. */
 export function CustodyLog({ workId, title, moves, today }: Props) {
+  const { date } = useUnits();
   const [open, setOpen] = useState<'out' | 'back' | null>(null);
   const away = moves.find((m) => !m.backOn) ?? null;
   const late = away?.dueOn && away.dueOn < today;
@@ -26,40 +48,18 @@ export function CustodyLog({ workId, title, moves, today }: Props) {
         {away && (
           <MarkedText kind={late ? 'fails' : 'care'}>
             With {away.who}
-            {away.place && `, ${away.place}`} since {away.leftOn}
-            {away.dueOn && (late ? `; due back ${away.dueOn}, late` : `; due back ${away.dueOn}`)}:{' '}
-            {away.why}.
+            {away.place && `, ${away.place}`} since {date(away.leftOn)}
+            {away.dueOn &&
+              (late ? `; due back ${date(away.dueOn)}, late` : `; due back ${date(away.dueOn)}`)}
+            : {away.why}.
           </MarkedText>
         )}
         {moves.length > 0 ? (
-          <ScrollArea>
-            <Table aria-label="Whose hands it went through">
-              <thead>
-                <tr>
-                  <th>Left</th>
-                  <th>Back</th>
-                  <th>Who had it</th>
-                  <th>Where</th>
-                  <th>Why</th>
-                  <th>When it left</th>
-                  <th>When it came back</th>
-                </tr>
-              </thead>
-              <tbody>
-                {moves.map((m) => (
-                  <tr key={m.id}>
-                    <td style={{ whiteSpace: 'nowrap' }}>{m.leftOn}</td>
-                    <td style={{ whiteSpace: 'nowrap' }}>{m.backOn ?? 'away'}</td>
-                    <th scope="row">{m.who}</th>
-                    <td>{m.place}</td>
-                    <td>{m.why}</td>
-                    <td>{m.conditionOut || <Small>not noted</Small>}</td>
-                    <td>{m.backOn ? m.conditionBack || <Small>not noted</Small> : ''}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <Line aria-label="Whose hands it went through">
+            {custodyLine(moves, today).map((span) => (
+              <OneSpan key={`${span.where} ${span.from}`} span={span} />
+            ))}
+          </Line>
         ) : (
           <Small>
             It never left the studio, as far as is noted. Who had it, where and in what state it came back
@@ -84,6 +84,54 @@ export function CustodyLog({ workId, title, moves, today }: Props) {
   );
 }
 
+/** One stretch of its time, as long on the page as it was, within bounds. */
+function OneSpan({ span }: { span: CustodySpan<MoveModel> }) {
+  const { date } = useUnits();
+  const until = span.to ? date(span.to) : 'now';
+  const days = span.days === 1 ? 'a day' : `${span.days} days`;
+  return (
+    <li data-where={span.where} style={{ minHeight: Math.min(120, 34 + span.days / 3) }}>
+      <Small>
+        {date(span.from)} to {until}, {days}
+      </Small>
+      {span.where === 'home' ? (
+        <Small>at home</Small>
+      ) : (
+        <div>
+          <strong>{span.move.who}</strong>
+          {span.move.place && `, ${span.move.place}`}: {span.move.why}
+          <br />
+          <Small>
+            Left: {span.move.conditionOut || 'state not noted'}.
+            {span.move.backOn && ` Came back: ${span.move.conditionBack || 'state not noted'}.`}
+          </Small>
+          {span.isLate && <MarkedText kind="fails">due back {date(span.move.dueOn)}: late</MarkedText>}
+        </div>
+      )}
+    </li>
+  );
+}
+
+const OUT_ASKS: readonly Ask[] = [
+  { kind: 'day', name: 'leftOn', label: 'Left on', required: true },
+  { kind: 'day', name: 'dueOn', label: 'Due back on', hint: 'empty if it is not known' },
+  { kind: 'text', name: 'who', label: 'Who has it', required: true, autoFocus: true },
+  { kind: 'text', name: 'place', label: 'Where' },
+  {
+    kind: 'text',
+    name: 'why',
+    label: 'Why',
+    hint: 'scanning, exhibition, framing, …',
+    required: true,
+  },
+  {
+    kind: 'text',
+    name: 'conditionOut',
+    label: 'How it was when it left',
+    hint: 'corners, surface, frame',
+  },
+];
+
 function OutSheet({
   workId,
   title,
@@ -95,57 +143,17 @@ function OutSheet({
   today: string;
   onClose: () => void;
 }) {
-  const action = useAction();
-  const [f, setF] = useState({ leftOn: today, who: '', place: '', why: '', conditionOut: '', dueOn: '' });
-  const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const save = async () => {
-    if (await action.run('handOver', { workId, ...f, dueOn: f.dueOn || null })) onClose();
-  };
   return (
-    <FormDialog title={`${title} leaves the studio`} isOpen onClose={onClose}>
-      <Fields $columns="1fr 1fr">
-        <Field
-          label="Left on"
-          value={f.leftOn}
-          onChange={set('leftOn')}
-          type="date"
-          wrong={action.fieldError('leftOn')}
-        />
-        <Field
-          label="Due back on"
-          value={f.dueOn}
-          onChange={set('dueOn')}
-          type="date"
-          wrong={action.fieldError('dueOn')}
-          hint="empty if it is not known"
-        />
-        <Field
-          label="Who has it"
-          value={f.who}
-          onChange={set('who')}
-          required
-          autoFocus
-          wrong={action.fieldError('who')}
-        />
-        <Field label="Where" value={f.place} onChange={set('place')} />
-        <Field
-          label="Why"
-          value={f.why}
-          onChange={set('why')}
-          required
-          hint="scanning, exhibition, framing, …"
-          wrong={action.fieldError('why')}
-        />
-        <Field
-          label="How it was when it left"
-          value={f.conditionOut}
-          onChange={set('conditionOut')}
-          hint="corners, surface, frame"
-        />
-      </Fields>
-      <ErrorCallout error={action.error} fields={['leftOn', 'dueOn', 'who', 'why']} />
-      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+    <ActionSheet
+      act="handOver"
+      title={`${title} leaves the studio`}
+      label="Note it"
+      about={workId}
+      asks={OUT_ASKS}
+      first={{ leftOn: today, who: '', place: '', why: '', conditionOut: '', dueOn: '' }}
+      input={(values) => ({ workId, ...values, dueOn: values.dueOn || null })}
+      onClose={onClose}
+    />
   );
 }
 
@@ -160,32 +168,25 @@ function BackSheet({
   today: string;
   onClose: () => void;
 }) {
-  const action = useAction();
-  const [backOn, setBackOn] = useState(today);
-  const [conditionBack, setCondition] = useState('');
-  const save = async () => {
-    if (await action.run('takeBack', { id: move.id, backOn, conditionBack })) onClose();
-  };
   return (
-    <FormDialog title={`${title} is back from ${move.who}`} isOpen onClose={onClose}>
-      <Fields $columns="1fr 1fr">
-        <Field
-          label="Back on"
-          value={backOn}
-          onChange={setBackOn}
-          type="date"
-          wrong={action.fieldError('backOn')}
-        />
-        <Field
-          label="How it came back"
-          value={conditionBack}
-          onChange={setCondition}
-          autoFocus
-          hint={move.conditionOut ? `it left: ${move.conditionOut}` : 'corners, surface, frame'}
-        />
-      </Fields>
-      <ErrorCallout error={action.error} fields={['backOn']} />
-      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+    <ActionSheet
+      act="takeBack"
+      title={`${title} is back from ${move.who}`}
+      label="Note it"
+      about={move.id}
+      asks={[
+        { kind: 'day', name: 'backOn', label: 'Back on', required: true },
+        {
+          kind: 'text',
+          name: 'conditionBack',
+          label: 'How it came back',
+          autoFocus: true,
+          hint: move.conditionOut ? `it left: ${move.conditionOut}` : 'corners, surface, frame',
+        },
+      ]}
+      first={{ backOn: today, conditionBack: '' }}
+      input={(values) => ({ id: move.id, ...values })}
+      onClose={onClose}
+    />
   );
 }

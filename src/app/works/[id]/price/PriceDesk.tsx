@@ -2,14 +2,7 @@
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { InputError } from '@/core/errors';
-import {
-  moneyOrNull,
-  parseMoney,
-  roundHalfEven,
-  toDecimals,
-  type Size,
-  readNumber,
-} from '@/core/measure';
+import { moneyOrNull, roundHalfEven, toDecimals, type Size } from '@/core/measure';
 import { priceOfOriginal } from '@/core/price/ofOriginal';
 import {
   keeperFinding,
@@ -18,6 +11,7 @@ import {
   type PriceAnswer,
   type PriceQuestion,
 } from '@/core/price/solve';
+import { readPriceQuestion, type TypedLine } from '@/core/price/typedQuestion';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -31,7 +25,7 @@ import { SharesBar } from './SharesBar';
 import type { PriceModel } from '@/app/models';
 import type { PriceLine } from './PriceView';
 
-type Line = { key: number; name: string; amount: string };
+type Line = TypedLine & { key: number };
 const Rows = styled.div`
   display: grid;
   gap: 6px;
@@ -58,16 +52,8 @@ const FIRST_FEES: Pick<PriceQuestion, 'fixedFees' | 'shareFees'> = {
 };
 
 let count = 0;
-const keyed = (list: { name: string; amount: string }[]): Line[] =>
-  list.map((l) => ({ ...l, key: ++count }));
+const keyed = (list: TypedLine[]): Line[] => list.map((l) => ({ ...l, key: ++count }));
 const percentOf = (share: number) => String(toDecimals(share * 100, 3));
-
-/** A share typed as a percentage. */
-function readPercent(text: string, field: string): number {
-  const percent = readNumber(text.replace('%', ''));
-  if (percent === null || percent < 0) throw new InputError(field, text, 'a percentage such as "9.5"');
-  return percent / 100;
-}
 
 type Props = {
   line: PriceLine;
@@ -77,109 +63,104 @@ type Props = {
   originalSize: Size | null;
 };
 
-/** The costs, fees and wishes behind one price, the price they lead to, and who keeps what. */
-export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize }: Props) {
-  const { currency, money, bareMoney } = useUnits();
+/** What is typed for one price, what it leads to, and the keeping of it. */
+function usePriceDesk({ line, copyFrom }: Props) {
+  const { currency, bareMoney } = useUnits();
   const action = useAction();
   const { format, price, suggestion } = line;
   const kept = price?.question ?? copyFrom?.question ?? null;
+  const fees = kept ?? FIRST_FEES;
   const begin = price?.question.costs ?? [
     ...suggestion.costs,
     { name: 'trimming, signing, packing: time', amount: 400 },
   ];
-  const [costs, setCosts] = useState(() =>
-    keyed(begin.map((c) => ({ name: c.name, amount: bareMoney(c.amount) }))),
+  const inMoney = (list: { name: string; amount: number }[]) =>
+    keyed(list.map((l) => ({ name: l.name, amount: bareMoney(l.amount) })));
+  const [costs, setCosts] = useState(() => inMoney(begin));
+  const [fixedFees, setFixedFees] = useState(() => inMoney(fees.fixedFees));
+  const [shareFees, setShareFees] = useState(() =>
+    keyed(fees.shareFees.map((fee) => ({ name: fee.name, amount: percentOf(fee.share) }))),
   );
-  const [fixed, setFixed] = useState(() =>
-    keyed((kept ?? FIRST_FEES).fixedFees.map((c) => ({ name: c.name, amount: bareMoney(c.amount) }))),
-  );
-  const [shares, setShares] = useState(() =>
-    keyed((kept ?? FIRST_FEES).shareFees.map((c) => ({ name: c.name, amount: percentOf(c.share) }))),
-  );
-  const [carriage, setCarriage] = useState(bareMoney(kept?.carriageCharged ?? 0));
+  const [carriageCharged, setCarriage] = useState(bareMoney(kept?.carriageCharged ?? 0));
   const [margin, setMargin] = useState(percentOf(kept?.margin ?? 0.5));
   const [given, setGiven] = useState(percentOf(kept?.given ?? 0));
   const [own, setOwn] = useState(price ? bareMoney(price.priceMinor) : '');
 
   const worked = useMemo((): { question: PriceQuestion; answer: PriceAnswer } | { wrong: InputError } => {
     try {
-      const amounts = (list: Line[], field: string) =>
-        list
-          .filter((c) => c.name.trim() || c.amount.trim())
-          .map((c, i) => ({
-            name: c.name.trim() || 'unnamed',
-            amount: parseMoney(c.amount || '0', currency, `${field}[${i}].amount`),
-          }));
-      const question: PriceQuestion = {
-        costs: amounts(costs, 'costs'),
-        fixedFees: amounts(fixed, 'fixedFees'),
-        shareFees: shares
-          .filter((s) => s.name.trim() || s.amount.trim())
-          .map((s, i) => ({
-            name: s.name.trim() || 'unnamed',
-            share: readPercent(s.amount || '0', `shareFees[${i}].share`),
-          })),
-        carriageCharged: parseMoney(carriage || '0', currency, 'carriageCharged'),
-        margin: readPercent(margin, 'margin'),
-        given: readPercent(given || '0', 'given'),
-      };
+      const typed = { costs, fixedFees, shareFees, carriageCharged, margin, given };
+      const question = readPriceQuestion(typed, currency);
       return { question, answer: solvePrice(question, currency) };
     } catch (error) {
       if (error instanceof InputError) return { wrong: error };
       throw error;
     }
-  }, [costs, fixed, shares, carriage, margin, given, currency]);
+  }, [costs, fixedFees, shareFees, carriageCharged, margin, given, currency]);
 
   const ownMinor = moneyOrNull(own, currency);
-  const shown =
-    'answer' in worked ? (ownMinor !== null && ownMinor > 0 ? ownMinor : worked.answer.price) : null;
-  const bar = 'answer' in worked && shown !== null ? sharesOf(shown, worked.question) : null;
-  const save = () => {
-    if ('question' in worked)
-      void action.run('setPrice', { formatId: format.id, question: worked.question, price: own.trim() });
+  const isOwnWrong = own.trim() !== '' && ownMinor === null;
+  const isOwnPrice = ownMinor !== null && ownMinor > 0;
+  return {
+    action,
+    price,
+    lists: { costs, setCosts, fixedFees, setFixedFees, shareFees, setShareFees },
+    wishes: { margin, setMargin, given, setGiven, carriageCharged, setCarriage },
+    own,
+    setOwn,
+    isOwnWrong,
+    worked,
+    canSave: !action.isPending && 'question' in worked && !isOwnWrong,
+    /** The price to look at: one's own, or the one worked out. */
+    shownOf: (answer: PriceAnswer) => (isOwnPrice ? ownMinor : answer.price),
+    save() {
+      if ('question' in worked)
+        void action.run('setPrice', {
+          formatId: format.id,
+          question: worked.question,
+          price: own.trim(),
+        });
+    },
+    remove: () => void action.run('removePrice', { formatId: format.id }),
   };
+}
+type Desk = ReturnType<typeof usePriceDesk>;
+
+/** The costs, fees and wishes behind one price, the price they lead to, and who keeps what. */
+export function PriceDesk(props: Props) {
+  const { price, suggestion } = props.line;
+  const desk = usePriceDesk(props);
+  const { currency } = useUnits();
+  const { lists, worked, action } = desk;
   return (
     <Columns $aside={420}>
       <Stack $gap={18}>
         <Amounts
           title="What one print costs"
           note={price ? 'as kept with the price' : suggestion.because}
-          lines={costs}
-          onChange={setCosts}
+          lines={lists.costs}
+          onChange={lists.setCosts}
           unit={currency}
           field="costs"
         />
         <Amounts
           title="Fees for each sale"
           note="a fixed sum"
-          lines={fixed}
-          onChange={setFixed}
+          lines={lists.fixedFees}
+          onChange={lists.setFixedFees}
           unit={currency}
           field="fixed fees"
         />
         <Amounts
           title="Fees by share"
           note="of all the buyer pays, carriage too"
-          lines={shares}
-          onChange={setShares}
+          lines={lists.shareFees}
+          onChange={lists.setShareFees}
           unit="%"
           field="share fees"
         />
       </Stack>
       <Stack $gap={14}>
-        <section>
-          <PanelTitle>What you want</PanelTitle>
-          <Row style={{ alignItems: 'flex-start', marginTop: 8 }}>
-            <Field label="To keep, % of the price" value={margin} onChange={setMargin} width={150} />
-            <Field label="Given away, %" value={given} onChange={setGiven} width={110} />
-            <Field
-              label={`Carriage charged, ${currency}`}
-              value={carriage}
-              onChange={setCarriage}
-              width={130}
-            />
-          </Row>
-        </section>
+        <Wishes desk={desk} />
         {'wrong' in worked ? (
           <div role="alert">
             <MarkedText kind="fails">
@@ -187,50 +168,15 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
             </MarkedText>
           </div>
         ) : (
-          <>
-            <Answer data-testid="solved">
-              <Working working={worked.answer.working}>{money(worked.answer.price)}</Working>{' '}
-              <small>leaves you {margin} % of it</small>
-            </Answer>
-            <Field
-              label="Sell it for another sum"
-              value={own}
-              onChange={setOwn}
-              width={170}
-              hint="empty: the sum worked out above"
-              wrong={
-                action.fieldError('price') ??
-                (own.trim() && ownMinor === null ? 'Expected an amount such as "53.00".' : null)
-              }
-            />
-            {bar && shown !== null && <SharesBar shares={bar} price={shown} />}
-            {bar && <Verdict finding={keeperFinding(bar, currency)} />}
-            {shown !== null && (
-              <Beside_
-                line={line}
-                others={others}
-                shown={shown}
-                originalPrice={originalPrice}
-                originalSize={originalSize}
-              />
-            )}
-          </>
+          <Solved {...props} desk={desk} question={worked.question} answer={worked.answer} />
         )}
         <ErrorCallout error={action.error} fields={['price']} />
         <Row>
-          <Button
-            main
-            isDisabled={action.isPending || 'wrong' in worked || (own.trim() !== '' && ownMinor === null)}
-            onPress={save}
-          >
+          <Button main isDisabled={!desk.canSave} onPress={desk.save}>
             {price ? 'Change the price' : 'Set this price'}
           </Button>
           {price && (
-            <Button
-              quiet
-              isDisabled={action.isPending}
-              onPress={() => void action.run('removePrice', { formatId: format.id })}
-            >
+            <Button quiet isDisabled={action.isPending} onPress={desk.remove}>
               Take the price away
             </Button>
           )}
@@ -240,20 +186,72 @@ export function PriceDesk({ line, others, copyFrom, originalPrice, originalSize 
   );
 }
 
+function Wishes({ desk: { wishes } }: { desk: Desk }) {
+  const { currency } = useUnits();
+  return (
+    <section>
+      <PanelTitle>What you want</PanelTitle>
+      <Row style={{ alignItems: 'flex-start', marginTop: 8 }}>
+        <Field
+          label="To keep, % of the price"
+          value={wishes.margin}
+          onChange={wishes.setMargin}
+          width={150}
+        />
+        <Field label="Given away, %" value={wishes.given} onChange={wishes.setGiven} width={110} />
+        <Field
+          label={`Carriage charged, ${currency}`}
+          value={wishes.carriageCharged}
+          onChange={wishes.setCarriage}
+          width={130}
+        />
+      </Row>
+    </section>
+  );
+}
+
+/** The price that the costs and wishes lead to, one's own beside it, and who keeps what of it. */
+function Solved({
+  desk,
+  question,
+  answer,
+  ...beside
+}: Props & { desk: Desk; question: PriceQuestion; answer: PriceAnswer }) {
+  const { currency, money } = useUnits();
+  const shown = desk.shownOf(answer);
+  const shares = sharesOf(shown, question);
+  return (
+    <>
+      <Answer data-testid="solved">
+        <Working working={answer.working}>{money(answer.price)}</Working>{' '}
+        <small>leaves you {desk.wishes.margin} % of it</small>
+      </Answer>
+      <Field
+        label="Sell it for another sum"
+        value={desk.own}
+        onChange={desk.setOwn}
+        width={170}
+        hint="empty: the sum worked out above"
+        wrong={
+          desk.action.fieldError('price') ??
+          (desk.isOwnWrong ? 'Expected an amount such as "53.00".' : null)
+        }
+      />
+      <SharesBar shares={shares} price={shown} />
+      <Verdict finding={keeperFinding(shares, currency)} />
+      <BesideOthers {...beside} shown={shown} />
+    </>
+  );
+}
+
 /** What others would say to this price. */
-function Beside_({
+function BesideOthers({
   line,
   others,
   shown,
   originalPrice,
   originalSize,
-}: {
-  line: PriceLine;
-  others: PriceLine[];
-  shown: number;
-  originalPrice: number | null;
-  originalSize: Size | null;
-}) {
+}: Omit<Props, 'copyFrom'> & { shown: number }) {
   const { money, size } = useUnits();
   const image = line.format.image;
   const third =

@@ -14,13 +14,15 @@ const TONE: Record<Keeper['kind'], string> = {
 };
 const List = styled.dl`
   display: grid;
-  grid-template-columns: 14px minmax(0, 1fr) auto 56px;
+  grid-template-columns: minmax(0, 1fr) auto 56px;
   gap: 3px 8px;
   margin-top: 10px;
   align-items: baseline;
   i {
+    display: inline-block;
     width: 10px;
     height: 10px;
+    margin-right: 10px;
     border: 1px solid ${t.ink3};
   }
   dd {
@@ -72,15 +74,19 @@ export function SharesBar({ shares, price }: { shares: Keeper[]; price: number }
       <List>
         {shares.map((s) => (
           <div key={`${s.kind}:${s.to}`} style={{ display: 'contents' }}>
-            <i style={{ background: TONE[s.kind] }} />
-            <dt style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>{s.to}</dt>
+            <dt style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
+              <i style={{ background: TONE[s.kind] }} />
+              {s.to}
+            </dt>
             <dd style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>{bareMoney(s.amount)}</dd>
             <dd>{percent(s)}</dd>
           </div>
         ))}
         <div style={{ display: 'contents' }}>
-          <i style={{ border: 0 }} />
-          <dt>the price itself{total !== price ? ', without carriage' : ''}</dt>
+          <dt>
+            <i style={{ border: 0 }} />
+            the price itself{total !== price ? ', without carriage' : ''}
+          </dt>
           <dd>{money(price)}</dd>
           <dd />
         </div>

@@ -1,8 +1,11 @@
+import type { Metadata } from 'next';
 import { formatModel, priceModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { wholeOf, type Params } from '../workPage';
 import { costSuggestion } from '@/studio/prices/costs';
 import { PriceView } from './PriceView';
+
+export const metadata: Metadata = { title: 'Price' };
 
 async function PricePage({ params }: Params) {
   const { work, formats, prices, proofs, studio } = await wholeOf(params);

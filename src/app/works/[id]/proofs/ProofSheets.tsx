@@ -10,6 +10,7 @@ import { ErrorCallout } from '@/ui/Actions';
 import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
+import { FilePick } from '@/ui/FilePick';
 import { Small, Stack } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
@@ -234,19 +235,13 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
   return (
     <FormDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
       <Stack>
-        <label>
-          Photograph of the proof
-          <input
-            type="file"
-            accept=".jpg,.jpeg,.png,.tif,.tiff,.webp"
-            onChange={(e) => {
-              const f = e.target.files?.[0];
-              if (f) void photo(f);
-            }}
-            aria-label="Photograph of the proof"
-            style={{ display: 'block', marginTop: 4 }}
-          />
-        </label>
+        <FilePick
+          label="Photograph of the proof"
+          accept=".jpg,.jpeg,.png,.tif,.tiff,.webp"
+          onFile={(file) => {
+            if (file) void photo(file);
+          }}
+        />
         {says && (
           <p role="status">
             <Small>{says}</Small>

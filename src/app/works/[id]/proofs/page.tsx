@@ -1,12 +1,16 @@
+import type { Metadata } from 'next';
 import { proofLine } from './proofLine';
 import { formatModel, paperModel, routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
+import { limitsHeld, USUAL_LIMITS } from '@/core/proof/compare';
 import { papersAndRoutes } from '@/store/proofs';
 import { adviceFor } from '@/studio/papers/papers';
 import { comparisonsOf } from '@/studio/proofs/comparisons';
 import { proofStates } from '@/studio/proofs/rounds';
 import { wholeOf, type Params } from '../workPage';
 import { ProofsView } from './ProofsView';
+
+export const metadata: Metadata = { title: 'Proofs' };
 
 async function ProofsPage({ params }: Params) {
   const { work, formats, proofs, current, studio } = await wholeOf(params);
@@ -28,7 +32,9 @@ async function ProofsPage({ params }: Params) {
               {
                 verdict: c.body.finding.verdict,
                 word: c.body.finding.word,
-                says: `mean ${c.body.mean.toFixed(1)} ΔE00`,
+                mean: c.body.mean,
+                p95: c.body.p95,
+                limits: limitsHeld(c.body.finding.because) ?? USUAL_LIMITS,
               },
             ],
           ]

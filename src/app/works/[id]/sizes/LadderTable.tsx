@@ -1,4 +1,5 @@
 'use client';
+import type { KeyboardEvent } from 'react';
 import { DETAIL_WARNS, truePpi } from '@/core/capture/readings';
 import { inGroups } from '@/core/groups';
 import { toDecimals } from '@/core/measure';
@@ -6,6 +7,7 @@ import { shownPpi, type Rung } from '@/core/resolution';
 import { Check } from '@/ui/Field';
 import { ScrollArea, Small, Table } from '@/ui/Layout';
 import { Working } from '@/ui/Callout';
+import { RowRest } from '@/ui/RowRest';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { RoutePrice } from './SizesView';
@@ -14,7 +16,6 @@ type Props = {
   rungs: Rung[];
   chosen: Rung;
   lit: string | null;
-  busy: boolean;
   onLit: (key: string | null) => void;
   onChoose: (key: string) => void;
   isOffered: (r: Rung) => boolean;
@@ -114,19 +115,15 @@ function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
 }
 
 /** The ladder in figures. Pointing at a line lights its sheet; ticking one offers it. */
-export function LadderTable({
-  rungs,
-  chosen,
-  lit,
-  busy,
-  onLit,
-  onChoose,
-  isOffered,
-  onOffer,
-  detailShare,
-  route,
-}: Props) {
-  const { unit, bareSize, bare, size, currency } = useUnits();
+export function LadderTable(props: Props) {
+  const { rungs, chosen, onChoose, detailShare, route } = props;
+  const { unit, currency } = useUnits();
+  const onStep = (from: string, by: 1 | -1) => {
+    const next = rungs[rungs.findIndex(({ key }) => key === from) + by];
+    if (!next) return;
+    onChoose(next.key);
+    document.getElementById(rowId(next.key))?.focus();
+  };
   // One figure for all sizes stands above the table; only figures that differ need a column.
   const asksDiffer = new Set(rungs.map((r) => toDecimals(r.check.requiredPpi, 0))).size > 1;
   const columns = 8 + (detailShare === null ? 0 : 1) + (route ? 1 : 0);
@@ -153,55 +150,86 @@ export function LadderTable({
               <td colSpan={columns}>{key}</td>
             </tr>,
             ...items.map((r) => (
-              <tr
-                key={r.key}
-                data-lit={r.key === chosen.key || r.key === lit || undefined}
-                aria-current={r.key === chosen.key || undefined}
-                onPointerEnter={() => onLit(r.key)}
-                onPointerLeave={() => onLit(null)}
-                onClick={() => onChoose(r.key)}
-              >
-                <td>
-                  <Check
-                    checked={isOffered(r)}
-                    disabled={busy || (r.check.verdict === 'too thin' && !isOffered(r))}
-                    onChange={() => onOffer(r)}
-                    label={`Offer ${size(r.frame)}`}
-                  />
-                </td>
-                <th scope="row" style={{ whiteSpace: 'nowrap' }}>
-                  {bareSize(r.frame)}
-                  {r.name && <Small> {r.name}</Small>}
-                </th>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  <MarkedText kind={r.check.finding.verdict}>{shortVerdict(r)}</MarkedText>
-                </td>
-                <td className="n">
-                  <Working working={r.check.working}>
-                    {shownPpi(r.check.ppi, r.check.requiredPpi)}
-                  </Working>
-                </td>
-                {detailShare !== null && (
-                  <td className="n">
-                    <TruePpi ppi={r.check.ppi} share={detailShare} />
-                  </td>
-                )}
-                {asksDiffer && <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>}
-                <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
-                <td style={{ whiteSpace: 'nowrap' }}>
-                  <FitBorder r={r} />
-                </td>
-                {route && (
-                  <td className="n">
-                    <RouteCost r={r} route={route} />
-                  </td>
-                )}
-                <td className="n">{bare(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
-              </tr>
+              <RowRest key={r.key} value={r.key !== chosen.key}>
+                <LadderRow {...props} r={r} asksDiffer={asksDiffer} onStep={(by) => onStep(r.key, by)} />
+              </RowRest>
             )),
           ])}
         </tbody>
       </Table>
     </ScrollArea>
+  );
+}
+
+const rowId = (key: string) => `rung ${key}`;
+
+/** One size in figures. The arrows choose the next one. */
+function LadderRow({
+  r,
+  chosen,
+  lit,
+  onLit,
+  onChoose,
+  isOffered,
+  onOffer,
+  detailShare,
+  route,
+  asksDiffer,
+  onStep,
+}: Omit<Props, 'rungs'> & { r: Rung; asksDiffer: boolean; onStep: (by: 1 | -1) => void }) {
+  const { bareSize, bare, size } = useUnits();
+  const isChosen = r.key === chosen.key;
+  const onKeyDown = (event: KeyboardEvent<HTMLTableRowElement>) => {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key] as 1 | -1 | undefined;
+    if (!by || event.target !== event.currentTarget) return;
+    event.preventDefault();
+    onStep(by);
+  };
+  return (
+    <tr
+      id={rowId(r.key)}
+      tabIndex={isChosen ? 0 : -1}
+      data-lit={isChosen || r.key === lit || undefined}
+      aria-current={isChosen || undefined}
+      onPointerEnter={() => onLit(r.key)}
+      onPointerLeave={() => onLit(null)}
+      onClick={() => onChoose(r.key)}
+      onKeyDown={onKeyDown}
+    >
+      <td>
+        <Check
+          checked={isOffered(r)}
+          disabled={r.check.verdict === 'too thin' && !isOffered(r)}
+          onChange={() => onOffer(r)}
+          label={`Offer ${size(r.frame)}`}
+        />
+      </td>
+      <th scope="row" style={{ whiteSpace: 'nowrap' }}>
+        {bareSize(r.frame)}
+        {r.name && <Small> {r.name}</Small>}
+      </th>
+      <td style={{ whiteSpace: 'nowrap' }}>
+        <MarkedText kind={r.check.finding.verdict}>{shortVerdict(r)}</MarkedText>
+      </td>
+      <td className="n">
+        <Working working={r.check.working}>{shownPpi(r.check.ppi, r.check.requiredPpi)}</Working>
+      </td>
+      {detailShare !== null && (
+        <td className="n">
+          <TruePpi ppi={r.check.ppi} share={detailShare} />
+        </td>
+      )}
+      {asksDiffer && <td className="n">{toDecimals(r.check.requiredPpi, 0)}</td>}
+      <td className="n">{r.ratio.exact ? 'exact' : percent(r.ratio.fill.lostShare)}</td>
+      <td style={{ whiteSpace: 'nowrap' }}>
+        <FitBorder r={r} />
+      </td>
+      {route && (
+        <td className="n">
+          <RouteCost r={r} route={route} />
+        </td>
+      )}
+      <td className="n">{bare(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>
+    </tr>
   );
 }

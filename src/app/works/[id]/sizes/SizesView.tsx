@@ -63,64 +63,70 @@ const LYING = (['as the picture', 'the other way', 'both'] as const).map((key) =
 const isRung = (f: FormatModel, r: Rung) =>
   f.image.width === r.frame.width && f.image.height === r.frame.height;
 
-/** The ladder of sizes, drawn and in figures; what is ticked is offered. */
-export function SizesView({
-  workId,
-  picture,
-  hasFile,
-  detailShare,
-  mayPrint,
-  rungs,
-  offered,
-  school,
-  families,
-  own,
-  studioSchool,
-  across,
-  largest,
-  routes,
-}: Props) {
+/** Which frames are looked at, which of them is chosen, and what is offered. */
+function useLadder({ workId, rungs, across, offered, routes }: Props) {
+  const action = useAction();
   const [showThin, setShowThin] = useState(true);
   const [lying, setLying] = useState<Lying>('as the picture');
   const [routeId, setRoute] = useState(routes[0]?.id ?? '');
-  const [making, setMaking] = useState(false);
-  const all = useMemo(
-    () => (lying === 'the other way' ? across : lying === 'both' ? [...rungs, ...across] : rungs),
-    [lying, across, rungs],
-  );
+  const [chosenKey, setChosen] = useState<string | null>(null);
+  const [lit, setLit] = useState<string | null>(null);
+  const all = useMemo(() => lyingSo(lying, rungs, across), [lying, across, rungs]);
   const shown = useMemo(
     () => (showThin ? all : all.filter((r) => r.check.verdict !== 'too thin')),
     [all, showThin],
   );
-  const route = routes.find((r) => r.id === routeId) ?? null;
   const offeredRungs = shown.filter((r) => offered.some((o) => isRung(o.format, r)));
   // Of several sizes on offer the middle one shows the picture largest without hiding the sizes about it.
   const firstOffered = offeredRungs[Math.floor((offeredRungs.length - 1) / 2 + 0.5)];
-  const [chosenKey, setChosen] = useState<string | null>(null);
   const chosen =
     shown.find((r) => r.key === chosenKey) ??
     firstOffered ??
     shown.find((r) => r.check.verdict === 'holds') ??
     shown[0];
-  const [lit, setLit] = useState<string | null>(null);
-  const action = useAction();
-  const { size } = useUnits();
   const formatOf = (r: Rung) => offered.find((o) => isRung(o.format, r))?.format;
   const toggle = (r: Rung) => {
     const format = formatOf(r);
     if (format) void action.run('withdrawFormat', { id: format.id, withdrawn: true });
-    else
-      void action.run('offerFormat', {
-        workId,
-        size: r.frame,
-        family: r.family,
-      });
+    else void action.run('offerFormat', { workId, size: r.frame, family: r.family });
   };
   const step = (by: number) => () => {
     const at = shown.findIndex((r) => r.key === chosen?.key);
     const next = shown[(at + by + shown.length) % shown.length];
     if (next) setChosen(next.key);
   };
+  return {
+    action,
+    all,
+    shown,
+    chosen,
+    setChosen,
+    lit,
+    setLit,
+    lying,
+    setLying,
+    showThin,
+    setShowThin,
+    route: routes.find((r) => r.id === routeId) ?? null,
+    setRoute,
+    formatOf,
+    toggle,
+    step,
+  };
+}
+type Ladder = ReturnType<typeof useLadder>;
+
+function lyingSo(lying: Lying, rungs: Rung[], across: Rung[]): Rung[] {
+  if (lying === 'both') return [...rungs, ...across];
+  return lying === 'the other way' ? across : rungs;
+}
+
+/** The ladder of sizes, drawn and in figures; what is ticked is offered. */
+export function SizesView(props: Props) {
+  const { workId, hasFile, mayPrint, rungs, offered, largest } = props;
+  const [making, setMaking] = useState(false);
+  const ladder = useLadder(props);
+  const { chosen, step, toggle } = ladder;
   useKeys([
     { key: 'n', label: 'the next size of the ladder', run: step(1) },
     { key: 'b', label: 'the size before', run: step(-1) },
@@ -143,43 +149,10 @@ export function SizesView({
       </EmptyState>
     );
   }
-  const n = countVerdicts(all);
-  const hidden = all.length - shown.length;
   return (
     <div>
-      <SchoolChoice
-        workId={workId}
-        school={school}
-        families={families}
-        own={own}
-        studioSchool={studioSchool}
-        showThin={showThin}
-        onShowThin={setShowThin}
-      />
-      <Row $gap={18} style={{ marginTop: 8, alignItems: 'end' }}>
-        <Select<Lying>
-          label="Frames lying"
-          value={lying}
-          onChange={setLying}
-          options={LYING}
-          width={150}
-        />
-        {routes.length > 0 && (
-          <Select
-            label="Priced by"
-            value={routeId}
-            onChange={setRoute}
-            options={routes.map((r) => ({ key: r.id, name: r.name }))}
-            width={210}
-          />
-        )}
-        <Button keyName="m" onPress={() => setMaking(true)} isDisabled={!largest}>
-          Make a set
-        </Button>
-        {!showThin && hidden > 0 && (
-          <Small>{hidden} hidden: their pixels are under two thirds of what is asked.</Small>
-        )}
-      </Row>
+      <SchoolChoice {...props} showThin={ladder.showThin} onShowThin={ladder.setShowThin} />
+      <Choices {...props} ladder={ladder} onMake={() => setMaking(true)} />
       {making && largest && (
         <SetSheet
           workId={workId}
@@ -189,53 +162,97 @@ export function SizesView({
           onClose={() => setMaking(false)}
         />
       )}
-      {mayPrint !== 'yes' && (
-        <Callout style={{ marginTop: 12 }}>
-          <h3>
-            {mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}
-          </h3>
-          Sizes can be looked at; an edition opens only when Original says it may be printed.
-        </Callout>
-      )}
-      <Two>
-        <Stack $gap={22}>
-          <LadderDrawing
-            rungs={shown}
-            chosen={chosen}
-            lit={lit}
-            onLit={setLit}
-            onChoose={setChosen}
-            picture={picture}
-          />
-          <OfferedFormats
-            offered={offered}
-            picture={picture}
-            workId={workId}
-            lying={largest && orientationOf(largest)}
-          />
-        </Stack>
-        <Stack $gap={14}>
-          <LadderTable
-            rungs={shown}
-            chosen={chosen}
-            lit={lit}
-            onLit={setLit}
-            onChoose={setChosen}
-            isOffered={(r) => formatOf(r) !== undefined}
-            onOffer={toggle}
-            busy={action.isPending}
-            detailShare={detailShare}
-            route={route}
-          />
-          <Small>
-            {n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it.
-            Chosen now: {size(chosen.frame)}.
-          </Small>
-          <ErrorCallout error={action.error} fields={['size']} />
-          <OwnSize workId={workId} />
-        </Stack>
-      </Two>
+      {mayPrint !== 'yes' && <NotToBePrinted mayPrint={mayPrint} />}
+      <DrawnAndInFigures {...props} ladder={ladder} chosen={chosen} />
     </div>
+  );
+}
+
+/** How the frames lie, whose price is shown, and the making of a set. */
+function Choices({
+  routes,
+  largest,
+  ladder,
+  onMake,
+}: Pick<Props, 'routes' | 'largest'> & { ladder: Ladder; onMake: () => void }) {
+  const hidden = ladder.all.length - ladder.shown.length;
+  return (
+    <Row $gap={18} style={{ marginTop: 8, alignItems: 'end' }}>
+      <Select<Lying>
+        label="Frames lying"
+        value={ladder.lying}
+        onChange={ladder.setLying}
+        options={LYING}
+        width={150}
+      />
+      {ladder.route && (
+        <Select
+          label="Priced by"
+          value={ladder.route.id}
+          onChange={ladder.setRoute}
+          options={routes.map((r) => ({ key: r.id, name: r.name }))}
+          width={210}
+        />
+      )}
+      <Button keyName="m" onPress={onMake} isDisabled={!largest}>
+        Make a set
+      </Button>
+      {!ladder.showThin && hidden > 0 && (
+        <Small>{hidden} hidden: their pixels are under two thirds of what is asked.</Small>
+      )}
+    </Row>
+  );
+}
+
+function NotToBePrinted({ mayPrint }: { mayPrint: 'not yet' | 'no' }) {
+  return (
+    <Callout style={{ marginTop: 12 }}>
+      <h3>{mayPrint === 'no' ? 'This work may not be printed' : 'This work may not be printed yet'}</h3>
+      Sizes can be looked at; an edition opens only when Original says it may be printed.
+    </Callout>
+  );
+}
+
+function DrawnAndInFigures({
+  workId,
+  picture,
+  offered,
+  largest,
+  detailShare,
+  ladder,
+  chosen,
+}: Props & { ladder: Ladder; chosen: Rung }) {
+  const { size } = useUnits();
+  const { shown, lit, setLit, setChosen, action } = ladder;
+  const n = countVerdicts(ladder.all);
+  const looking = { rungs: shown, chosen, lit, onLit: setLit, onChoose: setChosen };
+  return (
+    <Two>
+      <Stack $gap={22}>
+        <LadderDrawing {...looking} picture={picture} />
+        <OfferedFormats
+          offered={offered}
+          picture={picture}
+          workId={workId}
+          lying={largest && orientationOf(largest)}
+        />
+      </Stack>
+      <Stack $gap={14}>
+        <LadderTable
+          {...looking}
+          isOffered={(r) => ladder.formatOf(r) !== undefined}
+          onOffer={ladder.toggle}
+          detailShare={detailShare}
+          route={ladder.route}
+        />
+        <Small>
+          {n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it.
+          Chosen now: {size(chosen.frame)}.
+        </Small>
+        <ErrorCallout error={action.error} fields={['size']} />
+        <OwnSize workId={workId} />
+      </Stack>
+    </Two>
   );
 }
 

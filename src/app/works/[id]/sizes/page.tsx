@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { formatModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
@@ -5,6 +6,8 @@ import { ladderAcross, largestFor } from '@/core/resolution';
 import { formatCheck, viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../workPage';
 import { SizesView } from './SizesView';
+
+export const metadata: Metadata = { title: 'Sizes' };
 
 async function SizesPage({ params }: Params) {
   const { work, current, rungs, formats, school, families, settings, studio } = await wholeOf(params);

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { practiceCgats } from '@/core/colour/practiceChart';
@@ -7,6 +8,8 @@ import { EmptyState } from '@/ui/Layout';
 import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import { ChecksView } from './ChecksView';
+
+export const metadata: Metadata = { title: 'Light, colour, squareness' };
 
 async function ChecksPage({ params }: Params) {
   const { work, masters, current, studio } = await wholeOf(params);

@@ -124,7 +124,49 @@ function placed(s: Side, base: Side): Source {
   return { ...own, frame: b };
 }
 
-function Looking({ one, two, way, original }: { one: Side; two: Side; way: Way; original: Size | null }) {
+type Drawer = (ctx: CanvasRenderingContext2D, onCome: () => void) => void;
+type Shown = { first: Source; second: Source; view: View; box: Box };
+
+/** The second over the first: right of the wipe, or as the difference of both. */
+function drawOver(
+  ctx: CanvasRenderingContext2D,
+  onCome: () => void,
+  { first, second, view, box }: Shown,
+  way: Way,
+  cut: number,
+): void {
+  drawSource(ctx, first, view, box, onCome);
+  ctx.save();
+  if (way === 'wipe') {
+    ctx.beginPath();
+    ctx.rect(cut * box.width, 0, box.width, box.height);
+    ctx.clip();
+    ctx.fillStyle = '#bfbfbf';
+    ctx.fillRect(0, 0, box.width, box.height);
+    drawSource(ctx, second, view, box, onCome);
+  } else drawDifference(ctx, onCome, { second, view, box });
+  ctx.restore();
+}
+
+function drawDifference(
+  ctx: CanvasRenderingContext2D,
+  onCome: () => void,
+  { second, view, box }: Omit<Shown, 'first'>,
+): void {
+  // Put together apart first: coarse tiles lie under fine ones, and each would count.
+  const apart = new OffscreenCanvas(ctx.canvas.width, ctx.canvas.height);
+  const other = apart.getContext('2d')! as unknown as CanvasRenderingContext2D;
+  other.scale(ctx.canvas.width / box.width, ctx.canvas.height / box.height);
+  drawSource(other, second, view, box, onCome);
+  ctx.globalCompositeOperation = 'difference';
+  ctx.drawImage(apart, 0, 0, box.width, box.height);
+  // Four times as plain, or nobody would see a difference of a few levels.
+  ctx.globalCompositeOperation = 'lighter';
+  for (let i = 0; i < 2; i++) ctx.drawImage(ctx.canvas, 0, 0, box.width, box.height);
+}
+
+/** What part of both is looked at, how large, and where the pointer and the wipe stand. */
+function useLooking({ one, two, way }: { one: Side; two: Side; way: Way }) {
   const [ref, whole] = useBox(0.52, 600);
   const box = useMemo<Box>(
     () =>
@@ -138,135 +180,127 @@ function Looking({ one, two, way, original }: { one: Side; two: Side; way: Way; 
   const view = useMemo(() => own ?? wholeView(first, box), [own, first, box]);
   const [cut, setCut] = useState(0.5);
   const [at, setAt] = useState<{ x: number; y: number } | null>(null);
-  const f = first.frame!;
+  const frame = first.frame!;
   const to = useCallback(
     (zoom: number) =>
-      setOwn({ x: own?.x ?? f.left + f.width / 2, y: own?.y ?? f.top + f.height / 2, zoom }),
-    [own, f],
+      setOwn({
+        x: own?.x ?? frame.left + frame.width / 2,
+        y: own?.y ?? frame.top + frame.height / 2,
+        zoom,
+      }),
+    [own, frame],
   );
+  const zooms = {
+    whole: () => setOwn(null),
+    oneToOne: () => to(first.width / frame.width),
+    fourToOne: () => to((4 * first.width) / frame.width),
+  };
   useKeys([
-    { key: '0', label: 'the whole picture', run: () => setOwn(null) },
-    { key: 'o', label: 'one to one', run: () => to(first.width / f.width) },
-    { key: 'p', label: 'four to one', run: () => to((4 * first.width) / f.width) },
+    { key: '0', label: 'the whole picture', run: zooms.whole },
+    { key: 'o', label: 'one to one', run: zooms.oneToOne },
+    { key: 'p', label: 'four to one', run: zooms.fourToOne },
   ]);
-  const drawA = useCallback(
-    (ctx: CanvasRenderingContext2D, onCome: () => void) => {
-      drawSource(ctx, first, view, box, onCome);
-      if (way === 'side by side') return;
-      ctx.save();
-      if (way === 'wipe') {
-        ctx.beginPath();
-        ctx.rect(cut * box.width, 0, box.width, box.height);
-        ctx.clip();
-        ctx.fillStyle = '#bfbfbf';
-        ctx.fillRect(0, 0, box.width, box.height);
-      }
-      if (way === 'difference') {
-        // Put together apart first: coarse tiles lie under fine ones, and each would count.
-        const apart = new OffscreenCanvas(ctx.canvas.width, ctx.canvas.height);
-        const other = apart.getContext('2d')! as unknown as CanvasRenderingContext2D;
-        other.scale(ctx.canvas.width / box.width, ctx.canvas.height / box.height);
-        drawSource(other, second, view, box, onCome);
-        ctx.globalCompositeOperation = 'difference';
-        ctx.drawImage(apart, 0, 0, box.width, box.height);
-      } else drawSource(ctx, second, view, box, onCome);
-      ctx.restore();
-      // Four times as plain, or nobody would see a difference of a few levels.
-      if (way === 'difference')
-        for (let i = 0; i < 2; i++) {
-          ctx.save();
-          ctx.globalCompositeOperation = 'lighter';
-          ctx.drawImage(ctx.canvas, 0, 0, box.width, box.height);
-          ctx.restore();
-        }
-    },
+  const drawA = useCallback<Drawer>(
+    (ctx, onCome) =>
+      way === 'side by side'
+        ? drawSource(ctx, first, view, box, onCome)
+        : drawOver(ctx, onCome, { first, second, view, box }, way, cut),
     [first, second, view, box, way, cut],
   );
-  const drawB = useCallback(
-    (ctx: CanvasRenderingContext2D, onCome: () => void) => drawSource(ctx, second, view, box, onCome),
+  const drawB = useCallback<Drawer>(
+    (ctx, onCome) => drawSource(ctx, second, view, box, onCome),
     [second, view, box],
   );
-  const zoomSays = (view.zoom * f.width) / first.width;
+  return {
+    ref,
+    box,
+    view,
+    first,
+    second,
+    zooms,
+    /** Screen pixels to a pixel of the first. */
+    zoom: (view.zoom * frame.width) / first.width,
+    cut,
+    setCut,
+    at,
+    drawA,
+    drawB,
+    hand: { box, view, onView: setOwn, onPoint: setAt },
+  };
+}
+type LookingDesk = Omit<ReturnType<typeof useLooking>, 'ref'>;
+
+function Looking({ one, two, way, original }: { one: Side; two: Side; way: Way; original: Size | null }) {
+  const { ref, ...desk } = useLooking({ one, two, way });
+  const { box, view, at, first, second, cut, hand } = desk;
+  const cross = <Cross at={at} view={view} box={box} />;
   return (
     <div ref={ref}>
       <Bar>
         {way === 'side by side' ? (
           <Pair>
             <div>
-              <Loupe
-                box={box}
-                view={view}
-                onView={setOwn}
-                onPoint={setAt}
-                label={`One: ${one.name}`}
-                draw={drawA}
-              >
-                <Cross at={at} view={view} box={box} />
+              <Loupe {...hand} label={`One: ${one.name}`} draw={desk.drawA}>
+                {cross}
               </Loupe>
               <Small>{one.name}</Small>
             </div>
             <div>
-              <Loupe
-                box={box}
-                view={view}
-                onView={setOwn}
-                onPoint={setAt}
-                label={`The other: ${two.name}`}
-                draw={drawB}
-              >
-                <Cross at={at} view={view} box={box} />
+              <Loupe {...hand} label={`The other: ${two.name}`} draw={desk.drawB}>
+                {cross}
               </Loupe>
               <Small>{two.name}</Small>
             </div>
           </Pair>
         ) : (
-          <Loupe
-            box={box}
-            view={view}
-            onView={setOwn}
-            onPoint={setAt}
-            label={`${one.name} and ${two.name}, ${way}`}
-            draw={drawA}
-          >
+          <Loupe {...hand} label={`${one.name} and ${two.name}, ${way}`} draw={desk.drawA}>
             <svg width={box.width} height={box.height} aria-hidden="true">
               {way === 'wipe' && <path d={`M${cut * box.width} 0V${box.height}`} stroke={t.ink} />}
             </svg>
-            <Cross at={at} view={view} box={box} />
+            {cross}
           </Loupe>
         )}
       </Bar>
-      <Row $gap={14} style={{ padding: '8px 0' }}>
-        <Button keyName="0" onPress={() => setOwn(null)}>
-          Whole
-        </Button>
-        <Button keyName="o" onPress={() => to(first.width / f.width)}>
-          1 : 1
-        </Button>
-        <Button keyName="p" onPress={() => to((4 * first.width) / f.width)}>
-          4 : 1
-        </Button>
-        {way === 'wipe' && (
-          <label>
-            <Small>Wipe </Small>
-            <input
-              type="range"
-              min={0}
-              max={1}
-              step={0.01}
-              value={cut}
-              onChange={(e) => setCut(Number(e.target.value))}
-              aria-label="Where the wipe stands"
-            />
-          </label>
-        )}
-        <Small>
-          {zoomSays >= 1 ? `${zoomSays.toFixed(1)} : 1` : `1 : ${(1 / zoomSays).toFixed(1)}`} of{' '}
-          {one.name}. Drag to move, wheel or + and − to zoom; both move together.
-          {way === 'difference' ? ' The difference is shown four times as strong.' : ''}
-        </Small>
-      </Row>
+      <LookingControls desk={desk} way={way} name={one.name} />
       <Numbers at={at} one={one} two={two} first={first} second={second} original={original} />
     </div>
+  );
+}
+
+/** How near to look, and where the wipe stands. */
+function LookingControls({ desk, way, name }: { desk: LookingDesk; way: Way; name: string }) {
+  const { zooms, zoom } = desk;
+  return (
+    <Row $gap={14} style={{ padding: '8px 0' }}>
+      <Button keyName="0" onPress={zooms.whole}>
+        Whole
+      </Button>
+      <Button keyName="o" onPress={zooms.oneToOne}>
+        1 : 1
+      </Button>
+      <Button keyName="p" onPress={zooms.fourToOne}>
+        4 : 1
+      </Button>
+      {way === 'wipe' && (
+        <label>
+          <Small>Wipe </Small>
+          <input
+            type="range"
+            min={0}
+            max={1}
+            step={0.01}
+            value={desk.cut}
+            onChange={(e) => desk.setCut(Number(e.target.value))}
+            aria-label="Where the wipe stands"
+          />
+        </label>
+      )}
+      <Small>
+        {zoom >= 1 ? `${zoom.toFixed(1)} : 1` : `1 : ${(1 / zoom).toFixed(1)}`} of {name}. Drag to move,
+        wheel or + and − to zoom; both move together.
+        {way === 'difference' ? ' The difference is shown four times as strong.' : ''}
+      </Small>
+    </Row>
   );
 }
 

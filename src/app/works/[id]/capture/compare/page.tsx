@@ -1,9 +1,12 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { frameInMaster, printFilesOf, viewable } from '@/studio/print-files/printFiles';
 import { viewedPixels } from '@/studio/works/workPage';
 import { EmptyState } from '@/ui/Layout';
 import { wholeOf, type Params } from '../../workPage';
 import { CompareView, type Side } from './CompareView';
+
+export const metadata: Metadata = { title: 'Captures compared' };
 
 async function ComparePage({ params }: Params) {
   const { work, masters, studio } = await wholeOf(params);

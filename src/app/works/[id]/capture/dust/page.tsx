@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { checksOf } from '@/studio/capture/checks';
@@ -6,6 +7,8 @@ import { EmptyState } from '@/ui/Layout';
 import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import { DustView } from './DustView';
+
+export const metadata: Metadata = { title: 'Dust' };
 
 async function DustPage({ params }: Params) {
   const { current, studio } = await wholeOf(params);

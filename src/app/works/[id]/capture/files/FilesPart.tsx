@@ -54,7 +54,7 @@ export function FilesPart({ files, sizes, routes }: Props) {
 }
 
 function OneFile({ file, onRemove, isBusy }: { file: FileLine; onRemove: () => void; isBusy: boolean }) {
-  const { size } = useUnits();
+  const { size, moment } = useUnits();
   const { check } = file;
   const facts = [
     file.image && size(file.image),
@@ -62,7 +62,7 @@ function OneFile({ file, onRemove, isBusy }: { file: FileLine; onRemove: () => v
     file.bytes !== null && `${(file.bytes / 1e6).toFixed(1)} MB`,
     file.route,
     file.remark,
-    file.madeAt.slice(0, 16).replace('T', ' '),
+    moment(file.madeAt),
   ];
   return (
     <FileItem>

@@ -14,20 +14,20 @@ export function FilesView({ mayPrint, signature, master, sizes, routes, preps, f
       </EmptyState>
     );
   return (
-    <Columns $aside={420}>
-      <Stack $gap={26}>
-        {sizes.length ? (
-          <MakePart mayPrint={mayPrint} master={master} sizes={sizes} routes={routes} preps={preps} />
-        ) : (
-          <EmptyState title="No size is offered yet">
-            <p>Tick a size at the Sizes station; its print file is then made here.</p>
-          </EmptyState>
-        )}
+    <Stack $gap={30}>
+      {sizes.length ? (
+        <MakePart mayPrint={mayPrint} master={master} sizes={sizes} routes={routes} preps={preps} />
+      ) : (
+        <EmptyState title="No size is offered yet">
+          <p>Tick a size at the Sizes station; its print file is then made here.</p>
+        </EmptyState>
+      )}
+      <Columns $aside={420}>
         <FilesPart files={files} sizes={sizes} routes={routes} />
-      </Stack>
-      <Aside>
-        <PrepPart masterId={master.id} sizes={sizes} preps={preps} signature={signature} />
-      </Aside>
-    </Columns>
+        <Aside>
+          <PrepPart masterId={master.id} sizes={sizes} preps={preps} signature={signature} />
+        </Aside>
+      </Columns>
+    </Stack>
   );
 }

@@ -2,12 +2,24 @@ import type { Borders } from '@/core/crop/border';
 import type { Size } from '@/core/measure';
 import type { FileSpaceChoice } from '@/core/printfile/routeWants';
 import type { FileCheck } from '@/core/printfile/spec';
+import type { Crop } from '@/core/crop/crop';
+import type { PassedFigures } from '@/core/printfile/passedFigures';
 import type { PrepStep } from '@/core/printfile/steps';
-import type { PpiStep, ResolutionCheck } from '@/core/resolution';
+import type { Pixels, PpiStep, ResolutionCheck } from '@/core/resolution';
 import type { MayPrint, Signature } from '@/core/works';
 
 /** The master that print files are made of. */
-export type FileMaster = { id: string; fileName: string; isUntagged: boolean };
+export type FileMaster = {
+  id: string;
+  fileName: string;
+  isUntagged: boolean;
+  sha256: string;
+  /** As it is looked at, in pixels. */
+  pixels: Pixels;
+  bits: number | null;
+  /** What its numbers are in, in a word. */
+  space: string;
+};
 
 /** Settings whose proof passed at nearly the same enlargement. */
 export type PassedBefore = {
@@ -16,6 +28,7 @@ export type PassedBefore = {
   factor: number;
   round: number;
   settings: string;
+  figures: PassedFigures;
 };
 
 /** A size that is offered, as a file is made for it. */
@@ -25,6 +38,8 @@ export type OfferedSize = {
   borders: Borders;
   isWrapped: boolean;
   check: ResolutionCheck | null;
+  /** Of the master, in its pixels; null without one. */
+  crop: Crop | null;
   passed: PassedBefore[];
 };
 

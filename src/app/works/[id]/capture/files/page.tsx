@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { bordersOf, imageOf } from '@/core/crop/border';
 import { fileKindOfRoute, spaceOfRoute } from '@/core/printfile/routeWants';
@@ -6,11 +7,13 @@ import { findRows } from '@/store/rows';
 import { passedNear, prepsOf } from '@/studio/capture/preps';
 import { mountsOf } from '@/studio/formats/mounts';
 import { printFilesOf, staleFile, type PrintFile } from '@/studio/print-files/printFiles';
-import { formatCheck, viewedPixels } from '@/studio/works/workPage';
+import { cropOf, formatCheck, viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { StillReading } from '../StillReading';
 import type { FileLine, OfferedSize } from './fileProps';
 import { FilesView } from './FilesView';
+
+export const metadata: Metadata = { title: 'Prep and print files' };
 
 async function FilesPage({ params }: Params) {
   const { work, masters, current, formats, school, studio } = await wholeOf(params);
@@ -32,6 +35,7 @@ async function FilesPage({ params }: Params) {
       borders: bordersOf(format),
       isWrapped: mounts.some((m) => m.formatId === format.id && m.kind === 'wrap'),
       check,
+      crop: current ? cropOf(format, current) : null,
       passed: check ? await passedNear(studio.db, check.factor) : [],
     };
   });
@@ -64,6 +68,10 @@ async function FilesPage({ params }: Params) {
           id: current.id,
           fileName: current.fileName,
           isUntagged: !current.profileLabel && current.colour === 'RGB',
+          sha256: current.sha256,
+          pixels: viewedPixels(current),
+          bits: current.bits,
+          space: current.profileLabel ?? current.colour ?? 'untagged',
         }
       }
       sizes={await Promise.all(sizes)}

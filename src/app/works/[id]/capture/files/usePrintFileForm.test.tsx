@@ -2,11 +2,20 @@
 import { act } from '@testing-library/react';
 import { answering, renderModel } from '../../../../../../tests/unit/helpers/hooks';
 import type { OfferedSize, PrepLog, RouteChoice } from './fileProps';
+import { stepLines } from './fileSteps';
 import { usePrintFileForm } from './usePrintFileForm';
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => {}, push: () => {} }) }));
 
-const master = { id: 'm', fileName: 'night-ferry.tif', isUntagged: false };
+const master = {
+  id: 'm',
+  fileName: 'night-ferry.tif',
+  isUntagged: false,
+  sha256: 'a',
+  pixels: { width: 9_449, height: 7_087 },
+  bits: 16,
+  space: 'opRGB',
+};
 const borders = { top: 25_000, right: 25_000, bottom: 40_000, left: 25_000 };
 const size = (
   id: string,
@@ -19,6 +28,7 @@ const size = (
   borders,
   isWrapped: false,
   check: null,
+  crop: null,
   passed: [],
   ...more,
 });
@@ -160,4 +170,66 @@ test('a refusal stands at its field, and no work begins', async () => {
   await act(() => model.current.make());
   expect(model.current.action.fieldError('ppi')).toBe('Expected less.');
   expect(model.current.job).toBeNull();
+});
+
+test('settings that passed are taken over, the capture’s and the print’s, and are sent as they stand', async () => {
+  const sent = answering({ makePrintFile: { message: 'Making.', job: 'j' } });
+  const model = form();
+  act(() =>
+    model.current.takePassed({
+      kernel: 'mitchell',
+      capture: { amount: 35, radius: 0.6, threshold: 1 },
+      smooth: { strength: 40, levels: 5 },
+      sharpen: { amount: 95, radius: 1.3, threshold: 3 },
+    }),
+  );
+  expect(model.current.shownSteps).toEqual({
+    capture: {
+      sharpen: { amount: 35, radius: 0.6, threshold: 1 },
+      smooth: { strength: 40, levels: 5 },
+    },
+    sharpen: { amount: 95, radius: 1.3, threshold: 3 },
+  });
+  await act(() => model.current.make());
+  expect(sent[0]!.input).toMatchObject({
+    kernel: 'mitchell',
+    capture: model.current.shownSteps.capture,
+    sharpen: model.current.shownSteps.sharpen,
+  });
+  // What passed without them leaves them out, and a print made so is asked for without a capture step.
+  act(() => model.current.takePassed({ kernel: null, capture: null, smooth: null, sharpen: null }));
+  await act(() => model.current.make());
+  expect(sent[1]!.input).toMatchObject({ kernel: 'mitchell', sharpen: null });
+  expect(sent[1]!.input).not.toHaveProperty('capture');
+});
+
+test('while a figure is still typed, what is shown keeps within what can be made', () => {
+  const model = form();
+  act(() => {
+    model.current.set('amount')('9999');
+    model.current.set('radius')('');
+  });
+  expect(model.current.shownSteps.sharpen).toEqual({ amount: 500, radius: 0.2, threshold: 2 });
+});
+
+test('every step says its figure; what is not asked for says so by its mark', () => {
+  const model = form();
+  const said = { length: (um: number) => `${um / 1_000} mm` };
+  const of = (step: string) =>
+    stepLines(model.current, { ...master, isUntagged: true }, said).find((line) => line.step === step)!;
+  expect(of('master')).toMatchObject({ figure: '9449 × 7087', mark: 'fails' });
+  expect(of('capture')).toMatchObject({ figure: 'not', mark: 'none' });
+  expect(of('border')).toMatchObject({ figure: '25 · 25 · 40 · 25', detail: 'in the file' });
+  act(() => {
+    model.current.set('untaggedIs')('sRGB');
+    model.current.set('captureSharpen')(true);
+    model.current.set('sharpen')(false);
+    model.current.set('borderInFile')(false);
+  });
+  expect(of('master').mark).toBe('holds');
+  expect(of('capture')).toMatchObject({ figure: '40 % · 0.7 px', detail: 'noise left', mark: 'holds' });
+  expect(of('output').mark).toBe('care');
+  expect(of('border').figure).toBe('none in the file');
+  act(() => model.current.set('ppi')('5'));
+  expect(of('file').mark).toBe('fails');
 });

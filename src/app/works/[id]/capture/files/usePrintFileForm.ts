@@ -2,8 +2,10 @@ import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { NO_BORDER, sheetOf } from '@/core/crop/border';
 import { numberOrTyped, readNumber } from '@/core/measure';
+import type { PassedFigures } from '@/core/printfile/passedFigures';
 import type { Kernel } from '@/core/printfile/resample';
 import type { FileSpaceChoice } from '@/core/printfile/routeWants';
+import type { CaptureSteps, UnsharpMask } from '@/core/printfile/sharpen';
 import { filePixels, type Intent } from '@/core/printfile/spec';
 import { ppiForPrint } from '@/core/resolution';
 import type { FileMaster, OfferedSize, PrepLog, RouteChoice } from './fileProps';
@@ -17,6 +19,14 @@ type Asked = {
   prepId: string;
   ppi: string;
   kernel: Kernel;
+  /** In the master's own pixels, before resampling. */
+  captureSharpen: boolean;
+  captureAmount: string;
+  captureRadius: string;
+  captureThreshold: string;
+  smooth: boolean;
+  strength: string;
+  levels: string;
   sharpen: boolean;
   amount: string;
   radius: string;
@@ -76,6 +86,29 @@ export function usePrintFileForm({ master, sizes, routes, preps }: Offer) {
         ppi: isRoutes ? String(ppiForPrint(route.ppiSteps, next.image)) : was.ppi,
       }));
     },
+    /** Settings whose proof passed at nearly the same enlargement, taken over. */
+    takePassed({ kernel, capture, smooth, sharpen }: PassedFigures) {
+      setAsked((was) => ({
+        ...was,
+        ...(kernel && { kernel }),
+        captureSharpen: capture !== null,
+        ...(capture && {
+          captureAmount: String(capture.amount),
+          captureRadius: String(capture.radius),
+          captureThreshold: String(capture.threshold),
+        }),
+        smooth: smooth !== null,
+        ...(smooth && { strength: String(smooth.strength), levels: String(smooth.levels) }),
+        sharpen: sharpen !== null,
+        ...(sharpen && {
+          amount: String(sharpen.amount),
+          radius: String(sharpen.radius),
+          threshold: String(sharpen.threshold),
+        }),
+      }));
+    },
+    /** What the steps come to as far as it can be read: what is shown while somebody still types. */
+    shownSteps: shownStepsOf(asked),
     action,
     job,
     async make() {
@@ -106,6 +139,13 @@ function usual({ master, sizes, routes, preps }: Offer): Asked {
     prepId: preps.find((p) => p.masterId === master.id)?.id ?? '',
     ppi: String(route ? ppiForPrint(route.ppiSteps, size!.image) : PPI.usual),
     kernel: 'lanczos3',
+    captureSharpen: false,
+    captureAmount: '40',
+    captureRadius: '0.7',
+    captureThreshold: '2',
+    smooth: false,
+    strength: '50',
+    levels: '4',
     sharpen: true,
     amount: '60',
     radius: '1.0',
@@ -127,13 +167,17 @@ function requestOf(asked: Asked, isWrapped: boolean) {
     routeId: asked.routeId || null,
     ppi: numberOrTyped(asked.ppi),
     kernel: asked.kernel,
-    sharpen: asked.sharpen
-      ? {
-          amount: numberOrTyped(amount),
-          radius: numberOrTyped(radius),
-          threshold: numberOrTyped(threshold),
-        }
-      : null,
+    sharpen: asked.sharpen ? maskTyped(amount, radius, threshold) : null,
+    ...((asked.captureSharpen || asked.smooth) && {
+      capture: {
+        sharpen: asked.captureSharpen
+          ? maskTyped(asked.captureAmount, asked.captureRadius, asked.captureThreshold)
+          : null,
+        smooth: asked.smooth
+          ? { strength: numberOrTyped(asked.strength), levels: numberOrTyped(asked.levels) }
+          : null,
+      },
+    }),
     space: asked.space,
     intent: asked.intent,
     // JPEG has no more than eight.
@@ -142,5 +186,35 @@ function requestOf(asked: Asked, isWrapped: boolean) {
     borderInFile: asked.borderInFile,
     untaggedIs: asked.untaggedIs === 'ask' ? null : asked.untaggedIs,
     forWhat: isWrapped ? asked.forWhat : ('sheet' as const),
+  };
+}
+
+const maskTyped = (amount: string, radius: string, threshold: string) => ({
+  amount: numberOrTyped(amount),
+  radius: numberOrTyped(radius),
+  threshold: numberOrTyped(threshold),
+});
+
+/** A figure within what the file maker takes; nought while it cannot be read. */
+const within = (text: string, least: number, most: number) =>
+  Math.min(most, Math.max(least, readNumber(text) ?? 0));
+
+const maskShown = (amount: string, radius: string, threshold: string): UnsharpMask => ({
+  amount: within(amount, 0, 500),
+  radius: within(radius, 0.2, 20),
+  threshold: within(threshold, 0, 64),
+});
+
+function shownStepsOf(asked: Asked): { capture: CaptureSteps; sharpen: UnsharpMask | null } {
+  return {
+    capture: {
+      sharpen: asked.captureSharpen
+        ? maskShown(asked.captureAmount, asked.captureRadius, asked.captureThreshold)
+        : null,
+      smooth: asked.smooth
+        ? { strength: within(asked.strength, 0, 100), levels: within(asked.levels, 0.5, 64) }
+        : null,
+    },
+    sharpen: asked.sharpen ? maskShown(asked.amount, asked.radius, asked.threshold) : null,
   };
 }

@@ -1,12 +1,12 @@
 'use client';
 import { useState } from 'react';
 import type { Equipment } from '@/core/capture/equipment';
+import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Field, Fields, Select } from '@/ui/Field';
+import type { Ask } from '@/ui/form/fields';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 
 type Thing = { id: string; name: string; spec: Equipment };
@@ -89,85 +89,55 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
   );
 }
 
+type Values = typeof BLANK;
+
+/** What is asked of each kind. */
+function asksOf(kind: Equipment['kind'], currency: string): readonly Ask[] {
+  switch (kind) {
+    case 'scanner':
+      return [
+        { kind: 'size', name: 'size', label: 'Its glass', hint: 'such as 216 x 297 mm' },
+        { kind: 'text', name: 'ppi', label: 'Optical pixels per inch' },
+        { kind: 'text', name: 'steps', label: 'Steps it can be set to', hint: 'such as 300 600 1200' },
+        {
+          kind: 'text',
+          name: 'seconds',
+          label: 'Seconds of one pass at 600 ppi',
+          hint: 'over the whole glass',
+        },
+        { kind: 'tick', name: 'film', label: 'It scans film only' },
+      ];
+    case 'camera':
+      return [
+        { kind: 'text', name: 'pixels', label: 'Pixels', hint: 'such as 6000 x 4000' },
+        { kind: 'size', name: 'size', label: 'Its sensor', hint: 'such as 36 x 24 mm' },
+      ];
+    case 'lens':
+      return [{ kind: 'thickness', name: 'focal', label: 'Focal length', hint: 'such as 60 mm' }];
+    default:
+      return [
+        { kind: 'money', name: 'price', label: `Price of one work, ${currency}` },
+        { kind: 'text', name: 'days', label: 'Working days' },
+        { kind: 'text', name: 'pixels', label: 'Pixels of the file', hint: 'such as 14000 x 10500' },
+      ];
+  }
+}
+
 function NewThing({ currency, onClose }: { currency: string; onClose: () => void }) {
-  const [q, setQ] = useState(BLANK);
-  const set =
-    <K extends keyof typeof q>(key: K) =>
-    (value: (typeof q)[K]) =>
-      setQ((was) => ({ ...was, [key]: value }));
-  const action = useAction();
-  const { withUnit } = useUnits();
-  const save = async () => {
-    if (
-      await action.run('recordEquipment', {
-        ...q,
-        size: withUnit(q.size),
-        focal: q.focal && !/[a-z]/i.test(q.focal) ? `${q.focal} mm` : q.focal,
-      })
-    )
-      onClose();
-  };
-  const field = (
-    key: 'size' | 'pixels' | 'ppi' | 'steps' | 'seconds' | 'focal' | 'price' | 'days',
-    label: string,
-    hint?: string,
-  ) => (
-    <Field label={label} value={q[key]} onChange={set(key)} hint={hint} wrong={action.fieldError(key)} />
-  );
   return (
-    <FormDialog title="Something to capture with" isOpen onClose={onClose}>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          void save();
-        }}
-      >
-        <Fields>
-          <Select label="What it is" value={q.kind} onChange={set('kind')} options={KINDS} />
-          <Field
-            label="Called"
-            value={q.name}
-            onChange={set('name')}
-            wrong={action.fieldError('name')}
-            autoFocus
-          />
-          {q.kind === 'scanner' && (
-            <>
-              {field('size', 'Its glass', 'such as 216 x 297 mm')}
-              {field('ppi', 'Optical pixels per inch')}
-              {field('steps', 'Steps it can be set to', 'such as 300 600 1200')}
-              {field('seconds', 'Seconds of one pass at 600 ppi', 'over the whole glass')}
-              <Check checked={q.film} onChange={set('film')}>
-                It scans film only
-              </Check>
-            </>
-          )}
-          {q.kind === 'camera' && (
-            <>
-              {field('pixels', 'Pixels', 'such as 6000 x 4000')}
-              {field('size', 'Its sensor', 'such as 36 x 24 mm')}
-            </>
-          )}
-          {q.kind === 'lens' && field('focal', 'Focal length', 'such as 60 mm')}
-          {q.kind === 'professional' && (
-            <>
-              {field('price', `Price of one work, ${currency}`)}
-              {field('days', 'Working days')}
-              {field('pixels', 'Pixels of the file', 'such as 14000 x 10500')}
-            </>
-          )}
-        </Fields>
-        <ErrorCallout
-          error={action.error}
-          fields={['name', 'size', 'pixels', 'ppi', 'steps', 'seconds', 'focal', 'price', 'days']}
-        />
-        <DialogActions
-          label="Record it"
-          busy={action.isPending}
-          onDo={() => void save()}
-          onClose={onClose}
-        />
-      </form>
-    </FormDialog>
+    <ActionSheet<'recordEquipment', Values>
+      act="recordEquipment"
+      title="Something to capture with"
+      label="Record it"
+      about="new"
+      asks={({ kind }) => [
+        { kind: 'choice', name: 'kind', label: 'What it is', options: KINDS },
+        { kind: 'text', name: 'name', label: 'Called', required: true, autoFocus: true },
+        ...asksOf(kind, currency),
+      ]}
+      first={BLANK}
+      input={(values) => values}
+      onClose={onClose}
+    />
   );
 }

@@ -1,283 +1,54 @@
 'use client';
-import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { equipmentFor, type Equipment } from '@/core/capture/equipment';
-import { planCapture, type CapturePlan, type Subject, type Way } from '@/core/capture/plan';
-import { InputError } from '@/core/errors';
-import { parseMoney, parseSize, type Size, readNumber } from '@/core/measure';
+import type { Size } from '@/core/measure';
+import type { Way } from '@/core/capture/plan';
 import { ButtonLink, Row } from '@/ui/Button';
+import { Callout } from '@/ui/Callout';
 import { Check, Field, Fields, Select } from '@/ui/Field';
-import { Aside, Columns, EmptyState, ScrollArea, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
-import { Callout, Working } from '@/ui/Callout';
+import { Aside, Columns, EmptyState, PanelTitle, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { MarkedText, Verdict } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import { EquipmentSheet } from './EquipmentSheet';
+import {
+  checklistHref,
+  KINDS,
+  usePlanner,
+  type EquipmentItem,
+  type Planner,
+  type PlannerStart,
+} from './usePlanner';
 import { WayDrawing } from './WayDrawing';
+import { WaysTable } from './WaysTable';
 
-type Thing = { id: string; name: string; spec: Equipment };
-type First = Subject & { print: Size | null };
-const KINDS = [
-  'painting',
-  'drawing',
-  'photograph on film',
-  'digital photograph',
-  'born digital',
-] as const;
 const Advice = styled.p`
   font: italic 19px/25px ${t.serif};
   max-width: 76ch;
   text-wrap: pretty;
   padding: 2px 0 4px;
 `;
-
-const mb = (bytes: number) =>
-  bytes >= 1e9 ? `${(bytes / 1e9).toFixed(2)} GB` : `${(bytes / 1e6).toFixed(0)} MB`;
-
-/** All ways of capturing an original side by side, and the one advised. */
-export function PlannerView({
-  workId,
-  title,
-  picture,
-  equipment,
-  currency,
-  first,
-}: {
+type Props = {
   workId: string | null;
   title: string;
   picture: string | null;
-  equipment: Thing[];
+  equipment: EquipmentItem[];
   currency: string;
-  first: First;
-}) {
-  const { unit, size, length, money, bareSize } = useUnits();
-  const [q, setQ] = useState(() => ({
-    kind: first.kind as (typeof KINDS)[number],
-    original: first.original ? size(first.original) : '',
-    print: first.print ? size(first.print) : '',
-    ppi: '300',
-    smears: first.smears,
-    thick: first.thick,
-    gloss: first.gloss,
-    fill: '90',
-    overlap: '20',
-    hour: '30.00',
-    left: '25.00',
-    expected: '20',
-  }));
-  const set =
-    <K extends keyof typeof q>(key: K) =>
-    (value: (typeof q)[K]) =>
-      setQ((was) => ({ ...was, [key]: value }));
-  const [chosen, setChosen] = useState<string | null>(null);
-  const planned = useMemo(():
-    | { plan: CapturePlan; print: Size; original: Size | null }
-    | { wrong: { field: string; expected: string } }
-    | null => {
-    if (!q.print.trim()) return null;
-    try {
-      const number = (text: string, field: string, least: number, most: number) => {
-        const n = readNumber(text);
-        if (n === null || n < least || n > most)
-          throw new InputError(field, text, `a number from ${least} to ${most}`);
-        return n;
-      };
-      const original = q.original.trim() ? parseSize(q.original, unit, 'original') : null;
-      const print = parseSize(q.print, unit, 'print');
-      return {
-        original,
-        print,
-        plan: planCapture({
-          subject: { kind: q.kind, original, smears: q.smears, thick: q.thick, gloss: q.gloss },
-          print,
-          ppi: number(q.ppi, 'ppi', 30, 1_440),
-          fill: number(q.fill, 'fill', 10, 100) / 100,
-          overlap: number(q.overlap, 'overlap', 5, 60) / 100,
-          hourMinor: parseMoney(q.hour, currency, 'hour'),
-          leftPerPrint: parseMoney(q.left, currency, 'left'),
-          expected: number(q.expected, 'expected', 0, 100_000),
-          currency,
-          unit,
-          ...equipmentFor(equipment),
-        }),
-      };
-    } catch (error) {
-      if (error instanceof InputError) return { wrong: { field: error.field, expected: error.expected } };
-      throw error;
-    }
-  }, [q, unit, currency, equipment]);
-  const wrong = (field: string) =>
-    planned && 'wrong' in planned && planned.wrong.field === field
-      ? `Expected ${planned.wrong.expected}.`
-      : null;
-  const ok = planned && 'plan' in planned ? planned : null;
-  const way =
-    ok?.plan.ways.find((w) => w.name === chosen) ??
-    ok?.plan.ways.find((w) => w.name === ok.plan.advised) ??
-    ok?.plan.ways[0];
+  start: PlannerStart;
+};
+
+/** All ways of capturing an original side by side, and the one advised. */
+export function PlannerView({ workId, title, picture, equipment, currency, start }: Props) {
+  const planner = usePlanner({ start, equipment, currency });
   return (
     <Columns $aside={330}>
       <Stack>
-        <Fields $columns="repeat(auto-fill, minmax(150px, 1fr))">
-          <Select
-            label="What it is"
-            value={q.kind}
-            onChange={set('kind')}
-            options={KINDS.map((k) => ({ key: k, name: k }))}
-          />
-          <Field
-            label={q.kind === 'photograph on film' ? 'Size of the frame' : 'Size of the original'}
-            value={q.original}
-            onChange={set('original')}
-            hint="such as 400 x 300 mm, A5"
-            wrong={wrong('original')}
-          />
-          <Field
-            label="Largest print wanted"
-            value={q.print}
-            onChange={set('print')}
-            hint="the image, without border"
-            wrong={wrong('print')}
-            autoFocus={!first.print}
-          />
-          <Field label="Pixels per inch asked" value={q.ppi} onChange={set('ppi')} wrong={wrong('ppi')} />
-        </Fields>
-        <Row $gap={22}>
-          <Check checked={q.smears} onChange={set('smears')}>
-            Its surface smears
-          </Check>
-          <Check checked={q.thick} onChange={set('thick')}>
-            It does not lie flat
-          </Check>
-          <Check checked={q.gloss} onChange={set('gloss')}>
-            It is glossy
-          </Check>
-        </Row>
-        {!ok ? (
-          <EmptyState title={planned ? 'One figure cannot be read yet' : 'Say the largest print'}>
-            <p>
-              {planned
-                ? 'It is named above; the plan appears as soon as it can be worked out.'
-                : 'The largest print decides everything that follows: pixels, passes, light and cost. All ways then stand here side by side.'}
-            </p>
-          </EmptyState>
-        ) : (
-          <>
-            <Advice role="status">{ok.plan.advice}</Advice>
-            {ok.plan.ways.length > 0 && (
-              <ScrollArea>
-                <Table aria-label="Ways of capturing it" $middle>
-                  <thead>
-                    <tr>
-                      <th>Way</th>
-                      <th>Finding</th>
-                      <th className="n">Pixels</th>
-                      <th className="n">8 / 16 bit</th>
-                      <th className="n">Time</th>
-                      <th className="n">Cost</th>
-                      <th className="n">Largest print, {unit}</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {ok.plan.ways.map((w) => (
-                      <tr
-                        key={w.name}
-                        data-lit={w === way || undefined}
-                        onClick={() => setChosen(w.name)}
-                      >
-                        <th scope="row">
-                          <button
-                            type="button"
-                            style={{ all: 'unset', cursor: 'pointer' }}
-                            aria-pressed={w === way}
-                            onClick={() => setChosen(w.name)}
-                          >
-                            {w.name}
-                          </button>
-                          <br />
-                          <Small>{w.kind}</Small>
-                        </th>
-                        <td style={{ minWidth: 250 }}>
-                          <Verdict finding={w.finding} />
-                        </td>
-                        <td className="n">
-                          {w.pixels.width} × {w.pixels.height}
-                        </td>
-                        <td className="n">
-                          {mb(w.bytes.at8)} / {mb(w.bytes.at16)}
-                        </td>
-                        <td className="n">
-                          <Time way={w} />
-                        </td>
-                        <td className="n">{money(w.costMinor)}</td>
-                        <td className="n">{w.largest ? bareSize(w.largest) : '–'}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </Table>
-              </ScrollArea>
-            )}
-            {way && ok.original && (
-              <WayDrawing
-                way={way}
-                original={ok.original}
-                picture={picture}
-                overlap={Number(q.overlap) / 100}
-                title={title}
-              />
-            )}
-            {way?.camera && <CameraFacts way={way} length={length} original={ok.original!} />}
-            {way && (
-              <Row>
-                <ButtonLink
-                  href={`/api/session?${new URLSearchParams({ kind: way.kind, name: way.name, ...(workId && { work: workId }), original: q.original, print: q.print, ppi: q.ppi, fill: q.fill, overlap: q.overlap, what: q.kind, ...(q.smears && { smears: '1' }), ...(q.thick && { thick: '1' }), ...(q.gloss && { gloss: '1' }) })}`}
-                  target="_blank"
-                >
-                  Print the checklist of this session
-                </ButtonLink>
-              </Row>
-            )}
-          </>
-        )}
+        <Subject planner={planner} isPrintAsked={!start.print} />
+        <Plan planner={planner} workId={workId} title={title} picture={picture} />
       </Stack>
       <Aside>
-        <section>
-          <PanelTitle>Figures it works with</PanelTitle>
-          <Fields $columns="1fr 1fr">
-            <Field
-              label="Work fills the frame by, %"
-              value={q.fill}
-              onChange={set('fill')}
-              wrong={wrong('fill')}
-            />
-            <Field
-              label="Tiles overlap by, %"
-              value={q.overlap}
-              onChange={set('overlap')}
-              wrong={wrong('overlap')}
-            />
-            <Field
-              label={`An hour of yours, ${currency}`}
-              value={q.hour}
-              onChange={set('hour')}
-              wrong={wrong('hour')}
-            />
-            <Field
-              label={`A print leaves, ${currency}`}
-              value={q.left}
-              onChange={set('left')}
-              wrong={wrong('left')}
-            />
-            <Field
-              label="Prints expected"
-              value={q.expected}
-              onChange={set('expected')}
-              wrong={wrong('expected')}
-            />
-          </Fields>
-        </section>
+        <Figures planner={planner} currency={currency} />
         <EquipmentSheet things={equipment} currency={currency} />
-        {q.smears && (
+        {planner.texts.smears && (
           <Callout>
             <h3>This surface smears</h3>It is never laid face down on glass, nor dragged between tiles.
             Photograph it, or have it scanned without contact. Pastel and pigment dust: air, and no breath
@@ -289,58 +60,140 @@ export function PlannerView({
   );
 }
 
-function Time({ way: w }: { way: Way }) {
-  if (!w.scan)
-    return (
-      <>
-        {w.kind === 'professional' ? `${w.minutes} min of yours` : w.minutes ? `${w.minutes} min` : '–'}
-      </>
-    );
-  const n = w.scan.tiles.columns * w.scan.tiles.rows;
+/** What is to be captured, and for which print. */
+function Subject({ planner, isPrintAsked }: { planner: Planner; isPrintAsked: boolean }) {
+  const { texts, set, wrong } = planner;
   return (
-    <Working
-      working={{
-        title: 'minutes of a scan',
-        steps: [
-          {
-            sum: `${n} ${n === 1 ? 'pass' : 'passes'} at ${w.scan.scanPpi} ppi`,
-            result: `${w.scan.minutesScanning.toFixed(1)} min`,
-          },
-          {
-            sum: `+ laying ${n} × 1.5 min${n > 1 ? ' + joining 12 min' : ''} + 5 min`,
-            result: `${w.minutes} min`,
-          },
-        ],
-        notes: ['The scanner’s own time grows with the pixels per inch; it was measured at 600.'],
-        source: 'Your own figure for the scanner, and hands’ times to be changed as you learn them.',
-      }}
-    >
-      {w.minutes} min
-    </Working>
+    <>
+      <Fields $columns="repeat(auto-fill, minmax(150px, 1fr))">
+        <Select
+          label="What it is"
+          value={texts.kind}
+          onChange={set('kind')}
+          options={KINDS.map((k) => ({ key: k, name: k }))}
+        />
+        <Field
+          label={texts.kind === 'photograph on film' ? 'Size of the frame' : 'Size of the original'}
+          value={texts.original}
+          onChange={set('original')}
+          hint="such as 400 x 300 mm, A5"
+          wrong={wrong('original')}
+        />
+        <Field
+          label="Largest print wanted"
+          value={texts.print}
+          onChange={set('print')}
+          hint="the image, without border"
+          wrong={wrong('print')}
+          autoFocus={isPrintAsked}
+        />
+        <Field
+          label="Pixels per inch asked"
+          value={texts.ppi}
+          onChange={set('ppi')}
+          wrong={wrong('ppi')}
+        />
+      </Fields>
+      <Row $gap={22}>
+        <Check checked={texts.smears} onChange={set('smears')}>
+          Its surface smears
+        </Check>
+        <Check checked={texts.thick} onChange={set('thick')}>
+          It does not lie flat
+        </Check>
+        <Check checked={texts.gloss} onChange={set('gloss')}>
+          It is glossy
+        </Check>
+      </Row>
+    </>
   );
 }
 
-function CameraFacts({
-  way,
-  length,
-  original,
-}: {
-  way: Way;
-  length: (um: number) => string;
-  original: Size;
-}) {
-  const c = way.camera!;
+/** The advice, the ways compared, and the one looked at drawn over the original. */
+function Plan({
+  planner: { answer, way, choose, texts },
+  workId,
+  title,
+  picture,
+}: { planner: Planner } & Pick<Props, 'workId' | 'title' | 'picture'>) {
+  if (answer.state === 'unasked')
+    return (
+      <EmptyState title="Say the largest print">
+        <p>
+          The largest print decides everything that follows: pixels, passes, light and cost. All ways then
+          stand here side by side.
+        </p>
+      </EmptyState>
+    );
+  if (answer.state === 'unreadable')
+    return (
+      <EmptyState title="One figure cannot be read yet">
+        <p>It is named above; the plan appears as soon as it can be worked out.</p>
+      </EmptyState>
+    );
+  return (
+    <>
+      <Advice role="status">{answer.plan.advice}</Advice>
+      {answer.plan.ways.length > 0 && <WaysTable plan={answer.plan} shown={way} onChoose={choose} />}
+      {way && answer.original && (
+        <>
+          <WayDrawing
+            way={way}
+            original={answer.original}
+            picture={picture}
+            overlap={Number(texts.overlap) / 100}
+            title={title}
+          />
+          <CameraFacts way={way} original={answer.original} />
+        </>
+      )}
+      {way && (
+        <Row>
+          <ButtonLink href={checklistHref(way, texts, workId)} target="_blank">
+            Print the checklist of this session
+          </ButtonLink>
+        </Row>
+      )}
+    </>
+  );
+}
+
+/** What the plan assumes of hands, time and sales. */
+function Figures({ planner: { texts, set, wrong }, currency }: { planner: Planner; currency: string }) {
+  const figures = [
+    ['fill', 'Work fills the frame by, %'],
+    ['overlap', 'Tiles overlap by, %'],
+    ['hour', `An hour of yours, ${currency}`],
+    ['left', `A print leaves, ${currency}`],
+    ['expected', 'Prints expected'],
+  ] as const;
+  return (
+    <section>
+      <PanelTitle>Figures it works with</PanelTitle>
+      <Fields $columns="1fr 1fr">
+        {figures.map(([key, label]) => (
+          <Field key={key} label={label} value={texts[key]} onChange={set(key)} wrong={wrong(key)} />
+        ))}
+      </Fields>
+    </section>
+  );
+}
+
+function CameraFacts({ way, original }: { way: Way; original: Size }) {
+  const { length } = useUnits();
+  const camera = way.camera;
+  if (!camera) return null;
   return (
     <Stack $gap={5}>
       <MarkedText kind="none">
         Lens:{' '}
-        {c.distance
-          ? `${c.lens}, ${length(Math.round(c.distance / 10_000) * 10_000)} from the work. Move the camera, not the zoom.`
+        {camera.distance
+          ? `${camera.lens}, ${length(Math.round(camera.distance / 10_000) * 10_000)} from the work. Move the camera, not the zoom.`
           : 'record one to see how far it stands.'}
       </MarkedText>
       <MarkedText kind="none">
-        Lamps: two alike at 45°, {length(c.lamp)} or more from the middle of the work; nearer, the corners
-        fall under it by more than 0.10 stops.
+        Lamps: two alike at 45°, {length(camera.lamp)} or more from the middle of the work; nearer, the
+        corners fall under it by more than 0.10 stops.
       </MarkedText>
       <MarkedText kind="none">
         Level: the lens at the middle of the work, {length(Math.round(original.height / 2))} above its

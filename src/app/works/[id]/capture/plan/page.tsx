@@ -1,7 +1,10 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { equipmentAtHand } from '@/studio/capture/equipment';
 import { wholeOf, type Params } from '../../workPage';
 import { PlannerView } from './PlannerView';
+
+export const metadata: Metadata = { title: 'Plan of the capture' };
 
 async function PlanPage({ params }: Params) {
   const { work, settings, formats, current, studio } = await wholeOf(params);
@@ -16,7 +19,7 @@ async function PlanPage({ params }: Params) {
       picture={current?.state === 'ready' ? current.sha256 : null}
       equipment={await equipmentAtHand(studio.db)}
       currency={settings.currency}
-      first={{
+      start={{
         kind: work.kind,
         original: work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null,
         smears: work.smears,

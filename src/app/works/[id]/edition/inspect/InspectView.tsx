@@ -1,6 +1,5 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
 import styled from 'styled-components';
 import {
   BEARERS,
@@ -8,9 +7,7 @@ import {
   INSPECTION_WORDS,
   type Bearer,
   type Inspected,
-  type InspectionPoint,
 } from '@/core/proof/inspection';
-import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
@@ -19,6 +16,7 @@ import { Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/La
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { useInspection, type Inspection } from './useInspection';
 
 type Waiting = {
   id: string;
@@ -43,7 +41,6 @@ type Props = {
   waiting: Waiting[];
   done: { id: string; label: string; at: string; body: Inspected }[];
 };
-const NOTHING = Object.fromEntries(INSPECTION.map((p) => [p, 'not looked at'])) as Inspected['points'];
 
 const Points = styled.ol`
   border-top: 1px solid ${t.ink};
@@ -63,37 +60,16 @@ const Points = styled.ol`
 
 /** One print after another beside its reference: a key for right, a key for wrong. */
 export function InspectView({ workId, title, sha256, waiting, done }: Props) {
-  const { day } = useUnits();
-  const { length, size } = useUnits();
-  const print = waiting[0];
-  const [points, setPoints] = useState(NOTHING);
-  const [here, setHere] = useState(0);
-  const [measured, setMeasured] = useState(''),
-    [words, setWords] = useState('');
-  const [bears, setBears] = useState<Bearer>('the studio');
-  const action = useAction();
-  const mark = (how: 'right' | 'wrong', at = here) => {
-    const p = INSPECTION[Math.min(at, INSPECTION.length - 1)]!;
-    setPoints((all) => ({ ...all, [p]: how }));
-    setHere(Math.min(INSPECTION.length, at + 1));
-  };
-  const wrong = INSPECTION.filter((p) => points[p] === 'wrong'),
-    left = INSPECTION.filter((p) => points[p] === 'not looked at').length;
-  const save = () =>
-    void action.run('inspectPrint', {
-      impressionId: print!.id,
-      points,
-      measured,
-      words,
-      bears: wrong.length ? bears : null,
-    });
+  const print = waiting[0] ?? null;
+  const inspection = useInspection(print?.id ?? null);
+  const { mark, back, keep } = inspection;
   useKeys(
     print
       ? [
           { key: 'y', label: 'this point is right', run: () => mark('right') },
           { key: 'a', label: 'this point is wrong', run: () => mark('wrong') },
-          { key: 'b', label: 'one point back', run: () => setHere((h) => Math.max(0, h - 1)) },
-          { key: 'k', label: 'keep the inspection', run: save },
+          { key: 'b', label: 'one point back', run: back },
+          { key: 'k', label: 'keep the inspection', run: () => void keep() },
         ]
       : [],
   );
@@ -112,134 +88,160 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
   return (
     <Columns $aside={360}>
       <Stack>
-        <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
-          <h2 style={{ font: `italic 24px/28px ${t.serif}` }}>
-            {title}, {print.label}
-          </h2>
-          <Small>{waiting.length} to look over</Small>
-        </Row>
-        <FactList
-          rows={[
-            ['Format', `${print.format}: image ${size(print.image)}`],
-            ['Paper', print.paper],
-            ['Printed', day(print.printedAt) ?? ''],
-          ]}
-        />
-        <Points aria-label="Points to look at">
-          {INSPECTION.map((p: InspectionPoint, i) => (
-            <li
-              key={p}
-              data-here={i === here || undefined}
-              aria-current={i === here ? 'step' : undefined}
-            >
-              <strong>{i + 1}</strong>
-              <span>
-                {INSPECTION_WORDS[p].asks}
-                {points[p] !== 'not looked at' && (
-                  <>
-                    <br />
-                    <MarkedText kind={points[p] === 'right' ? 'holds' : 'fails'}>
-                      {points[p] === 'right' ? 'right' : INSPECTION_WORDS[p].wrong}
-                    </MarkedText>
-                  </>
-                )}
-              </span>
-              <Row>
-                <Button
-                  keyName={i === here ? 'y' : undefined}
-                  onPress={() => mark('right', i)}
-                  aria-label={`Right: ${p}`}
-                >
-                  Right
-                </Button>
-                <Button
-                  keyName={i === here ? 'a' : undefined}
-                  onPress={() => mark('wrong', i)}
-                  aria-label={`Wrong: ${p}`}
-                >
-                  Wrong
-                </Button>
-              </Row>
-            </li>
-          ))}
-        </Points>
-        <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
-          <Field
-            label="Image as measured, if you measured"
-            value={measured}
-            onChange={setMeasured}
-            width={220}
-            hint={`within 1 mm of ${size(print.image)}`}
-            wrong={action.fieldError('measured')}
-          />
-          {wrong.length > 0 && (
-            <Select<Bearer>
-              label="Who bears the cost"
-              value={bears}
-              onChange={setBears}
-              options={BEARERS.map((b) => ({ key: b, name: b }))}
-              width={210}
-            />
-          )}
-        </Row>
-        {(wrong.length > 0 || words) && (
-          <Field label="What happened" value={words} onChange={setWords} lines={2} />
-        )}
-        <Row>
-          <Button
-            main
-            keyName="k"
-            onPress={save}
-            isDisabled={action.isPending || (left > 0 && !wrong.length)}
-          >
-            {wrong.length ? 'Spoil it, with the reason' : 'Pass it'}
-          </Button>
-          <Small>
-            {wrong.length ? `${wrong.length} wrong` : left ? `${left} still to look at` : 'all right'}
-          </Small>
-        </Row>
-        <ErrorCallout error={action.error} fields={['measured']} />
+        <PrintFacts title={title} print={print} count={waiting.length} />
+        <PointList inspection={inspection} />
+        <Verdict inspection={inspection} print={print} />
         <Done done={done} />
       </Stack>
       <aside>
         <PanelTitle>The reference</PanelTitle>
         <Stack $gap={9} style={{ paddingTop: 8 }}>
-          {print.reference ? (
-            <>
-              <p>
-                <MarkedText kind="holds">
-                  Round {print.reference.round}, accepted
-                  {print.reference.light ? `, judged in ${print.reference.light}` : ''}
-                </MarkedText>
-              </p>
-              {print.reference.words && <p>“{print.reference.words}”</p>}
-              {(print.reference.photo || sha256) && (
-                <img
-                  src={
-                    print.reference.photo
-                      ? `/api/proofs/${print.reference.id}/photo`
-                      : `/api/pictures/${sha256}/view`
-                  }
-                  alt={print.reference.photo ? 'The reference proof, photographed' : 'The picture'}
-                  style={{ width: '100%', display: 'block', background: '#959595', padding: 14 }}
-                />
-              )}
-              <Small>
-                {print.reference.photo
-                  ? 'The reference, photographed.'
-                  : 'The picture itself; no photograph of the reference is kept.'}{' '}
-                Hold the print beside the reference sheet, in that light, from{' '}
-                {length(print.reference.distanceUm)}.
-              </Small>
-            </>
-          ) : (
-            <MarkedText kind="care">
-              Printed without an accepted proof: there is no reference to hold it against.
-            </MarkedText>
-          )}
+          <Reference reference={print.reference} sha256={sha256} />
         </Stack>
       </aside>
     </Columns>
+  );
+}
+
+function PrintFacts({ title, print, count }: { title: string; print: Waiting; count: number }) {
+  const { day, size } = useUnits();
+  return (
+    <>
+      <Row style={{ justifyContent: 'space-between', alignItems: 'baseline' }}>
+        <h2 style={{ font: `italic 24px/28px ${t.serif}` }}>
+          {title}, {print.label}
+        </h2>
+        <Small>{count} to look over</Small>
+      </Row>
+      <FactList
+        rows={[
+          ['Format', `${print.format}: image ${size(print.image)}`],
+          ['Paper', print.paper],
+          ['Printed', day(print.printedAt) ?? ''],
+        ]}
+      />
+    </>
+  );
+}
+
+function PointList({ inspection: { points, here, mark } }: { inspection: Inspection }) {
+  return (
+    <Points aria-label="Points to look at">
+      {INSPECTION.map((point, i) => {
+        const isHere = i === here;
+        return (
+          <li key={point} data-here={isHere || undefined} aria-current={isHere ? 'step' : undefined}>
+            <strong>{i + 1}</strong>
+            <span>
+              {INSPECTION_WORDS[point].asks}
+              {points[point] !== 'not looked at' && (
+                <>
+                  <br />
+                  <MarkedText kind={points[point] === 'right' ? 'holds' : 'fails'}>
+                    {points[point] === 'right' ? 'right' : INSPECTION_WORDS[point].wrong}
+                  </MarkedText>
+                </>
+              )}
+            </span>
+            <Row>
+              <Button
+                keyName={isHere ? 'y' : undefined}
+                onPress={() => mark('right', i)}
+                aria-label={`Right: ${point}`}
+              >
+                Right
+              </Button>
+              <Button
+                keyName={isHere ? 'a' : undefined}
+                onPress={() => mark('wrong', i)}
+                aria-label={`Wrong: ${point}`}
+              >
+                Wrong
+              </Button>
+            </Row>
+          </li>
+        );
+      })}
+    </Points>
+  );
+}
+
+/** What was measured, what happened, who bears it, and the keeping of it. */
+function Verdict({ inspection, print }: { inspection: Inspection; print: Waiting }) {
+  const { size } = useUnits();
+  const { wrong, left, action } = inspection;
+  const standing = left > 0 ? `${left} still to look at` : 'all right';
+  return (
+    <>
+      <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
+        <Field
+          label="Image as measured, if you measured"
+          value={inspection.measured}
+          onChange={inspection.setMeasured}
+          width={220}
+          hint={`within 1 mm of ${size(print.image)}`}
+          wrong={action.fieldError('measured')}
+        />
+        {wrong.length > 0 && (
+          <Select<Bearer>
+            label="Who bears the cost"
+            value={inspection.bears}
+            onChange={inspection.setBears}
+            options={BEARERS.map((b) => ({ key: b, name: b }))}
+            width={210}
+          />
+        )}
+      </Row>
+      {(wrong.length > 0 || inspection.words) && (
+        <Field label="What happened" value={inspection.words} onChange={inspection.setWords} lines={2} />
+      )}
+      <Row>
+        <Button
+          main
+          keyName="k"
+          onPress={() => void inspection.keep()}
+          isDisabled={action.isPending || !inspection.mayKeep}
+        >
+          {wrong.length ? 'Spoil it, with the reason' : 'Pass it'}
+        </Button>
+        <Small>{wrong.length ? `${wrong.length} wrong` : standing}</Small>
+      </Row>
+      <ErrorCallout error={action.error} fields={['measured']} />
+    </>
+  );
+}
+
+function Reference({ reference, sha256 }: { reference: Waiting['reference']; sha256: string | null }) {
+  const { length } = useUnits();
+  if (!reference)
+    return (
+      <MarkedText kind="care">
+        Printed without an accepted proof: there is no reference to hold it against.
+      </MarkedText>
+    );
+  return (
+    <>
+      <p>
+        <MarkedText kind="holds">
+          Round {reference.round}, accepted
+          {reference.light ? `, judged in ${reference.light}` : ''}
+        </MarkedText>
+      </p>
+      {reference.words && <p>“{reference.words}”</p>}
+      {(reference.photo || sha256) && (
+        <img
+          src={reference.photo ? `/api/proofs/${reference.id}/photo` : `/api/pictures/${sha256}/view`}
+          alt={reference.photo ? 'The reference proof, photographed' : 'The picture'}
+          style={{ width: '100%', display: 'block', background: '#959595', padding: 14 }}
+        />
+      )}
+      <Small>
+        {reference.photo
+          ? 'The reference, photographed.'
+          : 'The picture itself; no photograph of the reference is kept.'}{' '}
+        Hold the print beside the reference sheet, in that light, from {length(reference.distanceUm)}.
+      </Small>
+    </>
   );
 }
 

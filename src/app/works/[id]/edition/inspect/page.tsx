@@ -1,7 +1,10 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { toInspect } from '@/studio/editions/inspections';
 import { wholeOf, type Params } from '../../workPage';
 import { InspectView } from './InspectView';
+
+export const metadata: Metadata = { title: 'Inspection' };
 
 async function InspectPage({ params }: Params) {
   const { work, current, studio } = await wholeOf(params);

@@ -1,9 +1,10 @@
 'use client';
 import { Button } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
+import { FilePick } from '@/ui/FilePick';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
-import { FileDrop, PICTURES, TEXTS } from './FileDrop';
+import { PICTURES, TEXTS } from './fileKinds';
 import type { Comparing } from './useComparing';
 
 /** A scan or photograph of the proof, and a second one of the same page. */
@@ -12,12 +13,12 @@ export function CapturesPanel({ desk, untagged }: { desk: Comparing; untagged: b
     <section>
       <PanelTitle>Bring in captures</PanelTitle>
       <Stack $gap={9} style={{ paddingTop: 8 }}>
-        <FileDrop
+        <FilePick
           label="Scan or photograph of the proof"
           accept={PICTURES}
           onFile={desk.takeCapture('first')}
         />
-        <FileDrop
+        <FilePick
           label="The same page captured again, for the floor"
           name="The same page captured again"
           accept={PICTURES}
@@ -102,8 +103,8 @@ export function ReadingsPanel({ desk }: { desk: Comparing }) {
         Readings of an instrument <span>CGATS or CSV</span>
       </PanelTitle>
       <Stack $gap={9} style={{ paddingTop: 8 }}>
-        <FileDrop label="Readings" accept={TEXTS} onFile={desk.takeText('readings')} />
-        <FileDrop
+        <FilePick label="Readings" accept={TEXTS} onFile={desk.takeText('readings')} />
+        <FilePick
           label="Reference; without one, the practice chart"
           name="Reference"
           accept={TEXTS}

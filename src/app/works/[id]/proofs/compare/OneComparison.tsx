@@ -9,13 +9,15 @@ import { CurveDrawing } from '../sheet/CurveDrawing';
 import { signed, type Comparison, type ScanBody } from './compareProps';
 import { DeltaMap } from './DeltaMap';
 import { ReadingsComparison } from './ReadingsComparison';
+import { useUnits } from '@/ui/Units';
 
 type Props = { comparison: Comparison; workId: string };
 
 /** What one comparison found. */
 export function OneComparison({ comparison, workId }: Props) {
+  const { moment } = useUnits();
   const { id, body } = comparison;
-  const at = comparison.at.slice(0, 16).replace('T', ', ');
+  const at = moment(comparison.at);
   return body.way === 'readings' ? (
     <ReadingsComparison id={id} at={at} body={body} />
   ) : (

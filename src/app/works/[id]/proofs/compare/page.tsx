@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import { USUAL_LIMITS } from '@/core/proof/compare';
@@ -6,6 +7,8 @@ import { profilesAtHand } from '@/studio/proofs/profiles';
 import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { CompareView } from './CompareView';
+
+export const metadata: Metadata = { title: 'Proof compared' };
 
 async function ComparePage({
   params,

@@ -1,7 +1,8 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
+import styled from 'styled-components';
 import { eyeBlur, finestSeen, pixelsMelt } from '@/core/colour/eye';
-import { surroundGrey, type Screen } from '@/core/colour/screen';
+import { readableOn, surroundGrey, type Screen } from '@/core/colour/screen';
 import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
@@ -29,10 +30,11 @@ const at = (slide: number) => Math.round(NEAR * (FAR / NEAR) ** slide);
 const slideOf = (distance: number) =>
   Math.log(Math.min(FAR, Math.max(NEAR, distance)) / NEAR) / Math.log(FAR / NEAR);
 
-/** The picture pixel for pixel, and beside it as the eye sees it from where one stands. */
-export function DistanceView({ title, master, sizes, surround }: Props) {
+/** Where one stands, what the eye parts from there, and the picture softened to that. */
+function useDistanceDesk({ master, sizes }: Pick<Props, 'master' | 'sizes'>) {
   const [sizeId, setSize] = useState(sizes.at(-1)!.id);
-  const size = sizes.find((s) => s.id === sizeId)!;
+  const sizeOf = (id: string) => sizes.find((s) => s.id === id)!;
+  const size = sizeOf(sizeId);
   const [slide, setSlide] = useState(slideOf(size.judged));
   const distance = Math.abs(slide - slideOf(size.judged)) < 1e-9 ? size.judged : at(slide);
   const [ref, outer] = useBox(0.5, 460);
@@ -64,62 +66,47 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
     }),
     [source, view, box, sigma],
   );
-  const { shown, error } = useSoftProof(startWorker, ask);
+  return {
+    ref,
+    box,
+    view,
+    setView,
+    size,
+    slide,
+    setSlide,
+    distance,
+    sigma,
+    ...useSoftProof(startWorker, ask),
+    standBack: () => setSlide(slideOf(size.judged)),
+    takeSize(id: string) {
+      setSize(id);
+      setSlide(slideOf(sizeOf(id).judged));
+    },
+  };
+}
+type DistanceDesk = Omit<ReturnType<typeof useDistanceDesk>, 'ref'>;
+
+/** The picture pixel for pixel, and beside it as the eye sees it from where one stands. */
+export function DistanceView({ title, master, sizes, surround }: Props) {
+  const { ref, ...desk } = useDistanceDesk({ master, sizes });
+  const { box, view, setView, shown, error, distance } = desk;
   const { length } = useUnits();
-  const melts = pixelsMelt(size.ppi);
-  const stand = (d: number) => setSlide(slideOf(d));
+  const both = { box, view, onView: setView, shown };
   return (
     <Columns $aside={300}>
       <div ref={ref}>
-        <Row style={{ paddingBottom: 12, alignItems: 'end', flexWrap: 'wrap' }}>
-          <Select
-            label="Printed at"
-            value={sizeId}
-            onChange={(id) => {
-              setSize(id);
-              stand(sizes.find((s) => s.id === id)!.judged);
-            }}
-            options={sizes.map((s) => ({ key: s.id, name: s.name }))}
-            width={220}
-          />
-          <label style={{ color: t.ink2, fontSize: 12, flex: 1, minWidth: 240 }}>
-            nose <span style={{ float: 'right' }}>wall</span>
-            <input
-              type="range"
-              min={0}
-              max={1}
-              step={0.005}
-              value={slide}
-              onChange={(e) => setSlide(Number(e.target.value))}
-              aria-label="How far away you stand"
-              aria-valuetext={length(distance)}
-              style={{ width: '100%', accentColor: t.ink }}
-            />
-          </label>
-          <Button onPress={() => stand(size.judged)}>Where it is judged</Button>
-          <Button onPress={() => setView({ ...view, zoom: 1 })}>1:1</Button>
-        </Row>
+        <Standing desk={desk} sizes={sizes} />
         {error && (
           <p role="alert">
             <MarkedText kind="fails">{error}</MarkedText>
           </p>
         )}
-        <div
-          style={{
-            background: surroundGrey(surround),
-            color: surround >= 7 ? '#000' : '#fff',
-            padding: 26,
-            display: 'grid',
-            gridTemplateColumns: '1fr 1fr',
-            gap: 14,
-          }}
+        <Surround
+          style={{ background: surroundGrey(surround), color: readableOn(surround) }}
           data-ready={shown ? Math.round(shown.ms) : undefined}
         >
           <Half
-            box={box}
-            view={view}
-            onView={setView}
-            shown={shown}
+            {...both}
             soft={false}
             label={`${title}, pixel for pixel`}
             says={
@@ -129,66 +116,122 @@ export function DistanceView({ title, master, sizes, surround }: Props) {
             }
           />
           <Half
-            box={box}
-            view={view}
-            onView={setView}
-            shown={shown}
+            {...both}
             soft
             label={`${title}, as seen from ${length(distance)}`}
             says={`as the eye sees the print from ${length(distance)}`}
           />
-        </div>
+        </Surround>
         <Small>
           The right half is softened by one minute of arc. Look at both from your usual place at the
           screen.
         </Small>
       </div>
       <Aside>
-        <section>
-          <PanelTitle>How far to stand</PanelTitle>
-          <Stack $gap={8} style={{ paddingTop: 6 }}>
-            <p>
-              <MarkedText kind={distance < melts ? 'care' : 'holds'}>
-                {distance < melts
-                  ? `From ${length(distance)} the file’s pixels can still be told apart; they melt from ${length(melts)} on.`
-                  : `From ${length(distance)} no pixel of the file can be told from its neighbour.`}
-              </MarkedText>
-            </p>
-            <FactList
-              rows={[
-                ['Judged from', length(size.judged)],
-                ['Pixels melt from', length(melts)],
-                ['Finest seen', `${(finestSeen(distance) / 1_000).toFixed(2)} mm on the print`],
-                ['Captured', `${size.ppi.toFixed(0)} ppi at this size`],
-                ['Softened by', `${sigma.toFixed(2)} px on this screen`],
-              ]}
-            />
-            <Working
-              working={{
-                title: 'What the eye parts',
-                steps: [
-                  {
-                    sum: `${length(distance)} × tan(1′)`,
-                    result: `${(finestSeen(distance) / 1_000).toFixed(3)} mm`,
-                  },
-                  {
-                    sum: `${(finestSeen(distance) / 1_000).toFixed(3)} mm × ${size.ppi.toFixed(0)} ppi ÷ 25.4 ÷ 2.355`,
-                    result: `σ ${eyeBlur(distance, size.ppi).toFixed(2)} px of the file`,
-                  },
-                ],
-                notes: [
-                  'A bell curve one minute of arc wide at half its height.',
-                  'A snippet of a large print is judged from the large print’s distance, not from its own.',
-                ],
-                source: 'The eye parts one minute of arc',
-              }}
-            >
-              How that comes
-            </Working>
-          </Stack>
-        </section>
+        <HowFar size={desk.size} distance={distance} sigma={desk.sigma} />
       </Aside>
     </Columns>
+  );
+}
+
+const Surround = styled.div`
+  padding: 26px;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+`;
+
+const Slide = styled.label`
+  color: ${t.ink2};
+  font-size: 12px;
+  flex: 1;
+  min-width: 240px;
+  span {
+    float: right;
+  }
+  input {
+    width: 100%;
+    accent-color: ${t.ink};
+  }
+`;
+
+/** Which print it is, and how far from it one stands. */
+function Standing({ desk, sizes }: { desk: DistanceDesk; sizes: SizeChoice[] }) {
+  const { length } = useUnits();
+  return (
+    <Row style={{ paddingBottom: 12, alignItems: 'end', flexWrap: 'wrap' }}>
+      <Select
+        label="Printed at"
+        value={desk.size.id}
+        onChange={desk.takeSize}
+        options={sizes.map((s) => ({ key: s.id, name: s.name }))}
+        width={220}
+      />
+      <Slide>
+        nose <span>wall</span>
+        <input
+          type="range"
+          min={0}
+          max={1}
+          step={0.005}
+          value={desk.slide}
+          onChange={(e) => desk.setSlide(Number(e.target.value))}
+          aria-label="How far away you stand"
+          aria-valuetext={length(desk.distance)}
+        />
+      </Slide>
+      <Button onPress={desk.standBack}>Where it is judged</Button>
+      <Button onPress={() => desk.setView({ ...desk.view, zoom: 1 })}>1:1</Button>
+    </Row>
+  );
+}
+
+/** What can be told apart from here, in a sentence, in figures, and how that comes. */
+function HowFar({ size, distance, sigma }: { size: SizeChoice; distance: number; sigma: number }) {
+  const { length } = useUnits();
+  const melts = pixelsMelt(size.ppi);
+  const finestMm = finestSeen(distance) / 1_000;
+  return (
+    <section>
+      <PanelTitle>How far to stand</PanelTitle>
+      <Stack $gap={8} style={{ paddingTop: 6 }}>
+        <p>
+          <MarkedText kind={distance < melts ? 'care' : 'holds'}>
+            {distance < melts
+              ? `From ${length(distance)} the file’s pixels can still be told apart; they melt from ${length(melts)} on.`
+              : `From ${length(distance)} no pixel of the file can be told from its neighbour.`}
+          </MarkedText>
+        </p>
+        <FactList
+          rows={[
+            ['Judged from', length(size.judged)],
+            ['Pixels melt from', length(melts)],
+            ['Finest seen', `${finestMm.toFixed(2)} mm on the print`],
+            ['Captured', `${size.ppi.toFixed(0)} ppi at this size`],
+            ['Softened by', `${sigma.toFixed(2)} px on this screen`],
+          ]}
+        />
+        <Working
+          working={{
+            title: 'What the eye parts',
+            steps: [
+              { sum: `${length(distance)} × tan(1′)`, result: `${finestMm.toFixed(3)} mm` },
+              {
+                sum: `${finestMm.toFixed(3)} mm × ${size.ppi.toFixed(0)} ppi ÷ 25.4 ÷ 2.355`,
+                result: `σ ${eyeBlur(distance, size.ppi).toFixed(2)} px of the file`,
+              },
+            ],
+            notes: [
+              'A bell curve one minute of arc wide at half its height.',
+              'A snippet of a large print is judged from the large print’s distance, not from its own.',
+            ],
+            source: 'The eye parts one minute of arc',
+          }}
+        >
+          How that comes
+        </Working>
+      </Stack>
+    </section>
   );
 }
 

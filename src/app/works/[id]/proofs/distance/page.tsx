@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { judgedDistanceOf } from '@/core/resolution';
 import { USUAL_SCREEN } from '@/core/colour/screen';
@@ -5,6 +6,8 @@ import { cropOf, viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { DistanceView } from './DistanceView';
+
+export const metadata: Metadata = { title: 'From a distance' };
 
 async function DistancePage({ params }: Params) {
   const { work, current, formats, settings } = await wholeOf(params);

@@ -19,21 +19,10 @@ type Props = {
 };
 
 /** What passed, to be found again and used for this work. */
-export function FormulasView({ workId, query, papers, kinds, list }: Props) {
-  const { day } = useUnits();
-  const router = useRouter(),
-    path = usePathname();
-  const { size } = useUnits();
+export function FormulasView(props: Props) {
+  const { workId, query, list } = props;
+  const router = useRouter();
   const action = useAction();
-  const [factor, setFactor] = useState(query.factor ?? ''),
-    [long, setLong] = useState(query.long ?? ''),
-    [words, setWords] = useState(query.words ?? '');
-  const ask = (more: Record<string, string>) => {
-    const q = new URLSearchParams(
-      Object.entries({ ...query, factor, long, words, ...more }).filter(([, v]) => v),
-    );
-    router.replace(`${path}?${q}`);
-  };
   const use = async (proofId: string) => {
     const done = await action.run('useAgain', { proofId, workId });
     if (done?.href) router.push(done.href as string);
@@ -44,36 +33,7 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
         Every proof that was accepted, with everything it was made of. “Use again” begins a prep of this
         work with the same steps and plans its proof on the same paper.
       </Lead>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          ask({});
-        }}
-      >
-        <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
-          <Select
-            label="Paper"
-            value={query.paper ?? ''}
-            onChange={(paper) => ask({ paper })}
-            options={[
-              { key: '', name: 'any paper' },
-              ...papers.map((p) => ({ key: p.id, name: p.name })),
-            ]}
-            width={200}
-          />
-          <Select
-            label="Kind of work"
-            value={query.kind ?? ''}
-            onChange={(kind) => ask({ kind })}
-            options={[{ key: '', name: 'any kind' }, ...kinds.map((k) => ({ key: k, name: k }))]}
-            width={180}
-          />
-          <Field label="Factor near" value={factor} onChange={setFactor} width={90} />
-          <Field label="Long side near, mm" value={long} onChange={setLong} width={130} />
-          <Field label="Words" value={words} onChange={setWords} width={170} />
-          <Button type="submit">Find</Button>
-        </Row>
-      </form>
+      <FormulaSearch {...props} />
       {action.error && <MarkedText kind="fails">{action.error.message}</MarkedText>}
       {list.length === 0 ? (
         <EmptyState title="Nothing like that has passed">
@@ -98,50 +58,114 @@ export function FormulasView({ workId, query, papers, kinds, list }: Props) {
               </tr>
             </thead>
             <tbody>
-              {list.map((f) => (
-                <tr key={f.proofId}>
-                  <th>
-                    <Link href={`/works/${f.workId}/proofs`} prefetch={false}>
-                      <WorkTitle>{f.title}</WorkTitle>
-                    </Link>
-                    <br />
-                    <Small style={{ fontWeight: 400 }}>
-                      {f.workKind}; round {f.round}
-                      {f.reference ? ', the reference' : ''}, {day(f.judgedAt)}
-                    </Small>
-                  </th>
-                  <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>
-                  <td>
-                    {f.paper}
-                    <br />
-                    <Small>
-                      {f.route}
-                      {f.intent ? `, ${f.intent}` : ''}
-                      {f.profile ? `, ${f.profile}` : ''}
-                    </Small>
-                  </td>
-                  <td className="n">{f.factor === null ? '' : `× ${f.factor.toFixed(2)}`}</td>
-                  <td>
-                    {f.steps.length ? f.steps.slice(0, 4).join('; ') : <Small>no steps logged</Small>}
-                    {f.adjusted !== 'none' && (
-                      <>
-                        <br />
-                        <Small>adjusted: {f.adjusted}</Small>
-                      </>
-                    )}
-                  </td>
-                  <td>{f.words && <Small>“{f.words}”</Small>}</td>
-                  <td>
-                    <Button onPress={() => void use(f.proofId)} isDisabled={action.isPending}>
-                      Use again
-                    </Button>
-                  </td>
-                </tr>
+              {list.map((formula) => (
+                <FormulaRow
+                  key={formula.proofId}
+                  formula={formula}
+                  onUse={() => void use(formula.proofId)}
+                  isBusy={action.isPending}
+                />
               ))}
             </tbody>
           </Table>
         </ScrollArea>
       )}
     </Stack>
+  );
+}
+
+/** What to look for; the lists ask at once, what is typed asks with Enter. */
+function FormulaSearch({ query, papers, kinds }: Props) {
+  const router = useRouter();
+  const path = usePathname();
+  const [factor, setFactor] = useState(query.factor ?? '');
+  const [long, setLong] = useState(query.long ?? '');
+  const [words, setWords] = useState(query.words ?? '');
+  const ask = (more: Record<string, string>) => {
+    const q = new URLSearchParams(
+      Object.entries({ ...query, factor, long, words, ...more }).filter(([, v]) => v),
+    );
+    router.replace(`${path}?${q}`);
+  };
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        ask({});
+      }}
+    >
+      <Row style={{ alignItems: 'end', flexWrap: 'wrap' }}>
+        <Select
+          label="Paper"
+          value={query.paper ?? ''}
+          onChange={(paper) => ask({ paper })}
+          options={[{ key: '', name: 'any paper' }, ...papers.map((p) => ({ key: p.id, name: p.name }))]}
+          width={200}
+        />
+        <Select
+          label="Kind of work"
+          value={query.kind ?? ''}
+          onChange={(kind) => ask({ kind })}
+          options={[{ key: '', name: 'any kind' }, ...kinds.map((k) => ({ key: k, name: k }))]}
+          width={180}
+        />
+        <Field label="Factor near" value={factor} onChange={setFactor} width={90} />
+        <Field label="Long side near, mm" value={long} onChange={setLong} width={130} />
+        <Field label="Words" value={words} onChange={setWords} width={170} />
+        <Button type="submit">Find</Button>
+      </Row>
+    </form>
+  );
+}
+
+function FormulaRow({
+  formula: f,
+  onUse,
+  isBusy,
+}: {
+  formula: PassedFormula;
+  onUse: () => void;
+  isBusy: boolean;
+}) {
+  const { day, size } = useUnits();
+  return (
+    <tr>
+      <th>
+        <Link href={`/works/${f.workId}/proofs`} prefetch={false}>
+          <WorkTitle>{f.title}</WorkTitle>
+        </Link>
+        <br />
+        <Small style={{ fontWeight: 400 }}>
+          {f.workKind}; round {f.round}
+          {f.reference ? ', the reference' : ''}, {day(f.judgedAt)}
+        </Small>
+      </th>
+      <td className="n">{size({ width: f.widthUm, height: f.heightUm })}</td>
+      <td>
+        {f.paper}
+        <br />
+        <Small>
+          {f.route}
+          {f.intent ? `, ${f.intent}` : ''}
+          {f.profile ? `, ${f.profile}` : ''}
+        </Small>
+      </td>
+      <td className="n">{f.factor === null ? '' : `× ${f.factor.toFixed(2)}`}</td>
+      <td>
+        {f.steps.length ? f.steps.slice(0, 4).join('; ') : <Small>no steps logged</Small>}
+        {f.adjusted !== 'none' && (
+          <>
+            <br />
+            <Small>adjusted: {f.adjusted}</Small>
+          </>
+        )}
+      </td>
+      <td>{f.words && <Small>“{f.words}”</Small>}</td>
+      <td>
+        <Button onPress={onUse} isDisabled={isBusy}>
+          Use again
+        </Button>
+      </td>
+    </tr>
   );
 }

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { readNumber } from '@/core/measure';
 import { WORK_KINDS } from '@/core/works';
 import { seen } from '@/app/seen';
@@ -6,6 +7,8 @@ import { papersAndRoutes } from '@/store/proofs';
 import { passedFormulas } from '@/studio/proofs/passedFormulas';
 import { wholeOf, type Params } from '../../workPage';
 import { FormulasView } from './FormulasView';
+
+export const metadata: Metadata = { title: 'What passed' };
 
 async function FormulasPage({
   params,

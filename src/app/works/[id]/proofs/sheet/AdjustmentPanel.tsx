@@ -5,7 +5,7 @@ import { Button } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import { CurveDrawing } from './CurveDrawing';
-import { STEPS } from './sheetProps';
+import { ADJUSTED } from './sheetProps';
 
 const capital = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`;
 
@@ -24,7 +24,7 @@ export function AdjustmentPanel({
       <Stack $gap={9} style={{ paddingTop: 8 }}>
         <p>{none ? 'Not at all: the picture as its file is.' : `${capital(sayAdjustment(value))}.`}</p>
         <Fields $columns="1fr 1fr">
-          {STEPS.map((s) => (
+          {ADJUSTED.map((s) => (
             <Figure
               key={s.key}
               label={s.name}

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
 import { papersAndRoutes } from '@/store/proofs';
@@ -7,6 +8,8 @@ import { cropOf, viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { SheetView } from './SheetView';
+
+export const metadata: Metadata = { title: 'Proof sheet' };
 
 async function ProofSheetPage({
   params,

@@ -1,6 +1,6 @@
 import type { Adjustment } from '@/core/colour/adjust';
 import type { Intent } from '@/core/colour/intents';
-import type { ProofPlan, Region } from '@/core/proof/plan';
+import type { ProofPlan, Region, Step } from '@/core/proof/plan';
 import type { SheetKind } from '@/core/proof/sheetForm';
 import type { PpiStep } from '@/core/resolution';
 
@@ -36,7 +36,7 @@ export type SheetProps = {
   layouts: (Named & { paperId: string })[];
 };
 export type NamedRegion = Region & { says: string };
-export type StepOf = 'lightness' | 'contrast' | 'saturation' | 'warmth' | 'tint';
+export type StepOf = Step['of'];
 
 /** What can be stepped, and by how much it usually is. */
 export const STEPS: readonly { key: StepOf; name: string; by: string }[] = [
@@ -45,7 +45,13 @@ export const STEPS: readonly { key: StepOf; name: string; by: string }[] = [
   { key: 'saturation', name: 'saturation', by: '0.1' },
   { key: 'warmth', name: 'warmth, b*', by: '2' },
   { key: 'tint', name: 'red to green, a*', by: '2' },
+  { key: 'sharpening', name: 'sharpening, %', by: '30' },
 ];
+
+/** Those that are an adjustment of the picture's colours. */
+export const ADJUSTED = STEPS.flatMap((step) =>
+  step.key === 'sharpening' ? [] : [{ ...step, key: step.key }],
+);
 
 export const KINDS: readonly { key: SheetKind; name: string }[] = [
   { key: 'snippet', name: 'snippets at the final scale' },

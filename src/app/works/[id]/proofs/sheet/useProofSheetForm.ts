@@ -29,33 +29,68 @@ function drawn(question: SheetQuestion): Drawn {
   }
 }
 
-/** What is chosen and typed for a proof sheet, what it comes to, and what can be done with it. */
-export function useProofSheetForm(p: SheetProps) {
-  const { length, unit } = useUnits();
+/** What is chosen for a proof sheet: begun from the round that is made again, where there is one. */
+function useSheetChoices(p: SheetProps) {
+  const { start } = p;
   const [formatId, setFormatId] = useState(
-    p.formats.find((f) => f.id === p.start?.formatId)?.id ?? p.formats[0]!.id,
+    p.formats.find((f) => f.id === start?.formatId)?.id ?? p.formats[0]!.id,
   );
-  const format = p.formats.find((f) => f.id === formatId)!;
   const [paperId, setPaperId] = useState(
-    p.papers.find((x) => x.id === p.start?.paperId)?.id ?? p.papers[0]!.id,
+    p.papers.find((x) => x.id === start?.paperId)?.id ?? p.papers[0]!.id,
   );
-  const [routeId, setRouteId] = useState(p.start?.routeId ?? p.routes[0]!.id);
-  const routeOf = (id: string) => p.routes.find((r) => r.id === id) ?? p.routes[0]!;
-  const route = routeOf(routeId);
+  const [routeId, setRouteId] = useState(start?.routeId ?? p.routes[0]!.id);
   const [machineId, setMachineId] = useState(p.machines[0]?.id ?? '');
   const [lotId, setLotId] = useState('');
-  const [intent, setIntent] = useState<Intent>(p.start?.intent ?? 'relative colorimetric');
+  const [intent, setIntent] = useState<Intent>(start?.intent ?? 'relative colorimetric');
   const [kernel, setKernel] = useState<Kernel>('mitchell');
   const [kind, setKind] = useState<SheetKind>('snippet');
-  const [adjust, setAdjust] = useState<Adjustment>(p.start?.adjust ?? NO_ADJUSTMENT);
+  const [adjust, setAdjust] = useState<Adjustment>(start?.adjust ?? NO_ADJUSTMENT);
   const [across, setAcross] = useState<StepOf>('lightness');
   const [down, setDown] = useState<StepOf>('warmth');
-  const [changed, setChanged] = useState(p.start?.changed ?? '');
+  const [changed, setChanged] = useState(start?.changed ?? '');
   const [cost, setCost] = useState('');
   const [untaggedIs, setUntaggedIs] = useState<'sRGB' | 'opRGB' | ''>('');
-  const [regions, setRegions] = useState<NamedRegion[]>(() => keptRegions(p, formatId));
+  const chosen = {
+    formatId,
+    paperId,
+    routeId,
+    machineId,
+    lotId,
+    intent,
+    kernel,
+    kind,
+    adjust,
+    across,
+    down,
+    changed,
+    cost,
+    untaggedIs,
+  };
+  const choose = {
+    setFormatId,
+    setPaperId,
+    setRouteId,
+    setMachineId,
+    setLotId,
+    setIntent,
+    setKernel,
+    setKind,
+    setAdjust,
+    setAcross,
+    setDown,
+    setChanged,
+    setCost,
+    setUntaggedIs,
+  };
+  return { chosen, choose };
+}
+type Chosen = ReturnType<typeof useSheetChoices>['chosen'];
+
+/** The figures of a sheet as they are typed, read, and what is wrong with them. */
+function useSheetFigures(kind: SheetKind, ppi: number) {
+  const { length, unit } = useUnits();
   const [typed, setTyped] = useState<SheetFigures>({
-    ppi: String(ppiForPrint(route.ppiSteps, format.image)),
+    ppi: String(ppi),
     sharpen: '80',
     radius: '1.0',
     width: length(60_000),
@@ -65,20 +100,54 @@ export function useProofSheetForm(p: SheetProps) {
     each: '2',
     cell: length(40_000),
   });
-  const propose = useAction();
-  const make = useAction();
-  const job = useJob();
-
-  const { figures, problems } = readSheetFigures(typed, kind, unit);
   const type = (field: keyof SheetFigures) => (text: string) =>
     setTyped((was) => ({ ...was, [field]: text }));
+  return { typed, type, ...readSheetFigures(typed, kind, unit) };
+}
+type ReadFigures = ReturnType<typeof useSheetFigures>['figures'];
+
+/** The regions of the picture that a sheet shows: the middle until others are chosen. */
+function useSheetRegions(begin: () => NamedRegion[], middle: NamedRegion, kind: SheetKind) {
+  const [regions, setRegions] = useState<NamedRegion[]>(begin);
   const isPart = kind === 'snippet' || kind === 'strip';
+  const shown = isPart ? regionsShown(regions, middle, kind) : [];
+  return {
+    isPart,
+    shown,
+    setRegions,
+    canAdd: kind === 'snippet' && shown.length < MOST_REGIONS,
+    addRegion: () => setRegions([...shown, middle]),
+    leaveOut: (at: number) => setRegions(shown.filter((_, i) => i !== at)),
+    moveRegion: (at: number, to: Partial<Region>) =>
+      setRegions((all) => (all.length ? all : shown).map((r, i) => (i === at ? { ...r, ...to } : r))),
+  };
+}
+
+/** What is chosen and typed for a proof sheet, what it comes to, and what can be done with it. */
+export function useProofSheetForm(p: SheetProps) {
+  const { chosen, choose } = useSheetChoices(p);
+  const { kind, adjust } = chosen;
+  const format = p.formats.find((f) => f.id === chosen.formatId)!;
+  const routeOf = (id: string) => p.routes.find((r) => r.id === id) ?? p.routes[0]!;
+  const route = routeOf(chosen.routeId);
+  const { typed, type, figures, problems } = useSheetFigures(
+    kind,
+    ppiForPrint(route.ppiSteps, format.image),
+  );
   const middle: NamedRegion = {
     ...middleRegion(format.crop, format.image, figures),
     says: 'chosen by hand',
   };
-  const shown = isPart ? regionsShown(regions, middle, kind) : [];
-  const what = whatIsMade();
+  const { isPart, shown, setRegions, ...regions } = useSheetRegions(
+    () => keptRegions(p, chosen.formatId),
+    middle,
+    kind,
+  );
+  const propose = useAction();
+  const make = useAction();
+  const job = useJob();
+
+  const what = whatIsMade(chosen, figures, shown, format.crop);
   const sheet = drawn({
     what,
     crop: format.crop,
@@ -87,47 +156,23 @@ export function useProofSheetForm(p: SheetProps) {
     caption: `${p.title}, ${format.name}, the next round`,
     ppi: figures.ppi,
     adjust,
+    sharpening: figures.sharpen,
   });
-
-  function whatIsMade(): SheetQuestion['what'] {
-    const step = (of: StepOf, by: number) => ({ of, by, each: figures.each });
-    if (kind === 'snippet') return { kind, regions: shown };
-    if (kind === 'whole') return { kind };
-    if (kind === 'reduced') return { kind, longSideUm: REDUCED_UM };
-    const isGrid = kind === 'thumbnails';
-    return {
-      kind,
-      region: wholePixels(isGrid ? format.crop : shown[0]!),
-      across: step(across, figures.acrossBy),
-      down: isGrid ? step(down, figures.downBy) : null,
-      cellWidthUm: isGrid ? figures.cell : null,
-    };
-  }
-
   const where = {
-    formatId,
-    paperId,
-    routeId,
-    machineId: route.own ? machineId || null : null,
-    untaggedIs: untaggedIs || null,
+    formatId: chosen.formatId,
+    paperId: chosen.paperId,
+    routeId: chosen.routeId,
+    machineId: route.own ? chosen.machineId || null : null,
+    untaggedIs: chosen.untaggedIs || null,
   };
 
   return {
+    ...chosen,
+    ...choose,
+    ...regions,
     format,
-    paperId,
     route,
-    machineId,
-    lotId,
-    intent,
-    kernel,
-    kind,
     isPart,
-    adjust,
-    across,
-    down,
-    changed,
-    cost,
-    untaggedIs,
     typed,
     problems,
     regions: shown,
@@ -137,45 +182,28 @@ export function useProofSheetForm(p: SheetProps) {
     make,
     job,
     type,
-    setPaperId,
-    setMachineId,
-    setLotId,
-    setIntent,
-    setKernel,
-    setKind,
-    setAdjust,
-    setChanged,
-    setCost,
-    setUntaggedIs,
-    canAdd: kind === 'snippet' && shown.length < MOST_REGIONS,
     canMake: sheet.plan !== null && Object.keys(problems).length === 0 && !make.isPending,
     takeFormat(id: string) {
-      setFormatId(id);
+      choose.setFormatId(id);
       setRegions([]);
     },
     takeRoute(id: string) {
-      setRouteId(id);
+      choose.setRouteId(id);
       type('ppi')(String(ppiForPrint(routeOf(id).ppiSteps, format.image)));
     },
     step(axis: 'across' | 'down', of: StepOf) {
-      if (axis === 'across') setAcross(of);
-      else setDown(of);
+      if (axis === 'across') choose.setAcross(of);
+      else choose.setDown(of);
       type(axis === 'across' ? 'acrossBy' : 'downBy')(STEPS.find((s) => s.key === of)!.by);
     },
-    addRegion: () => setRegions([...shown, middle]),
-    leaveOut: (at: number) => setRegions(shown.filter((_, i) => i !== at)),
-    moveRegion: (at: number, to: Partial<Region>) =>
-      setRegions((all) => (all.length ? all : shown).map((r, i) => (i === at ? { ...r, ...to } : r))),
     async proposeRegions() {
-      const done = await propose.run('proposeSnippets', {
-        ...where,
-        width: figures.width,
-        height: figures.height,
-      });
+      const { width, height } = figures;
+      const done = await propose.run('proposeSnippets', { ...where, width, height });
       if (done) setRegions(done.regions.map((r) => ({ ...wholePixels(r), says: r.says })));
     },
     async makeSheet() {
       const { sharpen, radius, ppi } = figures;
+      const { lotId, intent, kernel, changed, cost } = chosen;
       const done = await make.run('makeProofSheet', {
         ...where,
         lotId: lotId || null,
@@ -206,4 +234,25 @@ function keptRegions({ start }: SheetProps, formatId: string): NamedRegion[] {
 function regionsShown(regions: NamedRegion[], middle: NamedRegion, kind: SheetKind): NamedRegion[] {
   if (!regions.length) return [middle];
   return kind === 'strip' ? regions.slice(0, 1) : regions;
+}
+
+/** The sheet that is asked for: its kind, with what belongs to that kind. */
+function whatIsMade(
+  { kind, across, down }: Chosen,
+  figures: ReadFigures,
+  shown: readonly NamedRegion[],
+  crop: Region,
+): SheetQuestion['what'] {
+  const step = (of: StepOf, by: number) => ({ of, by, each: figures.each });
+  if (kind === 'snippet') return { kind, regions: [...shown] };
+  if (kind === 'whole') return { kind };
+  if (kind === 'reduced') return { kind, longSideUm: REDUCED_UM };
+  const isGrid = kind === 'thumbnails';
+  return {
+    kind,
+    region: wholePixels(isGrid ? crop : shown[0]!),
+    across: step(across, figures.acrossBy),
+    down: isGrid ? step(down, figures.downBy) : null,
+    cellWidthUm: isGrid ? figures.cell : null,
+  };
 }

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { surroundGrey } from '@/core/colour/screen';
+import { readableOn, surroundGrey } from '@/core/colour/screen';
 import { Small } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
 import { Pane } from './Pane';
@@ -14,8 +14,6 @@ const Surround = styled.div`
   grid-auto-flow: column;
   grid-auto-columns: minmax(0, 1fr);
 `;
-/** On a lighter grey black is read better, on a darker one white. */
-const LIGHT_FROM = 7;
 
 /** The picture as each chosen paper will show it, in the grey it is judged in. */
 export function ProofPanes({ desk, title }: { desk: SoftProofDesk; title: string }) {
@@ -34,7 +32,7 @@ export function ProofPanes({ desk, title }: { desk: SoftProofDesk; title: string
         </p>
       )}
       <Surround
-        style={{ background: surroundGrey(surround), color: surround >= LIGHT_FROM ? '#000' : '#fff' }}
+        style={{ background: surroundGrey(surround), color: readableOn(surround) }}
         data-ready={shown ? Math.round(shown.ms) : undefined}
       >
         {show === 'beside' && (

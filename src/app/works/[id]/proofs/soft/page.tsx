@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import { localDay } from '@/core/measure';
@@ -8,6 +9,8 @@ import { viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { Needs } from '../needs';
 import { SoftProofView } from './SoftProofView';
+
+export const metadata: Metadata = { title: 'Soft proof' };
 
 async function SoftProofPage({
   params,

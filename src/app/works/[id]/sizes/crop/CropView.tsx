@@ -82,56 +82,72 @@ export function CropView({ title, formats, asked, school, picture, signed, limit
   );
 }
 
-function CropPart({
-  format,
-  picture,
-  school,
-}: {
-  format: FormatModel;
-  picture: Picture;
-  school: School;
-}) {
-  const action = useAction();
-  const { size, length, unit, withUnit } = useUnits();
-  const image = format.image;
+type CropFigure = 'left' | 'top' | 'fill' | 'turn';
+type CropProps = { format: FormatModel; picture: Picture; school: School };
+
+/** Where the cut lies, by hand or typed; what is typed stands in its field until the hand moves the cut again. */
+function useCropForm({ format, picture }: CropProps) {
+  const { unit, withUnit } = useUnits();
+  const { image } = format;
   const kept = insidePlace(picture, image, format.crop ?? CENTRED);
   const [place, setPlace] = useState<CropPlace>(kept);
-  const [typed, setTyped] = useState<Partial<Record<'left' | 'top' | 'fill' | 'turn', string>>>({});
-  const [wrong, setWrong] = useState<Partial<Record<'left' | 'top' | 'fill' | 'turn', string>>>({});
-  const crop = cropAt(picture, image, place);
-  const lost = lostSides(picture, image, crop);
-  const check = checkResolution(crop, image, school);
-  const move = (next: CropPlace) => {
-    setPlace(insidePlace(picture, image, next));
-    setTyped({});
-    setWrong({});
-  };
-  const type = (key: 'left' | 'top' | 'fill' | 'turn') => (text: string) => {
-    setTyped((was) => ({ ...was, [key]: text }));
-    const refuse = (says: string | null) => setWrong((was) => ({ ...was, [key]: says ?? undefined }));
+  const [typed, setTyped] = useState<Partial<Record<CropFigure, string>>>({});
+  const [wrong, setWrong] = useState<Partial<Record<CropFigure, string>>>({});
+  const put = (next: CropPlace) => setPlace(insidePlace(picture, image, next));
+
+  /** Takes what was typed, or says what was expected. */
+  const take = (key: CropFigure, text: string): string | undefined => {
     if (key === 'left' || key === 'top') {
       const um = lengthOrNull(withUnit(text), unit);
-      if (um === null) return refuse('Expected a length such as "12 mm" or "1/2 in".');
+      if (um === null) return 'Expected a length such as "12 mm" or "1/2 in".';
       try {
         setPlace(placeLosing(picture, image, place, { [key]: um }));
-        refuse(null);
       } catch (caught) {
-        refuse(`Expected ${(caught as { expected?: string }).expected ?? 'a cut inside the picture'}.`);
+        return `Expected ${(caught as { expected?: string }).expected ?? 'a cut inside the picture'}.`;
       }
-      return;
+      return undefined;
     }
     const n = readNumber(text.replace(/[%°]/g, '')) ?? NaN;
     if (key === 'fill') {
-      if (n >= 10 && n <= 100) {
-        setPlace(insidePlace(picture, image, { ...place, fill: Math.round(n * 10_000) }));
-        refuse(null);
-      } else refuse('Expected a share from 10 to 100 %.');
-    } else if (Math.abs(n) <= MOST_TURN / 1_000) {
-      setPlace(insidePlace(picture, image, { ...place, turn: Math.round(n * 1_000) }));
-      refuse(null);
-    } else refuse(`Expected −${MOST_TURN / 1_000} to ${MOST_TURN / 1_000} degrees.`);
+      if (!(n >= 10 && n <= 100)) return 'Expected a share from 10 to 100 %.';
+      put({ ...place, fill: Math.round(n * 10_000) });
+      return undefined;
+    }
+    const most = MOST_TURN / 1_000;
+    if (!(Math.abs(n) <= most)) return `Expected −${most} to ${most} degrees.`;
+    put({ ...place, turn: Math.round(n * 1_000) });
+    return undefined;
   };
-  const plain = samePlace(place, CENTRED) || samePlace(place, insidePlace(picture, image, CENTRED));
+
+  return {
+    place,
+    typed,
+    wrong,
+    crop: cropAt(picture, image, place),
+    isMiddle: samePlace(place, CENTRED) || samePlace(place, insidePlace(picture, image, CENTRED)),
+    isKept: samePlace(place, kept),
+    isWrong: Object.values(wrong).some(Boolean),
+    move(next: CropPlace) {
+      put(next);
+      setTyped({});
+      setWrong({});
+    },
+    type: (key: CropFigure) => (text: string) => {
+      setTyped((was) => ({ ...was, [key]: text }));
+      setWrong((was) => ({ ...was, [key]: take(key, text) }));
+    },
+  };
+}
+type CropForm = ReturnType<typeof useCropForm>;
+
+function CropPart(props: CropProps) {
+  const { format, picture } = props;
+  const { image } = format;
+  const form = useCropForm(props);
+  const action = useAction();
+  const { size, unit } = useUnits();
+  const keep = () =>
+    void action.run('placeCrop', { id: format.id, place: form.isMiddle ? null : form.place });
   return (
     <section>
       <PanelTitle>
@@ -143,68 +159,13 @@ function CropPart({
         <CropFrame
           picture={picture}
           image={image}
-          place={place}
-          crop={crop}
-          onMove={move}
+          place={form.place}
+          crop={form.crop}
+          onMove={form.move}
           label={`The picture with the cut for ${size(image)}`}
         />
         <Stack $gap={14} style={{ width: 330 }}>
-          <Fields $columns="1fr 1fr">
-            <Field
-              label="Lost on the left"
-              value={typed.left ?? length(lost.left)}
-              onChange={type('left')}
-              wrong={wrong.left}
-            />
-            <Field
-              label="Lost at the top"
-              value={typed.top ?? length(lost.top)}
-              onChange={type('top')}
-              wrong={wrong.top}
-            />
-            <Field
-              label="Of the largest cut, %"
-              value={typed.fill ?? String(toDecimals(place.fill / 10_000, 1))}
-              onChange={type('fill')}
-              wrong={wrong.fill}
-            />
-            <Field
-              label="Straighten, degrees"
-              value={typed.turn ?? String(place.turn / 1_000)}
-              onChange={type('turn')}
-              wrong={wrong.turn}
-              hint="the horizon’s slope, right side down positive"
-            />
-          </Fields>
-          <FactList
-            rows={[
-              ['Lost right', length(lost.right)],
-              ['Lost below', length(lost.bottom)],
-              [
-                'Lost in all',
-                <Working
-                  key="w"
-                  working={{
-                    title: 'what the crop loses',
-                    steps: [
-                      {
-                        sum: `1 − (${crop.width} × ${crop.height}) ÷ (${picture.width} × ${picture.height})`,
-                        result: `${toDecimals(100 * lost.share, 1)} % of the area`,
-                      },
-                    ],
-                    notes: [
-                      'The shape is locked to the size: what is gained on one side is lost on the other.',
-                    ],
-                    source: 'Lengths are on the print.',
-                  }}
-                >
-                  {toDecimals(100 * lost.share, 1)} % of the picture
-                </Working>,
-              ],
-              ['Pixels', `${crop.width} × ${crop.height}, ${shownPpi(check.ppi, check.requiredPpi)} ppi`],
-            ]}
-          />
-          <Verdict finding={check.finding} />
+          <CropFields {...props} form={form} />
           <Small>
             Drag the cut, or give it the focus and use the arrows:{' '}
             {unit === 'mm'
@@ -213,16 +174,10 @@ function CropPart({
             . + and − change how much it takes.
           </Small>
           <Row>
-            <Button
-              main
-              onPress={() => void action.run('placeCrop', { id: format.id, place: plain ? null : place })}
-              isDisabled={
-                action.isPending || samePlace(place, kept) || Object.values(wrong).some(Boolean)
-              }
-            >
+            <Button main onPress={keep} isDisabled={action.isPending || form.isKept || form.isWrong}>
               Keep this crop
             </Button>
-            <Button onPress={() => move(CENTRED)} isDisabled={plain}>
+            <Button onPress={() => form.move(CENTRED)} isDisabled={form.isMiddle}>
               The middle again
             </Button>
           </Row>
@@ -230,5 +185,74 @@ function CropPart({
         </Stack>
       </div>
     </section>
+  );
+}
+
+/** The cut in figures: typed on two sides, and what that leaves on the others. */
+function CropFields({ format, picture, school, form }: CropProps & { form: CropForm }) {
+  const { length } = useUnits();
+  const { place, typed, wrong, type, crop } = form;
+  const lost = lostSides(picture, format.image, crop);
+  const check = checkResolution(crop, format.image, school);
+  const lostPercent = toDecimals(100 * lost.share, 1);
+  return (
+    <>
+      <Fields $columns="1fr 1fr">
+        <Field
+          label="Lost on the left"
+          value={typed.left ?? length(lost.left)}
+          onChange={type('left')}
+          wrong={wrong.left}
+        />
+        <Field
+          label="Lost at the top"
+          value={typed.top ?? length(lost.top)}
+          onChange={type('top')}
+          wrong={wrong.top}
+        />
+        <Field
+          label="Of the largest cut, %"
+          value={typed.fill ?? String(toDecimals(place.fill / 10_000, 1))}
+          onChange={type('fill')}
+          wrong={wrong.fill}
+        />
+        <Field
+          label="Straighten, degrees"
+          value={typed.turn ?? String(place.turn / 1_000)}
+          onChange={type('turn')}
+          wrong={wrong.turn}
+          hint="the horizon’s slope, right side down positive"
+        />
+      </Fields>
+      <FactList
+        rows={[
+          ['Lost right', length(lost.right)],
+          ['Lost below', length(lost.bottom)],
+          [
+            'Lost in all',
+            <Working
+              key="w"
+              working={{
+                title: 'what the crop loses',
+                steps: [
+                  {
+                    sum: `1 − (${crop.width} × ${crop.height}) ÷ (${picture.width} × ${picture.height})`,
+                    result: `${lostPercent} % of the area`,
+                  },
+                ],
+                notes: [
+                  'The shape is locked to the size: what is gained on one side is lost on the other.',
+                ],
+                source: 'Lengths are on the print.',
+              }}
+            >
+              {lostPercent} % of the picture
+            </Working>,
+          ],
+          ['Pixels', `${crop.width} × ${crop.height}, ${shownPpi(check.ppi, check.requiredPpi)} ppi`],
+        ]}
+      />
+      <Verdict finding={check.finding} />
+    </>
   );
 }

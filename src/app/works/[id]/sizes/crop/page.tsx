@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { formatModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
@@ -5,6 +6,8 @@ import { queryOf } from '@/app/query';
 import { viewedPixels } from '@/studio/works/workPage';
 import { wholeOf, type Params } from '../../workPage';
 import { CropView } from './CropView';
+
+export const metadata: Metadata = { title: 'Crop and border' };
 
 async function CropPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, school, editions, studio } = await wholeOf(params);

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { cutterModel, formatModel, mountModel, supplyModel } from '@/app/models';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
@@ -7,6 +8,8 @@ import { cuttersAtHand, mountsOf } from '@/studio/formats/mounts';
 import { localDay } from '@/core/measure';
 import { wholeOf, type Params } from '../../workPage';
 import { MountView } from './MountView';
+
+export const metadata: Metadata = { title: 'Mat and frame' };
 
 async function MountPage({
   params,

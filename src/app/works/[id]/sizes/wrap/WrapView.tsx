@@ -85,7 +85,7 @@ function OneWrap({
         <Stack $gap={18} style={{ flex: '1 1 560px', minWidth: 0 }}>
           {w && <WrapDrawings worked={w} title={title} seen={seen} mount={mount} gap={lengths.um.gap} />}
         </Stack>
-        <Stack $gap={14} style={{ flex: '1 1 360px', minWidth: 320 }}>
+        <Stack $gap={14} style={{ flex: '1 1 360px', minWidth: 0 }}>
           <WrapFields desk={desk} />
           {w ? <WrapFacts desk={desk} worked={w} /> : <MarkedText kind="fails">{worked.says}</MarkedText>}
           <Row>

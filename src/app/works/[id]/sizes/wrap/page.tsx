@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import { formatModel, mountModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
@@ -5,6 +6,8 @@ import { pictureFor } from '@/studio/reports/shopDrawings';
 import { mountsOf } from '@/studio/formats/mounts';
 import { wholeOf, type Params } from '../../workPage';
 import { WrapView } from './WrapView';
+
+export const metadata: Metadata = { title: 'Canvas wrap' };
 
 async function WrapPage({ params, searchParams }: Params & { searchParams: Promise<{ size?: string }> }) {
   const { work, current, formats, studio } = await wholeOf(params);

@@ -1,0 +1,110 @@
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useAction } from '@/app/useAction';
+import { moneyOrNull, readNumber, wholeOrTyped, type Minor } from '@/core/measure';
+import type { sellable } from '@/store/orders';
+import { useUnits } from '@/ui/Units';
+import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
+
+/** A size of an edition that can be asked for. */
+export type Offer = Awaited<ReturnType<typeof sellable>>[number];
+export type OrderLine = { key: number; offer: string; quantity: string; price: string };
+export const SOMEBODY_NEW = 'new';
+
+/** An edition may be of every size of its work, and a size in several editions: only the two together name what is sold. */
+export const offerKey = (offer: Pick<Offer, 'editionId' | 'formatId'>) =>
+  `${offer.editionId}:${offer.formatId}`;
+
+export function offerName(offer: Offer): string {
+  const run = offer.runName ? `, ${offer.runName}` : '';
+  const edition = offer.kind === 'open' ? 'open' : `of ${offer.size}${run}, ${offer.free} free`;
+  return `${offer.title}, ${offer.formatName}, ${edition}${offer.isClosed ? ', closed' : ''}`;
+}
+
+/** What a line comes to: as typed, else at the price of its size; null while a figure is missing. */
+export function lineSum(line: OrderLine, offer: Offer | undefined, currency: string): Minor | null {
+  const each = line.price.trim() ? moneyOrNull(line.price, currency) : (offer?.priceMinor ?? null);
+  const count = readNumber(line.quantity);
+  return each === null || count === null ? null : each * count;
+}
+
+/** An order as it is taken: who buys, what at which price, and how it goes. */
+export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; offers: Offer[] }) {
+  const router = useRouter();
+  const action = useAction();
+  const { currency } = useUnits();
+  const [buyerId, setBuyer] = useState(buyers[0]?.id ?? SOMEBODY_NEW);
+  const [newBuyer, setNewBuyer] = useState<BuyerValues>(EMPTY_BUYER);
+  const [nextKey, setNextKey] = useState(1);
+  const lineOf = (key: number): OrderLine => ({
+    key,
+    offer: offers[0] ? offerKey(offers[0]) : '',
+    quantity: '1',
+    price: '',
+  });
+  const [lines, setLines] = useState<OrderLine[]>(() => [lineOf(0)]);
+  const [terms, setTerms] = useState({
+    carriage: '',
+    message: '',
+    notes: '',
+    wantsSignature: false,
+    paid: true,
+  });
+
+  const offerOf = (line: OrderLine) => offers.find((offer) => offerKey(offer) === line.offer);
+  const sums = lines.map((line) => lineSum(line, offerOf(line), currency));
+  const carriage = terms.carriage.trim() ? moneyOrNull(terms.carriage, currency) : 0;
+  const parts = [...sums, carriage];
+  const total = parts.includes(null) ? null : parts.reduce<number>((sum, part) => sum + part!, 0);
+
+  /** The buyer's id, recorded first where it is somebody new; null where that was refused. */
+  const recordedBuyer = async (): Promise<string | null> => {
+    if (buyerId !== SOMEBODY_NEW) return buyerId;
+    const recorded = await action.run('recordBuyer', newBuyer);
+    // Recorded once: when the order itself is refused, taking it again must not record them again.
+    if (recorded?.id) setBuyer(recorded.id);
+    return recorded?.id ?? null;
+  };
+  const take = async () => {
+    const buyer = await recordedBuyer();
+    if (buyer === null) return;
+    const placed = await action.run('placeOrder', {
+      buyerId: buyer,
+      ...terms,
+      orderedOn: null,
+      lines: lines.map((line) => ({
+        editionId: offerOf(line)?.editionId ?? '',
+        formatId: offerOf(line)?.formatId ?? '',
+        quantity: wholeOrTyped(line.quantity),
+        price: line.price,
+      })),
+    });
+    if (placed) router.push(`/orders/${placed.id}`);
+  };
+
+  return {
+    action,
+    buyerId,
+    setBuyer,
+    newBuyer,
+    setNewBuyer,
+    lines,
+    offerOf,
+    changeLine: (key: number, patch: Partial<OrderLine>) =>
+      setLines((all) => all.map((line) => (line.key === key ? { ...line, ...patch } : line))),
+    addLine: () => {
+      setLines((all) => [...all, lineOf(nextKey)]);
+      setNextKey(nextKey + 1);
+    },
+    leaveOut: (key: number) => setLines((all) => all.filter((line) => line.key !== key)),
+    terms,
+    setTerm:
+      <K extends keyof typeof terms>(key: K) =>
+      (value: (typeof terms)[K]) =>
+        setTerms((was) => ({ ...was, [key]: value })),
+    total,
+    take,
+  };
+}
+
+export type OrderForm = ReturnType<typeof useOrderForm>;

@@ -1,0 +1,37 @@
+'use client';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { EdgeProfile } from '@/core/printfile/halo';
+import { Small } from '@/ui/Layout';
+import { t } from '@/ui/tokens';
+
+const SPACE = { width: 336, height: 84 };
+
+/** Lightness across the strongest edge: dashed before, whole after. */
+export function EdgeLine({ edge }: { edge: EdgeProfile }) {
+  const all = [...edge.before, ...edge.after];
+  const x = scaleLinear([0, edge.before.length - 1], [2, SPACE.width - 2]);
+  const y = scaleLinear([Math.min(...all), Math.max(...all)], [SPACE.height - 6, 4]);
+  const path = line<number>(
+    (_, i) => x(i),
+    (v) => y(v),
+  );
+  const [low, high] = y.domain().map(Math.round);
+  return (
+    <div>
+      <Small>
+        The strongest edge shown, across {edge.before.length} pixels: from {low} to {high} of 255
+      </Small>
+      <svg
+        viewBox={`0 0 ${SPACE.width} ${SPACE.height}`}
+        width="100%"
+        role="img"
+        aria-label={`Lightness across the edge, from ${low} to ${high} of 255; dashed before sharpening`}
+      >
+        <path d={`M1 0V${SPACE.height - 1}H${SPACE.width}`} fill="none" stroke={t.line} />
+        <path d={path(edge.before) ?? ''} fill="none" stroke={t.ink3} strokeDasharray="4 3" />
+        <path d={path(edge.after) ?? ''} fill="none" stroke={t.ink} strokeWidth="1.6" />
+      </svg>
+    </div>
+  );
+}

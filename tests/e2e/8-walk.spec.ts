@@ -1,0 +1,102 @@
+import type { Page } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './hands';
+import { obstacles } from './obstacles';
+import { pressEveryButton, refuseEverything, type Opened } from './sheets';
+import { findPages, pagePatterns } from './walk';
+
+/** From the smallest phone to a wide desk, and the widths between at which columns fold. */
+const WIDTHS = [320, 390, 768, 900, 1024, 1280, 1440];
+/** Where they are held against the guidelines. */
+const LOOKED_AT = [390, 1280];
+const sidewaysOf = (page: Page) =>
+  page.evaluate(() => {
+    const { scrollWidth, clientWidth } = document.documentElement;
+    return scrollWidth - clientWidth;
+  });
+
+/** Parts that measure themselves answer a little after the window has changed; what stays is a fault. */
+const expectNoSidewaysScroll = (page: Page, where: string) =>
+  expect.poll(() => sidewaysOf(page), { message: where }).toBeLessThanOrEqual(0);
+
+test.describe('every page there is, found by following links', () => {
+  let found = new Map<string, string>();
+  test.beforeAll(async ({ playwright }) => {
+    const request = await playwright.request.newContext({ baseURL: test.info().project.use.baseURL });
+    found = await findPages(request);
+    await request.dispose();
+  });
+
+  test('each is reached from the bench', () => {
+    expect(pagePatterns().filter((pattern) => !found.has(pattern))).toEqual([]);
+  });
+
+  const parts = [
+    [
+      'of a work, to its sizes',
+      (pattern: string) => /^\/works\/\[id\](\/(capture|original|sizes)|$)/.test(pattern),
+    ],
+    [
+      'of a work, from its proofs on',
+      (pattern: string) => /^\/works\/\[id\]\/(proofs|price|edition|listing)/.test(pattern),
+    ],
+    ['of papers', (pattern: string) => pattern.startsWith('/papers')],
+    ['of the house', (pattern: string) => !/^\/(papers|works\/\[id\])/.test(pattern)],
+  ] as const;
+
+  test('each is of one of the parts walked below', () => {
+    for (const pattern of found.keys())
+      expect([pattern, parts.filter(([, isOf]) => isOf(pattern)).length]).toEqual([pattern, 1]);
+  });
+
+  for (const [name, isOf] of parts)
+    test(`${name}: titled, without an error, never wider than the window, fit for everybody (WCAG 2.2 AA)`, async ({
+      page,
+    }) => {
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      for (const [pattern, path] of [...found].filter(([each]) => isOf(each))) {
+        await page.goto(path);
+        const title = await page.title();
+        expect.soft(title, pattern).toMatch(pattern === '/' ? /^Glassine$/ : /^.+ · Glassine$/);
+        // A station of a work is told from the same station of another, and from the work's others.
+        if (pattern.startsWith('/works/[id]')) expect.soft(title.split(' · '), pattern).toHaveLength(3);
+        expect.soft(await page.locator('main').count(), pattern).toBe(1);
+        expect.soft(await page.locator('main h1').count(), pattern).toBe(1);
+        for (const width of WIDTHS) {
+          await page.setViewportSize({ width, height: 800 });
+          await expectNoSidewaysScroll(page, `${pattern} at ${width} px`);
+          if (LOOKED_AT.includes(width))
+            expect.soft(await obstacles(page), `${pattern} at ${width} px`).toEqual([]);
+        }
+      }
+      expect(errors).toEqual([]);
+    });
+
+  /** Pages with many sheets and many kinds of acts; `npm run trials` presses every button of every page. */
+  const SAMPLE = [
+    ['/papers', '/papers/order'],
+    ['/studio', '/works/[id]/original', '/works/[id]/proofs', '/register/[id]'],
+  ];
+  const isFull = process.env.GLASSINE_TRIALS === 'full';
+  for (const patterns of isFull ? pagePatterns().map((pattern) => [pattern]) : SAMPLE)
+    test(`${patterns.join(' ')}: every sheet that a button opens, and what a refused act says, fit for everybody`, async ({
+      page,
+    }) => {
+      await refuseEverything(page);
+      const done = new Set<string>();
+      const opened: Opened[] = [];
+      for (const pattern of patterns)
+        await pressEveryButton(page, found.get(pattern)!, done, async (each) => {
+          opened.push(each);
+          // Refusals are drawn by one part: the first few tell what the others would.
+          const isNew =
+            each.is === 'a sheet' || opened.filter((other) => other.is === each.is).length < 4;
+          if (isNew) expect.soft(await obstacles(page), `${pattern}: ${each.button}`).toEqual([]);
+        });
+      if (isFull) return;
+      expect(opened.filter((each) => each.is === 'a sheet').length).toBeGreaterThan(2);
+      expect(opened.some((each) => each.is === 'a refusal')).toBe(true);
+    });
+});
