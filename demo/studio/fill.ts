@@ -17,6 +17,7 @@ import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
+import { scheduleOffering } from './offering';
 import { scheduleProofing } from './proofing';
 import { scheduleOrders } from './selling';
 import { scheduleSupplying } from './supplying';
@@ -62,6 +63,7 @@ export async function fillStudio(
   scheduleSupplying(clock, studio, known);
   scheduleMaking(studio, clock, known);
   scheduleProofing(clock, studio, known, onStep);
+  scheduleOffering(studio, clock, known);
   scheduleOrders(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));

@@ -74,6 +74,7 @@ async function place(studio: Studio, known: Known, o: DemoOrder): Promise<string
   const lines = o.lines.map(([work, size, quantity]) => ({
     editionId: known.editions.get(work)!,
     formatId: known.formats.get(`${work} ${size}`)!,
+    productId: null,
     quantity,
     price: PRICE_BEFORE_IT_WAS_SET[`${work} ${size}`] ?? '',
   }));

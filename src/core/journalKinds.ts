@@ -4,10 +4,13 @@ export const JOURNAL_KINDS = {
     name: 'Works and captures',
     subjects: ['work', 'photograph', 'master', 'prep', 'print file', 'equipment'],
   },
-  sizes: { name: 'Sizes and prices', subjects: ['format', 'price', 'quote', 'cutter'] },
+  sizes: {
+    name: 'Sizes and prices',
+    subjects: ['format', 'price', 'product', 'line', 'quote', 'cutter'],
+  },
   proofs: { name: 'Colour and proofs', subjects: ['proof', 'proof sheet', 'profile'] },
   editions: { name: 'Editions', subjects: ['edition', 'impression'] },
-  orders: { name: 'Orders', subjects: ['order', 'buyer', 'service'] },
+  orders: { name: 'Orders', subjects: ['order', 'buyer', 'service', 'goods', 'channel', 'account'] },
   papers: {
     name: 'Papers, printers, routes',
     subjects: ['paper', 'layout', 'machine', 'route', 'supply', 'supplier'],

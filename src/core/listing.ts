@@ -6,6 +6,8 @@ export type ListedSize = {
   priceMinor: Minor;
   paper: string | null;
   process: string | null;
+  /** How it comes, where it is more than a loose print; empty: a loose one. */
+  finish: string;
 };
 export type ListingFacts = {
   title: string;
@@ -36,12 +38,14 @@ export function listingText(f: ListingFacts): string[] {
     work ? `A print after the original: ${work}.` : 'A print after the original.',
     ...f.sizes.map(
       (s) =>
-        `Picture ${both(s.image)} on a sheet of ${both(s.sheet)}: ${formatMoney(s.priceMinor, f.currency)}.${made(s) ? ` ${made(s)}.` : ''}`,
+        `Picture ${both(s.image)} on a sheet of ${both(s.sheet)}${s.finish && `, ${s.finish}`}: ${formatMoney(s.priceMinor, f.currency)}.${made(s) ? ` ${made(s)}.` : ''}`,
     ),
     ...(f.edition
       ? [`${f.edition.covers}${f.edition.left !== null ? ` ${f.edition.left} are still to be had.` : ''}`]
       : []),
-    'The print comes unframed and without a mat.',
+    f.sizes.some((s) => s.finish)
+      ? 'Where nothing else is said, the print comes unframed and without a mat.'
+      : 'The print comes unframed and without a mat.',
     `It leaves within ${f.handlingDays} working days.`,
   ];
 }

@@ -432,6 +432,7 @@ test('a listing gives sizes in both units, prices with their currency, and what 
         priceMinor: 5_400,
         paper: 'Kelp',
         process: 'pigment inkjet',
+        finish: '',
       },
     ],
   }).join('\n');

@@ -20,7 +20,7 @@ export async function firstSteps(db: Db): Promise<FirstSteps> {
     SELECT (SELECT work_id FROM masters WHERE state = 'ready' ORDER BY received_at DESC LIMIT 1) AS workId,
       (SELECT count(*) FROM masters WHERE state = 'ready') AS pictures,
       (SELECT count(*) FROM formats WHERE archived_at IS NULL) AS sizes,
-      (SELECT count(*) FROM prices) AS prices`);
+      (SELECT count(*) FROM prices WHERE withdrawn_at IS NULL) AS prices`);
   return {
     workId: row!.workId,
     hasPicture: row!.pictures > 0,

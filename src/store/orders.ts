@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/orderStates';
 import type { Supply } from '@/core/parcel/pack';
 import type { Db } from './db';
+import { pricesOn } from './products';
 import { freeByEdition } from './soundness';
 import {
   buyers,
@@ -11,7 +12,8 @@ import {
   orderLines,
   orders,
   parcels,
-  prices,
+  printLines,
+  products,
   services,
   supplies,
   works,
@@ -130,12 +132,14 @@ export const openOrders = (db: Db) =>
  * What can be sold: every offered size of every edition that has something to sell, with its price, how many lie ready and how
  * many of a run are free. A closed edition is here only while something of it lies in the drawer.
  */
-export async function sellable(db: Db) {
-  const lines = await sizesOfEditions(db);
+export async function sellable(db: Db, today: string) {
+  const [lines, prices] = await Promise.all([sizesOfEditions(db), pricesOn(db, today)]);
   const free = new Map((await freeByEdition(db)).map((e) => [e.editionId, e.free]));
+  const priceOf = new Map(prices.map((price) => [price.productId, price.priceMinor]));
   return lines
     .map(({ closedAt, ...line }) => ({
       ...line,
+      priceMinor: line.productId ? (priceOf.get(line.productId) ?? null) : null,
       isClosed: closedAt !== null,
       free: free.get(line.editionId) ?? null,
     }))
@@ -153,7 +157,9 @@ const sizesOfEditions = (db: Db) =>
       size: editions.size,
       runName: editions.name,
       closedAt: editions.closedAt,
-      priceMinor: prices.priceMinor,
+      productId: products.id,
+      lineName: printLines.name,
+      finish: products.finish,
       ready: readyCount(sql`${editions.id}`, sql`${formats.id}`),
     })
     .from(editions)
@@ -166,10 +172,19 @@ const sizesOfEditions = (db: Db) =>
         sql`(${editions.formatId} IS NULL OR ${editions.formatId} = ${formats.id})`,
       ),
     )
-    .leftJoin(prices, eq(prices.formatId, formats.id))
+    .leftJoin(
+      products,
+      and(
+        eq(products.formatId, formats.id),
+        sql`${products.archivedAt} IS NULL`,
+        // What stands outside the run is sold of the open edition only.
+        sql`(${products.inEdition} = 1 OR ${editions.kind} = 'open')`,
+      ),
+    )
+    .leftJoin(printLines, eq(printLines.id, products.lineId))
     .where(sql`${works.archivedAt} IS NULL`)
-    .orderBy(asc(works.title), asc(formats.imageWidthUm))
-    .limit(2_000);
+    .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id))
+    .limit(5_000);
 
 export const allBuyers = (db: Db): Promise<Buyer[]> =>
   db

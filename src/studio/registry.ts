@@ -31,6 +31,10 @@ import * as lots from './papers/lotActions';
 import * as papers from './papers/paperActions';
 import * as shelf from './orders/shelfActions';
 import * as price from './prices/priceActions';
+import * as product from './prices/productActions';
+import * as accounts from './sales/accountActions';
+import * as channels from './sales/channelActions';
+import * as goods from './sales/goodsActions';
 import * as printFiles from './print-files/printFileActions';
 import * as comparing from './proofs/comparisonActions';
 import * as formulas from './proofs/passedFormulaActions';
@@ -79,6 +83,10 @@ const modules = {
   softProof,
   work,
   price,
+  product,
+  accounts,
+  channels,
+  goods,
   beginning,
   settings,
   shelf,

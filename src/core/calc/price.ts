@@ -11,7 +11,9 @@ const name = Type.String({ minLength: 1, maxLength: 120 });
 const amounts = listOf(objectSchema({ name, amount: moneySchema }), { maxItems: 100 });
 /** What `price.solve` takes; the price act takes the same. */
 export const priceQuestionSchema = objectSchema({
-  costs: amounts,
+  costs: listOf(objectSchema({ name, amount: moneySchema, own: Type.Optional(Type.Boolean()) }), {
+    maxItems: 100,
+  }),
   fixedFees: amounts,
   shareFees: listOf(objectSchema({ name, share: shareSchema }), { maxItems: 50 }),
   carriageCharged: moneySchema,

@@ -6,8 +6,8 @@ export type NamedAmount = { name: string; amount: Minor };
 export type NamedShare = { name: string; share: number };
 
 export type PriceQuestion = {
-  /** What one print costs to make and pack. */
-  costs: NamedAmount[];
+  /** What one print costs to make and pack: as reckoned from the records, and what a person added (`own`). */
+  costs: (NamedAmount & { own?: boolean })[];
   /** Fees of a fixed sum per sale. */
   fixedFees: NamedAmount[];
   /** Fees as a share (0–1) of what the buyer pays, carriage included. */

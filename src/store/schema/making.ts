@@ -11,6 +11,7 @@ import { INTENTS } from '@/core/colour/intents';
 import { IMPRESSION_KINDS, IMPRESSION_STATES, SIGNINGS } from '@/core/edition/impressionStates';
 import { PROOF_KINDS, PROOF_STATES } from '@/core/proof/proofStates';
 import { ROUTE_KINDS } from '@/core/route/kinds';
+import { FINISHES, TIMED_ACTS } from '@/core/product/words';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES, SAMPLES } from '@/core/stock/paperWords';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
 import { orderLines } from './selling';
@@ -198,6 +199,61 @@ export const register = sqliteTable(
   (t) => [index('register_impression').on(t.impressionId), index('register_edition').on(t.editionId)],
 );
 
+/** A quality the studio sells in, by its own name. */
+export const printLines = sqliteTable(
+  'print_lines',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    /** How and on what it is printed; nothing: as the last proof of the size was. */
+    routeId: text('route_id').references(() => routes.id),
+    paperId: text('paper_id').references(() => papers.id),
+    signing: oneOf('signing', SIGNINGS).notNull(),
+    /** Whether it may be called a fine print. */
+    finePrint: flag('fine_print').notNull(),
+    /** What goes in with every print, besides what wraps it. */
+    goesIn: document('goes_in', 'goesIn')
+      .notNull()
+      .default(sql`'{"version":1,"body":[]}'`),
+    place: integer('place').notNull().default(0),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
+
+/** What a buyer can ask for: a size of a work in a line and a finish. */
+export const products = sqliteTable(
+  'products',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    formatId: text('format_id')
+      .notNull()
+      .references(() => formats.id),
+    lineId: text('line_id')
+      .notNull()
+      .references(() => printLines.id),
+    finish: oneOf('finish', FINISHES).notNull(),
+    /** Numbered in the limited run, where there is one; else of the open edition. */
+    inEdition: flag('in_edition').notNull().default(true),
+    /** What others ask to frame, stretch or mount it, who, and the day they said so. */
+    quoteMinor: integer('quote_minor'),
+    quoteFrom: text('quote_from').notNull().default(''),
+    quotedOn: day('quoted_on'),
+    createdAt: at('created_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  (t) => [
+    ...columnRules(t),
+    uniqueIndex('products_once').on(t.formatId, t.lineId, t.finish),
+    index('products_work').on(t.workId),
+  ],
+);
+
+/** What a product sold for from a day on. Rows stay: the newest that has begun is the price, unless it was withdrawn. */
 export const prices = sqliteTable(
   'prices',
   {
@@ -208,13 +264,32 @@ export const prices = sqliteTable(
     formatId: text('format_id')
       .notNull()
       .references(() => formats.id),
+    productId: text('product_id')
+      .notNull()
+      .references(() => products.id),
     priceMinor: integer('price_minor').notNull(),
     question: document('question', 'priceQuestion').notNull(),
+    validFromOn: day('valid_from_on').notNull(),
     decidedAt: at('decided_at').notNull(),
+    withdrawnAt: at('withdrawn_at'),
   },
   (t) => [
     ...columnRules(t),
-    uniqueIndex('prices_format').on(t.formatId),
+    index('prices_product').on(t.productId, t.validFromOn),
     index('prices_work').on(t.workId),
   ],
+);
+
+/** How long an act took by the stopwatch. */
+export const timings = sqliteTable(
+  'timings',
+  {
+    id: id(),
+    act: oneOf('act', TIMED_ACTS).notNull(),
+    seconds: integer('seconds').notNull(),
+    /** Prints it was for. */
+    prints: integer('prints').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [...columnRules(t), index('timings_act').on(t.act, t.at)],
 );

@@ -2,8 +2,9 @@ import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqli
 import { PACK_FORMS, SUPPLY_KINDS } from '@/core/parcel/pack';
 import { ORDER_STATES } from '@/core/order/orderStates';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
-import { editions } from './making';
-import { formats } from './works';
+import { CHANNEL_KINDS, ENTRY_KINDS, GOODS_KINDS, GOODS_MOVE_KINDS } from '@/core/product/words';
+import { editions, products } from './making';
+import { formats, works } from './works';
 
 /** Counted again, bought, used for something else than a parcel, sealed into one, taken out of one again. */
 export const SUPPLY_MOVE_KINDS = ['counted', 'received', 'used', 'packed', 'unpacked'] as const;
@@ -119,6 +120,8 @@ export const orderLines = sqliteTable(
     formatId: text('format_id')
       .notNull()
       .references(() => formats.id),
+    /** What was asked for; nothing: a size before anything of it was for sale. */
+    productId: text('product_id').references(() => products.id),
     quantity: integer('quantity').notNull(),
     priceMinor: integer('price_minor').notNull(),
   },
@@ -153,6 +156,105 @@ export const parcels = sqliteTable(
     dispatchedAt: at('dispatched_at'),
   },
   (t) => [...columnRules(t), uniqueIndex('parcels_order').on(t.orderId)],
+);
+
+/** What is sold and is no print of a work: cards, pins, mats, vouchers. */
+export const goods = sqliteTable(
+  'goods',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    kind: oneOf('kind', GOODS_KINDS).notNull(),
+    costMinor: integer('cost_minor').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+    onHand: integer('on_hand').notNull(),
+    weightMg: integer('weight_mg').notNull(),
+    thicknessUm: um('thickness_um').notNull(),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
+
+/** What came to the goods and left them. `goods.on_hand` is their sum, written in the same transaction. */
+export const goodsMoves = sqliteTable(
+  'goods_moves',
+  {
+    id: id(),
+    goodsId: text('goods_id')
+      .notNull()
+      .references(() => goods.id),
+    at: at('at').notNull(),
+    kind: oneOf('kind', GOODS_MOVE_KINDS).notNull(),
+    amount: integer('amount').notNull(),
+    why: text('why').notNull().default(''),
+  },
+  (t) => [...columnRules(t), index('goods_moves_goods').on(t.goodsId)],
+);
+
+/** Where things are sold, with its rules of who keeps what. */
+export const channels = sqliteTable(
+  'channels',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    kind: oneOf('kind', CHANNEL_KINDS).notNull(),
+    rules: document('rules', 'channelTerms').notNull(),
+    /** The day its rules were read. */
+    readOn: day('read_on').notNull(),
+    notes: text('notes').notNull().default(''),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
+
+/** What others ask for a print like it, as the person saw it on a day. */
+export const marketNotes = sqliteTable(
+  'market_notes',
+  {
+    id: id(),
+    workId: text('work_id').references(() => works.id),
+    says: text('says').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+    widthUm: um('width_um').notNull(),
+    heightUm: um('height_um').notNull(),
+    seenOn: day('seen_on').notNull(),
+  },
+  (t) => [...columnRules(t), index('market_notes_work').on(t.workId)],
+);
+
+/** One commission or large piece: what was quoted, what was paid, the hours, the losses. */
+export const jobAccounts = sqliteTable(
+  'job_accounts',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    workId: text('work_id').references(() => works.id),
+    client: text('client').notNull().default(''),
+    agreedMinor: integer('agreed_minor'),
+    openedOn: day('opened_on').notNull(),
+    closedAt: at('closed_at'),
+    notes: text('notes').notNull().default(''),
+  },
+  (t) => [...columnRules(t), index('job_accounts_work').on(t.workId)],
+);
+
+export const accountEntries = sqliteTable(
+  'account_entries',
+  {
+    id: id(),
+    accountId: text('account_id')
+      .notNull()
+      .references(() => jobAccounts.id),
+    kind: oneOf('kind', ENTRY_KINDS).notNull(),
+    /** What for: a quote and what was paid for the same thing bear the same words. */
+    says: text('says').notNull(),
+    who: text('who').notNull().default(''),
+    notedOn: day('noted_on').notNull(),
+    sumMinor: integer('sum_minor').notNull(),
+    minutes: integer('minutes').notNull().default(0),
+  },
+  (t) => [...columnRules(t), index('account_entries_account').on(t.accountId)],
 );
 
 export const journal = sqliteTable(

@@ -41,6 +41,8 @@ export const studio = sqliteTable(
     referenceDays: integer('reference_days'),
     /** Where backups go, how often, and how the last one went; nothing: nobody has said. */
     care: document('care', 'care'),
+    /** Minutes, rates and guesses that costs are reckoned with; nothing: the starting figures. */
+    costRates: document('cost_rates', 'costRates'),
   },
   columnRules,
 );
@@ -57,6 +59,11 @@ export const works = sqliteTable(
     heightUm: um('height_um'),
     owner: text('owner').notNull(),
     soldPriceMinor: integer('sold_price_minor'),
+    /** What the original is offered for, sold or not. */
+    askingPriceMinor: integer('asking_price_minor'),
+    /** What its capture cost, and how many prints are expected to bear that and its proofs. */
+    captureMinor: integer('capture_minor').notNull().default(0),
+    expectedPrints: integer('expected_prints'),
     drySince: day('dry_since'),
     varnish: text('varnish').notNull().default(''),
     surface: text('surface').notNull().default(''),

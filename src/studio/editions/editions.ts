@@ -1,7 +1,9 @@
 import { chainWalk, type ChainCheck } from '@/core/edition/chain';
 import { impressionLabel, stateWord } from '@/core/edition/impressionStates';
 import { historyOf, readRegister } from '@/store/editions';
-import { findRow, findRows, rowById } from '@/store/rows';
+import { localDay } from '@/core/measure';
+import { pricesOn } from '@/store/products';
+import { findRow, rowById, type Row } from '@/store/rows';
 import { type Studio } from '../studio';
 
 /** Walks the whole register, a thousand lines at a time, and says whether it is unbroken. */
@@ -24,9 +26,7 @@ export async function loadImpression(studio: Studio, impressionId: string) {
     impression.paperId ? rowById(studio.db, 'papers', impression.paperId) : null,
     impression.proofId ? findRow(studio.db, 'proofs', impression.proofId) : null,
   ]);
-  const price = impression.formatId
-    ? (await findRows(studio.db, 'prices', { formatId: impression.formatId }, { limit: 1 }))[0]
-    : undefined;
+  const priceMinor = await askedFor(studio, impression);
   return {
     impression,
     label: impressionLabel(impression.kind, impression.number, edition.size, edition.name),
@@ -34,8 +34,20 @@ export async function loadImpression(studio: Studio, impressionId: string) {
     format: format?.name ?? null,
     paper: paper?.name ?? null,
     proofRound: proof?.round ?? null,
-    priceMinor: price?.priceMinor ?? null,
+    priceMinor,
     history,
   };
 }
+/** What it was sold for; until then, what a print of its size sells for. */
+async function askedFor(studio: Studio, impression: Row<'impressions'>): Promise<number | null> {
+  const { db } = studio;
+  const line = impression.orderLineId ? await findRow(db, 'orderLines', impression.orderLineId) : null;
+  if (line) return line.priceMinor;
+  if (!impression.formatId) return null;
+  const { timeZone } = await studio.settings();
+  const now = await pricesOn(db, localDay(studio.now(), timeZone));
+  const ofSize = now.filter((price) => price.formatId === impression.formatId);
+  return ofSize.length ? Math.min(...ofSize.map((price) => price.priceMinor)) : null;
+}
+
 export type ImpressionDetail = Awaited<ReturnType<typeof loadImpression>>;

@@ -489,6 +489,61 @@ describe('undo restores every column', () => {
     await go('inspectPrint', { impressionId: first!.id, points, measured: '', words: '', bears: null });
   });
 
+  test('of products and their prices, channels, goods and a job’s account', async () => {
+    const f = await furnished();
+    const { studio, workId, formatId } = f;
+    const go = (name: string, input: unknown) => thereAndBack(studio, name, input);
+    const line = { id: null, name: 'Cotton', routeId: null, paperId: null, signing: 'front' };
+    const lineId = (await go('saveLine', { ...line, finePrint: true, goesIn: [], notes: '' })).id!;
+    const grid = { workId, formatIds: [formatId], lineIds: [lineId], finishes: ['loose', 'framed'] };
+    await go('offerProducts', { ...grid, inEdition: true });
+    const [product] = await findRows(studio.db, 'products', { lineId, finish: 'framed' });
+    await go('quoteProduct', { id: product!.id, quote: '90', from: 'Pell', on: null, inEdition: false });
+    const question = {
+      costs: [{ name: 'print', amount: 900 }],
+      fixedFees: [],
+      shareFees: [],
+      carriageCharged: 0,
+      margin: 0.5,
+      given: 0,
+    };
+    await go('setPrice', { formatId, lineId, finish: 'framed', question, price: '' });
+    const raised = { productId: product!.id, price: '200', question: null };
+    await go('keepPrices', { validFrom: null, changes: [raised] });
+    await go('removePrice', { formatId, lineId, finish: 'framed' });
+    await go('withdrawProduct', { id: product!.id });
+    await go('archiveLine', { id: lineId });
+    const minutes = { trim: 1, sign: 1, inspect: 1, mount: 1, frame: 1, stretch: 1, pack: 1 };
+    await go('setCostRates', {
+      ratePerHour: '30',
+      minutes,
+      expectedPrints: 10,
+      prepMinutes: 30,
+      spoilRate: 0.1,
+      minutesPerM2: 20,
+      printsPerOrder: 2,
+    });
+    await go('noteOutlays', { workId, capture: '80', expectedPrints: 12, askingPrice: '900' });
+    const goods = { name: 'Card', kind: 'card', cost: '1', price: '3', onHand: 9, weight: '9 g' };
+    const card = (await go('saveGoods', { id: null, ...goods, thickness: '1 mm', notes: '' })).id!;
+    await go('moveGoods', { id: card, kind: 'sold', count: 2, why: '' });
+    await go('archiveGoods', { id: card });
+    const accountId = (
+      await go('saveAccount', {
+        id: null,
+        name: 'Canvas',
+        workId: null,
+        client: '',
+        agreed: '',
+        notes: '',
+      })
+    ).id!;
+    const entry = { accountId, kind: 'cost', says: 'bars', who: '', sum: '4', minutes: 0, on: null };
+    const entryId = (await go('addEntry', entry)).id!;
+    await go('removeEntry', { id: entryId });
+    await go('closeAccount', { id: accountId, closed: true });
+  });
+
   test('of all that is simply recorded', async () => {
     const f = await furnished();
     const { studio } = f;
@@ -659,13 +714,13 @@ describe('no number twice', () => {
       return (await listingOf(f.studio, whole)).paragraphs.join(' ');
     };
     expect(await freeOf(f.studio.db, editionId)).toBe(3);
-    expect((await sellable(f.studio.db))[0]!.free).toBe(3);
+    expect((await sellable(f.studio.db, '2026-12-01'))[0]!.free).toBe(3);
     expect(await listed()).toContain('3 are still to be had');
     expect((await refused(order(f, editionId, 4))).message).toMatch(/at most 3/);
     await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' });
     // Two were made and are promised; what was never printed never will be.
     expect(await freeOf(f.studio.db, editionId)).toBe(0);
-    expect(await sellable(f.studio.db)).toEqual([]);
+    expect(await sellable(f.studio.db, '2026-12-01')).toEqual([]);
     expect((await refused(order(f, editionId))).message).toMatch(/at most 0.*the edition is closed/);
   });
 

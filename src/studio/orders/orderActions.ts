@@ -13,6 +13,7 @@ import {
   type Edition,
 } from '@/store/editions';
 import { nextOrderNumber, type Order } from '@/store/orders';
+import { pricesOn } from '@/store/products';
 import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
 import { freeOf } from '@/store/soundness';
 import { defineAction } from '../action';
@@ -95,7 +96,13 @@ const orderInput = objectSchema({
   orderedOn: orNull(day),
   notes: prose,
   lines: listOf(
-    objectSchema({ editionId: id, formatId: id, quantity: wholeNumber(1, 200), price: moneyInput }),
+    objectSchema({
+      editionId: id,
+      formatId: id,
+      productId: Type.Optional(orNull(id)),
+      quantity: wholeNumber(1, 200),
+      price: moneyInput,
+    }),
     {
       minItems: 1,
       maxItems: 50,
@@ -167,7 +174,8 @@ async function addLine(
   const work = await rowById(tx, 'works', edition.workId);
   if (format.workId !== work.id)
     throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
-  const [set] = await findRows(tx, 'prices', { formatId: format.id }, { limit: 1 });
+  const product = await productAsked(studio, tx, l, `${field}.productId`);
+  const set = product && (await priceOf(studio, tx, product));
   const priceMinor = isBlank(l.price) ? set?.priceMinor : parseSum(l.price, currency, `${field}.price`);
   if (priceMinor === undefined)
     throw new InputError(
@@ -181,9 +189,35 @@ async function addLine(
     orderId,
     editionId: edition.id,
     formatId: format.id,
+    productId: product?.id ?? null,
     quantity: l.quantity,
     priceMinor,
   });
+}
+
+/** The product a line asks for; where it names none, the plainest of its size. */
+async function productAsked(
+  studio: Studio,
+  tx: Tx,
+  l: OrderInput['lines'][number],
+  field: string,
+): Promise<Row<'products'> | undefined> {
+  const offered = await findRows(
+    tx,
+    'products',
+    { formatId: l.formatId, archivedAt: null },
+    { orderBy: ['createdAt', 'id'] },
+  );
+  if (!l.productId) return offered.find((product) => product.finish === 'loose') ?? offered[0];
+  const product = offered.find((each) => each.id === l.productId);
+  if (!product) throw new InputError(field, l.productId, 'something that is offered of this size');
+  return product;
+}
+
+async function priceOf(studio: Studio, tx: Tx, product: Row<'products'>) {
+  const { timeZone } = await studio.settings();
+  const now = await pricesOn(tx, localDay(studio.now(), timeZone), product.workId);
+  return now.find((price) => price.productId === product.id);
 }
 
 /** A run cannot promise more impressions than it still has: those spoken for by open orders count, closed runs have what is left. */

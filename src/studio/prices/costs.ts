@@ -1,72 +1,407 @@
-import { bordersOf, sheetOf } from '@/core/crop/border';
-import { areaMm2, roundHalfEven } from '@/core/measure';
-import { planPack } from '@/core/parcel/pack';
-import type { NamedAmount } from '@/core/price/solve';
+import { bordersOf, imageOf, sheetOf, type KeptMeasures } from '@/core/crop/border';
+import { costOfProduct, type CostAnswer, type CostQuestion, type Ground } from '@/core/cost/ofProduct';
+import { paperUsed } from '@/core/cost/paperUsed';
+import { actsFor, ENOUGH_PRINTED, ENOUGH_TIMED, FIRST_RATES, type CostRates } from '@/core/cost/rates';
+import type { Signing } from '@/core/edition/impressionStates';
+import { areaMm2, type Mg, type Minor, type Size } from '@/core/measure';
+import { planPack, type PackPlan } from '@/core/parcel/pack';
+import { expectedWeight } from '@/core/parcel/weigh';
+import type { ProductFinish, TimedAct } from '@/core/product/words';
+import { quoteRoute } from '@/core/route/prices';
+import { inkWeights } from '@/core/stock/ink';
 import { shelf, supplyPrices } from '@/store/orders';
-import { papersAndRoutes, type proofsOf } from '@/store/proofs';
-import type { Format } from '@/store/works';
+import { costFacts, linesAtHand, type PrintLine, type Product } from '@/store/products';
+import { papersAndRoutes, type Paper, type Route } from '@/store/proofs';
+import { findRows, type Row } from '@/store/rows';
+import { inkReport, machineCosts, machinesAtHand, type Machine } from '../machines/machines';
+import { lotsOnHand, type LotOnHand } from '../papers/lots';
+import { asPrice } from '../routes/routes';
 import type { Studio } from '../studio';
 
-export type CostSuggestion = { costs: NamedAmount[]; because: string };
+/** What is asked about: a size of a work, in a line and a finish. */
+export type CostAsk = {
+  work: Pick<Row<'works'>, 'id' | 'captureMinor' | 'expectedPrints'>;
+  format: { id: string; name: string } & KeptMeasures;
+  line: Pick<PrintLine, 'routeId' | 'paperId' | 'signing' | 'goesIn'> | null;
+  finish: ProductFinish;
+  quote?: Pick<Product, 'quoteMinor' | 'quoteFrom' | 'quotedOn'> | null;
+};
 
-/**
- * What one print of each format costs to make and pack, as far as the studio's own records tell: the paper and the route
- * of the last proof of that size, and what would wrap it. A start to correct, never a price.
- */
-export async function costSuggestion(
-  studio: Studio,
-  workId: string,
-  formats: readonly Format[],
-  proofRows: Awaited<ReturnType<typeof proofsOf>>,
-): Promise<Map<string, CostSuggestion>> {
+export type ProductCost = CostAnswer & {
+  paper: string | null;
+  route: string | null;
+  /** What has to be known before the cost is whole, such as a framer's quote. */
+  lacks: string | null;
+  /** How it leaves, and what it weighs, wrapped. */
+  packed: { form: string; weight: Mg };
+  because: string;
+};
+
+/** Everything costs are reckoned from, read once: asked for a hundred products it is still one reading. */
+export type CostBook = {
+  currency: string;
+  rates: CostRates;
+  /** Whether the rates are one's own, or the starting figures. */
+  ownRates: boolean;
+  lines: PrintLine[];
+  papers: Map<string, Paper>;
+  routes: Map<string, Route>;
+  prices: Row<'routePrices'>[];
+  lots: LotOnHand[];
+  supplies: Awaited<ReturnType<typeof shelf>>;
+  supplyPrice: Map<string, Minor>;
+  machines: {
+    machine: Machine;
+    inks: { colour: string; perM2: Minor; learned: boolean }[];
+    perHour: Minor | null;
+  }[];
+  proofSpent: Map<string, Minor>;
+  proofed: Awaited<ReturnType<typeof costFacts>>['proofed'];
+  histograms: Map<string, number[][]>;
+  timed: Map<TimedAct, { minutes: number; times: number }>;
+  spoils: { printed: number; spoiled: number };
+};
+
+/** Opens the book: one reading of the studio's records for any number of costs. */
+export async function openCostBook(studio: Studio): Promise<CostBook> {
   const { db } = studio;
-  const [{ papers, routes }, onShelf, pricesOf] = await Promise.all([
-    papersAndRoutes(db),
-    shelf(db),
-    supplyPrices(db),
-  ]);
-  return new Map(
-    formats.map((f) => {
-      const rows = proofRows.filter((r) => r.format.id === f.id);
-      const made = rows.find((r) => r.proof.reference) ?? rows[0] ?? proofRows[0];
-      const paper = made?.paper ?? papers.find((p) => !p.discontinued),
-        route = made?.route ?? routes[0];
-      const sheet = sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f));
-      const m2 = areaMm2(sheet) / 1e6;
-      const costs: NamedAmount[] = [];
-      if (paper && route?.kind === 'own printer')
-        costs.push({ name: `paper, ${paper.name}`, amount: roundHalfEven(m2 * paper.pricePerM2Minor) });
-      if (route)
-        costs.push({
-          name: route.kind === 'own printer' ? 'ink and wear' : `printing, ${route.name}`,
-          amount: Math.max(route.minimumMinor, roundHalfEven(m2 * route.pricePerM2Minor)),
-        });
-      const plan = planPack(
-        [
-          {
-            name: f.name,
-            sheet,
-            gsm: paper?.gsm ?? 300,
-            mayRoll: paper?.mayRoll ?? true,
-            canvas: paper?.base === 'canvas',
-          },
-        ],
-        onShelf,
-      );
-      const wrapping = plan.needs.reduce(
-        (a, n) => a + (n.supply ? (pricesOf.get(n.supply.id) ?? 0) * n.count : 0),
-        0,
-      );
-      if (wrapping > 0) costs.push({ name: `wrapping, ${plan.form}`, amount: wrapping });
-      return [
-        f.id,
-        {
-          costs,
-          because: made
-            ? `from proof round ${made.proof.round} on ${made.paper.name} by ${made.route.name}, and the packing shelf`
-            : 'from the first paper and route on record; no proof of this size yet',
-        },
-      ];
+  const [settings, { papers, routes }, prices, lots, supplies, supplyPrice, facts, machines, lines] =
+    await Promise.all([
+      studio.settings(),
+      papersAndRoutes(db),
+      findRows(db, 'routePrices'),
+      lotsOnHand(db),
+      shelf(db),
+      supplyPrices(db),
+      costFacts(db),
+      machinesAtHand(db),
+      linesAtHand(db),
+    ]);
+  const count = (act: string) => facts.made.find((m) => m.act === act)?.n ?? 0;
+  return {
+    currency: settings.currency,
+    rates: settings.costRates ?? FIRST_RATES,
+    ownRates: settings.costRates !== null,
+    lines,
+    papers: new Map(papers.map((p) => [p.id, p])),
+    routes: new Map(routes.map((r) => [r.id, r])),
+    prices,
+    lots: lots.filter((lot) => lot.onHand > 0),
+    supplies,
+    supplyPrice,
+    machines: await Promise.all(
+      machines.map(async (machine) => ({
+        machine,
+        inks: (await inkReport(studio, machine)).map((ink) => ({
+          colour: ink.colour,
+          perM2: ink.perM2Minor,
+          learned: ink.fit.spans > 0,
+        })),
+        perHour: (await machineCosts(db, machine)).perHourMinor,
+      })),
+    ),
+    proofSpent: new Map(facts.spent.map((s) => [s.workId, s.sum])),
+    proofed: facts.proofed,
+    histograms: new Map(
+      facts.pictures.flatMap((p) =>
+        p.histogram ? [[p.workId, JSON.parse(p.histogram) as number[][]] as const] : [],
+      ),
+    ),
+    timed: new Map(
+      facts.timed
+        .filter((t) => t.prints > 0)
+        .map((t) => [t.act, { minutes: t.seconds / 60 / t.prints, times: t.times }]),
+    ),
+    spoils: { printed: count('printed'), spoiled: count('spoiled') },
+  };
+}
+
+/** What one product costs: the one answer that every page gives. */
+export function productCost(book: CostBook, ask: CostAsk): ProductCost {
+  const made = madeBy(book, ask);
+  const { question, lacks, packed } = costQuestion(book, ask, made);
+  return {
+    ...costOfProduct(question),
+    paper: made.paper?.name ?? null,
+    route: made.route?.name ?? null,
+    lacks,
+    packed,
+    because: made.because,
+  };
+}
+
+type MadeBy = { paper: Paper | null; route: Route | null; because: string };
+
+/** How it is printed: as its line says, else as the last proof of the size was, else by the first paper and route there are. */
+function madeBy(book: CostBook, ask: CostAsk): MadeBy {
+  const proof =
+    book.proofed.find((p) => p.formatId === ask.format.id) ??
+    book.proofed.find((p) => p.workId === ask.work.id);
+  const first = <T extends { id: string }>(all: Map<string, T>, ...ids: (string | null | undefined)[]) =>
+    ids.map((id) => (id ? all.get(id) : undefined)).find((found) => found !== undefined);
+  const paper =
+    first(book.papers, ask.line?.paperId, proof?.paperId) ??
+    [...book.papers.values()].find((p) => !p.discontinued) ??
+    null;
+  const route =
+    first(book.routes, ask.line?.routeId, proof?.routeId) ?? [...book.routes.values()][0] ?? null;
+  const because = ask.line?.paperId
+    ? 'as its line says'
+    : proof
+      ? `as proof round ${proof.round} was made, on ${paper?.name} by ${route?.name}`
+      : 'on the first paper by the first route on record: no proof of this size yet';
+  return { paper, route, because };
+}
+
+function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
+  const image = imageOf(ask.format);
+  const sheet = sheetOf(image, bordersOf(ask.format));
+  const isOwn = route?.kind === 'own printer';
+  const mat = ask.finish === 'mounted' ? smallestMat(book, sheet) : null;
+  const pack = packOf(book, ask, mat ?? sheet, paper);
+  const finish = finishPart(ask, book, mat);
+  const question: CostQuestion = {
+    currency: book.currency,
+    ...(isOwn && paper && { paper: paperOf(book, paper, sheet) }),
+    ...(isOwn && ownPrinter(book, ask, route, image, sheet)),
+    ...(route && !isOwn && { route: routeOf(book, route, paper, sheet) }),
+    ...spoilsOf(book),
+    shares: sharesOf(book, ask),
+    time: timeOf(book, ask),
+    parts: [...pack.parts, ...insertsOf(book, ask, pack.plan), ...finish.parts],
+  };
+  return { question, lacks: finish.lacks, packed: pack.packed };
+}
+
+function paperOf(book: CostBook, paper: Paper, sheet: Size): CostQuestion['paper'] {
+  const held = book.lots
+    .filter((lot) => lot.paperId === paper.id)
+    .map((lot) => ({
+      name: lot.name,
+      form: lot.form,
+      width: lot.widthUm,
+      height: lot.heightUm,
+      price: lot.priceMinor,
+      received: lot.received,
+    }));
+  return { ...paperUsed(sheet, held, paper.pricePerM2Minor), name: paper.name };
+}
+
+/** Ink by the ledger and the picture's own darkness, wear by the printer's hours; without a ledger, what the route says. */
+function ownPrinter(
+  book: CostBook,
+  ask: CostAsk,
+  route: Route,
+  image: Size,
+  sheet: Size,
+): Pick<CostQuestion, 'ink' | 'wear' | 'wearGround'> {
+  const area = areaMm2(image);
+  const short = Math.min(sheet.width, sheet.height);
+  const own = book.machines
+    .filter(({ machine }) => machine.widthUm >= short)
+    .sort((a, b) => a.machine.widthUm - b.machine.widthUm)[0];
+  if (!own || !own.inks.some((ink) => ink.perM2 > 0)) {
+    const asRouteSays = Math.max(route.pricePerM2Minor, (route.minimumMinor * 1e6) / area);
+    return {
+      ink: {
+        area,
+        pricePerM2: asRouteSays,
+        basis: 'estimated',
+        because: `ink and wear as ${route.name} is put down; no printer’s ledger tells`,
+      },
+    };
+  }
+  const histogram = book.histograms.get(ask.work.id);
+  const colours = own.inks.map((ink) => ink.colour);
+  const weights = histogram ? inkWeights(histogram, colours) : null;
+  const perM2 = own.inks.reduce((sum, ink) => sum + ink.perM2 * (weights?.[ink.colour] ?? 1), 0);
+  const learned = own.inks.some((ink) => ink.learned);
+  const hours = ((area / 1e6) * book.rates.minutesPerM2) / 60;
+  return {
+    ink: {
+      area,
+      pricePerM2: perM2,
+      basis: learned ? 'known' : 'estimated',
+      because: `${weights ? 'by the picture’s own darkness' : 'as a picture that asks for much'}, ${learned ? 'from cartridges that ran out' : 'until a cartridge has run out'}`,
+    },
+    ...(own.perHour && {
+      wear: own.perHour * hours,
+      wearGround: {
+        basis: 'estimated',
+        because: `${own.machine.name} an hour of its meant life, ${book.rates.minutesPerM2} min a m²`,
+      } as Ground,
     }),
+  };
+}
+
+/** The route's price at the quantity that is usually sent, and its share of the carriage. */
+function routeOf(book: CostBook, route: Route, paper: Paper | null, sheet: Size): CostQuestion['route'] {
+  const table = book.prices.filter((p) => p.routeId === route.id).map(asPrice);
+  const terms = {
+    minimum: route.minimumMinor,
+    carriage: route.carriageMinor,
+    freeFrom: route.freeFromMinor,
+    setUp: route.setUpMinor,
+  };
+  const byArea = [{ width: null, height: null, paper: '', from: 1, price: route.pricePerM2Minor }];
+  const quantity = book.rates.printsPerOrder;
+  const quote =
+    quoteRoute(table.length ? table : byArea, terms, sheet, quantity, paper?.name ?? '') ??
+    quoteRoute(byArea, terms, sheet, quantity)!;
+  return {
+    name: route.name,
+    piece: quote.prints / quantity,
+    carriageShare: quote.carriage / quantity,
+    because: `${quote.says}, ${quantity} sent together${route.readOn ? `; prices read ${route.readOn}` : ''}`,
+    basis: route.readOn || table.length ? 'known' : 'estimated',
+  };
+}
+
+function spoilsOf({ spoils, rates }: CostBook): Pick<CostQuestion, 'spoilRate' | 'spoilGround'> {
+  if (spoils.printed < ENOUGH_PRINTED)
+    return {
+      spoilRate: rates.spoilRate,
+      spoilGround: { basis: 'estimated', because: `a guess until ${ENOUGH_PRINTED} are printed` },
+    };
+  return {
+    spoilRate: Math.min(0.9, spoils.spoiled / spoils.printed),
+    spoilGround: { because: `${spoils.spoiled} of ${spoils.printed} printed so far` },
+  };
+}
+
+function sharesOf(book: CostBook, ask: CostAsk): CostQuestion['shares'] {
+  const expectedPrints = ask.work.expectedPrints ?? book.rates.expectedPrints;
+  const ground: Ground = {
+    basis: 'estimated',
+    because: `over ${expectedPrints} prints expected of this work`,
+  };
+  const prep = (book.rates.prepMinutes / 60) * book.rates.ratePerHour;
+  return [
+    { name: 'capture', outlay: ask.work.captureMinor },
+    { name: 'proofs', outlay: book.proofSpent.get(ask.work.id) ?? 0 },
+    { name: 'preparing the file', outlay: prep },
+  ]
+    .filter(({ outlay }) => outlay > 0)
+    .map((share) => ({ ...share, expectedPrints, ...ground }));
+}
+
+function timeOf(book: CostBook, ask: CostAsk): CostQuestion['time'] {
+  const signing: Signing = ask.line?.signing ?? 'front';
+  return actsFor(ask.finish, signing).map((act) => {
+    const timed = book.timed.get(act);
+    const isTimed = timed !== undefined && timed.times >= ENOUGH_TIMED;
+    return {
+      name: `time to ${act}`,
+      minutes: isTimed ? timed.minutes : book.rates.minutes[act],
+      ratePerHour: book.rates.ratePerHour,
+      basis: isTimed ? ('known' as const) : ('estimated' as const),
+      because: isTimed
+        ? `by the stopwatch, ${timed.times} times`
+        : book.ownRates
+          ? 'minutes as typed'
+          : 'a starting figure of ours',
+    };
+  });
+}
+
+/** What wraps it, of what is on the shelf. */
+function packOf(book: CostBook, ask: CostAsk, sheet: Size, paper: Paper | null) {
+  const plan = planPack(
+    [
+      {
+        name: ask.format.name,
+        sheet,
+        gsm: paper?.gsm ?? 300,
+        mayRoll: (paper?.mayRoll ?? true) && ask.finish !== 'mounted',
+        canvas: paper?.base === 'canvas',
+      },
+    ],
+    book.supplies,
+    ask.finish === 'loose' ? undefined : 'flat',
+  );
+  const isBoxed = BOXED.has(ask.finish);
+  const parts = isBoxed
+    ? []
+    : plan.needs.flatMap((need) =>
+        need.supply && (book.supplyPrice.get(need.supply.id) ?? 0) > 0
+          ? [
+              {
+                name: need.supply.name,
+                price: book.supplyPrice.get(need.supply.id)!,
+                count: need.count,
+                because: need.why,
+              },
+            ]
+          : [],
+      );
+  const weight = expectedWeight(plan.parts).weight;
+  return { plan, parts, packed: { form: isBoxed ? 'boxed' : plan.form, weight } };
+}
+/** What is not wrapped like a sheet. */
+const BOXED: ReadonlySet<ProductFinish> = new Set(['framed', 'on bars', 'on a panel']);
+
+function insertsOf(book: CostBook, ask: CostAsk, plan: PackPlan): CostQuestion['parts'] {
+  const packed = new Set<string>(BOXED.has(ask.finish) ? [] : plan.needs.map((need) => need.kind));
+  return (ask.line?.goesIn ?? []).flatMap((kind) => {
+    if (packed.has(kind)) return [];
+    const supply = book.supplies.find((s) => s.kind === kind);
+    const price = supply ? (book.supplyPrice.get(supply.id) ?? 0) : 0;
+    return supply && price > 0
+      ? [{ name: supply.name, price, count: 1, because: 'goes in with this line' }]
+      : [];
+  });
+}
+
+/** What the finish itself costs: as quoted; a mat from the shelf where one of it takes the sheet. */
+function finishPart(
+  ask: CostAsk,
+  book: CostBook,
+  mat: ReturnType<typeof smallestMat>,
+): { parts: CostQuestion['parts'][number][]; lacks: string | null } {
+  if (ask.finish === 'loose' || ask.finish === 'sleeved') return { parts: [], lacks: null };
+  const asked = ask.quote?.quoteMinor ?? null;
+  if (asked !== null)
+    return {
+      parts: [
+        {
+          name: FINISH_PART[ask.finish],
+          price: asked,
+          count: 1,
+          because: `quoted${ask.quote!.quoteFrom ? ` by ${ask.quote!.quoteFrom}` : ''}${ask.quote!.quotedOn ? ` on ${ask.quote!.quotedOn}` : ''}`,
+        },
+      ],
+      lacks: null,
+    };
+  if (mat)
+    return {
+      parts: [
+        { name: mat.name, price: book.supplyPrice.get(mat.id)!, count: 1, because: 'from the shelf' },
+      ],
+      lacks: null,
+    };
+  return { parts: [], lacks: LACKS[ask.finish] };
+}
+
+const FINISH_PART = {
+  mounted: 'mat and backing',
+  framed: 'frame',
+  'on bars': 'bars and stretching',
+  'on a panel': 'panel',
+} as const;
+const LACKS = {
+  mounted: 'the price of a mat',
+  framed: 'a quote from the framer',
+  'on bars': 'a quote for the bars',
+  'on a panel': 'a quote for the panel',
+} as const;
+
+function smallestMat(book: CostBook, sheet: Size) {
+  const takes = (mat: Size) =>
+    Math.max(mat.width, mat.height) >= Math.max(sheet.width, sheet.height) &&
+    Math.min(mat.width, mat.height) >= Math.min(sheet.width, sheet.height);
+  return (
+    book.supplies
+      .filter((s) => s.kind === 'mat' && takes(s) && book.supplyPrice.has(s.id))
+      .sort((a, b) => a.width * a.height - b.width * b.height)[0] ?? null
   );
 }

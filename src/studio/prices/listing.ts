@@ -2,9 +2,11 @@ import { bordersOf, sheetOf } from '@/core/crop/border';
 import type { Finding } from '@/core/finding';
 import { listingText, type ListedSize } from '@/core/listing';
 import { FINE_PRINT, finePrintFinding } from '@/core/stock/finePrint';
+import { papersAndRoutes } from '@/store/proofs';
 import { freeOf } from '@/store/soundness';
 import type { Studio } from '../studio';
 import { formatCheck, type WorkPage } from '../works/workPage';
+import { pricedProducts } from './products';
 
 export type Listing = {
   finePrint: Finding[];
@@ -15,28 +17,35 @@ export type Listing = {
 
 /** What can be written of a work today, and which sizes stay out of it and why. */
 export async function listingOf(studio: Studio, w: WorkPage): Promise<Listing> {
-  const { settings, current, formats, prices, proofs, editions, work } = w;
+  const { settings, current, formats, proofs, editions, work } = w;
+  const [products, { papers, routes }] = await Promise.all([
+    pricedProducts(studio, work.id),
+    papersAndRoutes(studio.db),
+  ]);
   const left: Listing['left'] = [];
   const sizes: ListedSize[] = [];
   for (const f of formats) {
-    const price = prices.find((p) => p.formatId === f.id);
+    const priced = products.filter((p) => p.format.id === f.id && p.price);
     const check = current ? formatCheck(f, current, w.school) : null;
     if (!check) left.push({ name: f.name, why: 'there is no file to judge it by' });
     else if (check.verdict === 'too thin')
       left.push({ name: f.name, why: 'the file is too thin for it' });
-    else if (!price) left.push({ name: f.name, why: 'it has no price' });
+    else if (!priced.length) left.push({ name: f.name, why: 'it has no price' });
     else {
       const image = { width: f.imageWidthUm, height: f.imageHeightUm };
       const reference = proofs.find((p) => p.format.id === f.id && p.proof.reference);
-      sizes.push({
-        image,
-        sheet: sheetOf(image, bordersOf(f)),
-        priceMinor: price.priceMinor,
-        paper: reference
-          ? `${reference.paper.name} (${reference.paper.base}, ${reference.paper.gsm} g/m²)`
-          : null,
-        process: reference?.route.process ?? null,
-      });
+      for (const { product, line, price } of priced) {
+        const paper = papers.find((p) => p.id === line.paperId) ?? reference?.paper;
+        const route = routes.find((r) => r.id === line.routeId) ?? reference?.route;
+        sizes.push({
+          image,
+          sheet: sheetOf(image, bordersOf(f)),
+          priceMinor: price!.priceMinor,
+          paper: paper ? `${paper.name} (${paper.base}, ${paper.gsm} g/m²)` : null,
+          process: route?.process ?? null,
+          finish: product.finish === 'loose' ? '' : product.finish,
+        });
+      }
     }
   }
   const finePrint = formats.map((f) => {

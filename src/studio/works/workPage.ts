@@ -1,6 +1,7 @@
 import { DETAIL_WARNS } from '@/core/capture/readings';
 import { cropAt, insidePlace, type Crop } from '@/core/crop/crop';
 import type { Mark } from '@/core/finding';
+import { localDay } from '@/core/measure';
 import {
   checkResolution,
   countVerdicts,
@@ -11,7 +12,8 @@ import {
 } from '@/core/resolution';
 import { editionsOf, stateCounts, type Edition } from '@/store/editions';
 import { proofsOf } from '@/store/proofs';
-import { findRow, findRows } from '@/store/rows';
+import { pricesOn } from '@/store/products';
+import { findRow } from '@/store/rows';
 import { formatsOf, mastersOf, neighbours, type Format, type Master, type Work } from '@/store/works';
 import { cache } from 'react';
 import type { Studio } from '../studio';
@@ -46,7 +48,7 @@ export const loadWorkPage = cache(async (studio: Studio, workId: string) => {
     formatsOf(db, workId),
     proofsOf(db, workId),
     editionsOf(db, workId),
-    findRows(db, 'prices', { workId }),
+    studio.settings().then(({ timeZone }) => pricesOn(db, localDay(studio.now(), timeZone), workId)),
     neighbours(db, work),
     movesOf(db, workId),
   ]);
@@ -65,7 +67,7 @@ export const loadWorkPage = cache(async (studio: Studio, workId: string) => {
     sizesFinding(current, rungs, formats, school),
     proofsFinding(proofRows, formats.length),
     editionFinding(editions, counts),
-    priceFinding(formats, priceRows.length),
+    priceFinding(formats, pricedFormats(formats, priceRows)),
     listingFinding(formats, priceRows.length, editions),
   ];
   return {
@@ -204,6 +206,9 @@ function editionFinding(
     says: `${kind}; ${gone} gone, ${ready} in the drawer${e.closedAt ? '; closed' : ''}`,
   };
 }
+
+const pricedFormats = (formats: Format[], prices: { formatId: string }[]): number =>
+  formats.filter((f) => prices.some((price) => price.formatId === f.id)).length;
 
 function priceFinding(formats: Format[], priced: number): StationFinding {
   const station = 'price' as const;

@@ -2,13 +2,18 @@ import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { allBuyers, sellable } from '@/store/orders';
 import { studio } from '@/app/server';
+import { localDay } from '@/core/measure';
 import { NewOrder } from './NewOrder';
 
 export const metadata: Metadata = { title: 'A new order' };
 
 async function NewOrderPage() {
   const s = await studio();
-  const [buyers, offers, settings] = await Promise.all([allBuyers(s.db), sellable(s.db), s.settings()]);
+  const settings = await s.settings();
+  const [buyers, offers] = await Promise.all([
+    allBuyers(s.db),
+    sellable(s.db, localDay(s.now(), settings.timeZone)),
+  ]);
   return (
     <NewOrder
       buyers={buyers.map(({ id, name, country }) => ({ id, name, country }))}

@@ -2,6 +2,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { moneyOrNull, readNumber, wholeOrTyped, type Minor } from '@/core/measure';
+import { FIRST_LINE } from '@/core/product/words';
 import type { sellable } from '@/store/orders';
 import { useUnits } from '@/ui/Units';
 import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
@@ -11,14 +12,16 @@ export type Offer = Awaited<ReturnType<typeof sellable>>[number];
 export type OrderLine = { key: number; offer: string; quantity: string; price: string };
 export const SOMEBODY_NEW = 'new';
 
-/** An edition may be of every size of its work, and a size in several editions: only the two together name what is sold. */
-export const offerKey = (offer: Pick<Offer, 'editionId' | 'formatId'>) =>
-  `${offer.editionId}:${offer.formatId}`;
+/** An edition may be of every size of its work, and a size in several lines and finishes: only all three together name what is sold. */
+export const offerKey = (offer: Pick<Offer, 'editionId' | 'formatId' | 'productId'>) =>
+  `${offer.editionId}:${offer.formatId}:${offer.productId ?? ''}`;
 
 export function offerName(offer: Offer): string {
   const run = offer.runName ? `, ${offer.runName}` : '';
   const edition = offer.kind === 'open' ? 'open' : `of ${offer.size}${run}, ${offer.free} free`;
-  return `${offer.title}, ${offer.formatName}, ${edition}${offer.isClosed ? ', closed' : ''}`;
+  const line = offer.lineName && offer.lineName !== FIRST_LINE ? `, ${offer.lineName}` : '';
+  const finish = offer.finish && offer.finish !== 'loose' ? `, ${offer.finish}` : '';
+  return `${offer.title}, ${offer.formatName}${line}${finish}, ${edition}${offer.isClosed ? ', closed' : ''}`;
 }
 
 /** What a line comes to: as typed, else at the price of its size; null while a figure is missing. */
@@ -75,6 +78,7 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
       lines: lines.map((line) => ({
         editionId: offerOf(line)?.editionId ?? '',
         formatId: offerOf(line)?.formatId ?? '',
+        productId: offerOf(line)?.productId ?? null,
         quantity: wholeOrTyped(line.quantity),
         price: line.price,
       })),

@@ -1,56 +1,39 @@
 'use client';
-import type { FormatModel, PriceModel } from '@/app/models';
-import type { Size } from '@/core/measure';
-
-import type { CostSuggestion } from '@/studio/prices/costs';
-import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
-import { t } from '@/ui/tokens';
-import { useUnits } from '@/ui/Units';
-import { Mark } from '@/ui/Verdict';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { Button, ButtonLink, Row } from '@/ui/Button';
+import { useKeys } from '@/ui/Keys';
+import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
+import { Verdict } from '@/ui/Verdict';
+import { priceFindings } from '@/core/price/findings';
+import { Elsewhere } from './Elsewhere';
+import { OfferSheet } from './OfferSheet';
 import { PriceDesk } from './PriceDesk';
+import { PriceSheets } from './PriceSheets';
+import { ProductGrid } from './ProductGrid';
+import { ProductPanel } from './ProductPanel';
+import type { PriceProps, PriceSheet } from './priceProps';
+import type { ProductCell } from '@/studio/prices/pricePage';
 
-export type PriceLine = { format: FormatModel; price: PriceModel | null; suggestion: CostSuggestion };
-type Props = { lines: PriceLine[]; originalPrice: number | null; originalSize: Size | null };
-
-const Tabs = styled.ul`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0;
-  border-bottom: 1px solid ${t.ink};
-  button {
-    border: 0;
-    background: none;
-    padding: 7px 16px 8px;
-    cursor: pointer;
-    display: grid;
-    gap: 1px;
-    text-align: left;
-    border-left: 1px solid ${t.hair};
-    color: ${t.ink2};
-  }
-  button[aria-pressed='true'] {
-    background: ${t.white};
-    color: ${t.ink};
-    box-shadow: inset 0 3px 0 ${t.ink};
-    font-weight: 600;
-  }
-  small {
-    font-size: 12px;
-    font-weight: 400;
-    display: flex;
-    gap: 6px;
-    align-items: center;
-  }
+const Side = styled.div`
+  display: grid;
+  gap: 22px;
+  align-content: start;
 `;
 
-/** What each size sells for, and who keeps what of it. */
-export function PriceView({ lines, originalPrice, originalSize }: Props) {
-  const [at, setAt] = useState(lines.find((l) => !l.price)?.format.id ?? lines[0]?.format.id ?? '');
-  const { size, money } = useUnits();
-  const open = lines.find((l) => l.format.id === at) ?? lines[0];
-  if (!open)
+/** What can be bought of a work, what each leaves, and where it would leave more. */
+export function PriceView(props: PriceProps) {
+  const { cells, rows } = props;
+  const firstToDo = cells.find((cell) => cell.state === 'offered' && !cell.price) ?? cells[0];
+  const [at, setAt] = useState(
+    (cells.some((cell) => cell.price) ? cells.find((cell) => cell.price) : firstToDo)?.key ?? '',
+  );
+  const [sheet, setSheet] = useState<PriceSheet | null>(null);
+  const [isChanging, setChanging] = useState(false);
+  useKeys([{ key: 'o', label: 'offer more of it', run: () => setSheet('offer') }]);
+  const open = cells.find((cell) => cell.key === at) ?? cells[0];
+  if (!open || rows.length === 0)
     return (
       <EmptyState title="Nothing to price yet">
         <p>
@@ -59,35 +42,93 @@ export function PriceView({ lines, originalPrice, originalSize }: Props) {
         </p>
       </EmptyState>
     );
-  const copyFrom = lines.find((l) => l.price && l.format.id !== open.format.id)?.price ?? null;
+  const choose = (cell: ProductCell) => {
+    setAt(cell.key);
+    setChanging(false);
+  };
   return (
-    <Stack>
-      <Lead>
-        The price is worked out from what a print costs you and what you want to keep of it. Beside it
-        stands what others would say.
-      </Lead>
-      <Tabs aria-label="Sizes on offer">
-        {lines.map((l) => (
-          <li key={l.format.id}>
-            <button type="button" aria-pressed={l === open} onClick={() => setAt(l.format.id)}>
-              {size(l.format.image)}
-              <small>
-                <Mark kind={l.price ? 'holds' : 'none'} size={9} />
-                {l.price ? money(l.price.priceMinor) : 'no price yet'}
-              </small>
-            </button>
-          </li>
-        ))}
-      </Tabs>
-      <PriceDesk
-        key={`${open.format.id}:${open.price?.decidedAt ?? ''}`}
-        line={open}
-        others={lines.filter((l) => l !== open)}
-        copyFrom={copyFrom}
-        originalPrice={originalPrice}
-        originalSize={originalSize}
-      />
-      <Small>Prices are kept without tax. Taxes differ by place; ask someone licensed to advise.</Small>
+    <>
+      <Columns $aside={424}>
+        <Stack $gap={16}>
+          <PanelTitle>
+            What can be bought of it{' '}
+            <span>a size × a line × a finish; a bar shows what stays with you</span>
+          </PanelTitle>
+          <ProductGrid {...props} chosen={open} onChoose={choose} />
+          <Findings {...props} />
+          <Row>
+            <Button onPress={() => setSheet('offer')} keyName="o">
+              Offer more
+            </Button>
+            <Button onPress={() => setSheet('line')}>Lines</Button>
+            <Button onPress={() => setSheet('outlays')}>Paid once</Button>
+            <Button onPress={() => setSheet('rates')}>Hours and guesses</Button>
+            <ButtonLink href="/orders/prices">Price list, what if</ButtonLink>
+          </Row>
+          <Small>
+            Prices are kept without tax. Taxes differ by place; ask someone licensed to advise.
+          </Small>
+        </Stack>
+        <Side>
+          {isChanging || !open.price ? (
+            <PriceDesk
+              key={`${open.key}:${open.price?.decidedAt ?? ''}`}
+              {...props}
+              cell={open}
+              onDone={() => setChanging(false)}
+            />
+          ) : (
+            <ProductPanel
+              {...props}
+              cell={open}
+              onChange={() => setChanging(true)}
+              onQuote={() => setSheet('quote')}
+            />
+          )}
+          {open.price && <Elsewhere {...props} cell={open} />}
+        </Side>
+      </Columns>
+      {sheet === 'offer' ? (
+        <OfferSheet {...props} onClose={() => setSheet(null)} />
+      ) : (
+        <PriceSheets {...props} sheet={sheet} cell={open} onClose={() => setSheet(null)} />
+      )}
+    </>
+  );
+}
+
+/** What is odd about the prices of this work, the gravest first. */
+function Findings({ cells, run, original }: PriceProps) {
+  const { currency } = useUnits();
+  const priced = cells.flatMap((cell) =>
+    cell.price
+      ? [
+          {
+            name: cell.name,
+            image: cell.image,
+            line: cell.lineName,
+            finish: cell.finish,
+            isLimited: cell.isLimited,
+            price: cell.price.minor,
+            cost: cell.cost.total,
+            question: cell.price.question,
+          },
+        ]
+      : [],
+  );
+  const findings = priceFindings(
+    priced,
+    currency,
+    run ? { size: run.size, original: original.price } : null,
+  ).sort((a, b) => GRAVE.indexOf(a.verdict) - GRAVE.indexOf(b.verdict));
+  if (findings.length === 0) return null;
+  return (
+    <Stack $gap={5} aria-label="What is odd about these prices">
+      {findings.slice(0, 6).map((finding) => (
+        <Verdict key={finding.says} finding={finding} />
+      ))}
+      {findings.length > 6 && <Small>and {findings.length - 6} more of the kind</Small>}
     </Stack>
   );
 }
+const GRAVE = ['fails', 'care', 'holds'];

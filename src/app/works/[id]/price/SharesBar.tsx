@@ -1,17 +1,23 @@
 'use client';
 import styled from 'styled-components';
+import type { CostLine } from '@/core/cost/ofProduct';
 import { toDecimals } from '@/core/measure';
 import type { Keeper } from '@/core/price/solve';
+import { Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
+import { lineWorking } from './ProductPanel';
 
-const TONE: Record<Keeper['kind'], string> = {
-  cost: '#8f8f8f',
-  fee: '#b8b8b8',
-  given: '#cfcfcf',
-  carriage: '#e2e2e2',
+/** Greys for what goes out, so that neighbours can be told; ink for what stays. */
+const COSTS = ['#8b939b', '#a3abb2', '#9aa2aa', '#adb4ba'];
+const TONE: Record<Exclude<Keeper['kind'], 'cost'>, string> = {
+  fee: '#c3c8cc',
+  given: '#d6d9dc',
+  carriage: '#e4e6e8',
   artist: t.ink,
 };
+const toneOf = (keeper: Keeper, i: number) =>
+  keeper.kind === 'cost' ? COSTS[i % COSTS.length]! : TONE[keeper.kind];
 const List = styled.dl`
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto 56px;
@@ -30,10 +36,18 @@ const List = styled.dl`
     white-space: nowrap;
   }
 `;
-const WIDTH = 420;
+const WIDTH = 424;
 
-/** Who keeps what of a price, every cent of it, as one bar cut to scale. */
-export function SharesBar({ shares, price }: { shares: Keeper[]; price: number }) {
+/** Who keeps what of a price, every cent of it, as one bar cut to scale; a cost opens how it came about. */
+export function SharesBar({
+  shares,
+  price,
+  lines = [],
+}: {
+  shares: Keeper[];
+  price: number;
+  lines?: readonly CostLine[];
+}) {
   const { money, bareMoney } = useUnits();
   const total = shares.reduce((a, s) => a + s.amount, 0);
   // A loss has no width of its own: the costs then overrun the bar and the list says by how much.
@@ -45,6 +59,9 @@ export function SharesBar({ shares, price }: { shares: Keeper[]; price: number }
   );
   const percent = (s: Keeper) => (total > 0 ? `${toDecimals((100 * s.amount) / total, 1)} %` : '–');
   const starts = drawn.map((_, i) => drawn.slice(0, i).reduce((a, s) => a + s.amount, 0));
+  const keeps = Math.max(0, shares.at(-1)!.amount);
+  const cut = WIDTH * (1 - keeps / whole);
+  const workingOf = (s: Keeper) => lines.find((line) => s.kind === 'cost' && line.name === s.to);
   return (
     <figure>
       <svg
@@ -56,32 +73,54 @@ export function SharesBar({ shares, price }: { shares: Keeper[]; price: number }
         {drawn.map((s, i) => (
           <rect
             key={`${s.kind}:${s.to}`}
-            x={(starts[i]! / whole) * WIDTH + 0.5}
-            y="10"
-            width={Math.max(0.5, (s.amount / whole) * WIDTH - 0.6)}
+            x={(starts[i]! / whole) * WIDTH}
+            y="0"
+            width={Math.max(0.5, (s.amount / whole) * WIDTH - 1)}
             height="30"
-            fill={TONE[s.kind]}
-            stroke={t.ink}
-            strokeWidth="0.6"
+            fill={toneOf(s, i)}
           />
         ))}
-        <path d={`M0.5 54V47M0.5 51H${WIDTH - 0.5}M${WIDTH - 0.5} 54V47`} stroke={t.ink2} fill="none" />
-        <rect x={WIDTH / 2 - 58} y="44" width="116" height="14" fill={t.sheet} />
-        <text x={WIDTH / 2} y="55" textAnchor="middle" fontSize="11" fill={t.ink2}>
-          buyer pays {money(total)}
+        <path
+          d={`M0.5 36V44M0.5 40H${WIDTH - 0.5}M${WIDTH - 0.5} 36V44M${Math.min(WIDTH - 0.5, Math.max(0.5, cut))} 36V44`}
+          stroke={t.ink2}
+          fill="none"
+        />
+        <text x={Math.max(52, cut / 2)} y="55" textAnchor="middle" fontSize="11" fill={t.ink2}>
+          {money(total - keeps)} goes out
         </text>
+        {keeps > 0 && (
+          <text
+            x={Math.min(WIDTH - 52, Math.max(cut / 2 + 110, (cut + WIDTH) / 2))}
+            y="55"
+            textAnchor="middle"
+            fontSize="11"
+            fill={t.ink2}
+          >
+            {money(keeps)} is yours
+          </text>
+        )}
       </svg>
       <List>
-        {shares.map((s) => (
-          <div key={`${s.kind}:${s.to}`} style={{ display: 'contents' }}>
-            <dt style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
-              <i style={{ background: TONE[s.kind] }} />
-              {s.to}
-            </dt>
-            <dd style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>{bareMoney(s.amount)}</dd>
-            <dd>{percent(s)}</dd>
-          </div>
-        ))}
+        {shares.map((s, i) => {
+          const line = workingOf(s);
+          return (
+            <div key={`${s.kind}:${s.to}`} style={{ display: 'contents' }}>
+              <dt style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
+                <i style={{ background: toneOf(s, i) }} />
+                {s.to}
+                {line?.basis === 'estimated' && ' ≈'}
+              </dt>
+              <dd style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
+                {line ? (
+                  <Working working={lineWorking(line, money)}>{bareMoney(s.amount)}</Working>
+                ) : (
+                  bareMoney(s.amount)
+                )}
+              </dd>
+              <dd>{percent(s)}</dd>
+            </div>
+          );
+        })}
         <div style={{ display: 'contents' }}>
           <dt>
             <i style={{ border: 0 }} />
@@ -91,6 +130,9 @@ export function SharesBar({ shares, price }: { shares: Keeper[]; price: number }
           <dd />
         </div>
       </List>
+      {lines.some((line) => line.basis === 'estimated') && (
+        <p style={{ color: t.ink2, fontSize: 12, marginTop: 4 }}>≈ estimated until the records tell</p>
+      )}
     </figure>
   );
 }

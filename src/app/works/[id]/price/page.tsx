@@ -1,29 +1,33 @@
 import type { Metadata } from 'next';
-import { formatModel, priceModel } from '@/app/models';
 import { seen } from '@/app/seen';
+import { pricePage } from '@/studio/prices/pricePage';
+import { papersAndRoutes } from '@/store/proofs';
 import { wholeOf, type Params } from '../workPage';
-import { costSuggestion } from '@/studio/prices/costs';
 import { PriceView } from './PriceView';
 
 export const metadata: Metadata = { title: 'Price' };
 
 async function PricePage({ params }: Params) {
-  const { work, formats, prices, proofs, studio } = await wholeOf(params);
-  const suggestions = await costSuggestion(studio, work.id, formats, proofs);
-  const priceOf = (formatId: string) => {
-    const price = prices.find((p) => p.formatId === formatId);
-    return price ? priceModel(price) : null;
-  };
+  const { studio, ...whole } = await wholeOf(params);
+  const { work, current } = whole;
+  const { papers, routes } = await papersAndRoutes(studio.db);
   return (
     <PriceView
       key={work.id}
-      originalPrice={work.soldPriceMinor}
-      originalSize={work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null}
-      lines={formats.map((format) => ({
-        format: formatModel(format),
-        price: priceOf(format.id),
-        suggestion: suggestions.get(format.id)!,
-      }))}
+      {...await pricePage(studio, whole)}
+      workId={work.id}
+      picture={current?.state === 'ready' ? current.sha256 : null}
+      papers={papers.map(({ id, name }) => ({ key: id, name }))}
+      routes={routes.map(({ id, name }) => ({ key: id, name }))}
+      outlays={{
+        capture: work.captureMinor,
+        expectedPrints: work.expectedPrints,
+        askingPrice: work.askingPriceMinor,
+      }}
+      original={{
+        price: work.soldPriceMinor ?? work.askingPriceMinor,
+        size: work.widthUm && work.heightUm ? { width: work.widthUm, height: work.heightUm } : null,
+      }}
     />
   );
 }

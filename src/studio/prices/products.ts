@@ -1,0 +1,117 @@
+import { localDay } from '@/core/measure';
+import { FIRST_LINE, type ProductFinish } from '@/core/product/words';
+import type { Db, Tx } from '@/store/db';
+import {
+  linesAtHand,
+  pricesOn,
+  productsAtHand,
+  type Price,
+  type PrintLine,
+  type Product,
+} from '@/store/products';
+import { findRows, insertRow, patchRow, rowById } from '@/store/rows';
+import type { Format } from '@/store/works';
+import type { Studio } from '../studio';
+import { openCostBook, productCost, type CostBook, type ProductCost } from './costs';
+
+/** The product of a size in a line and a finish, made now if there is none; without a line, of the first there is. */
+export async function ensureProduct(
+  studio: Studio,
+  tx: Tx,
+  format: Format,
+  lineId: string | null,
+  finish: ProductFinish,
+): Promise<Product> {
+  const line = lineId ? await rowById(tx, 'printLines', lineId, 'lineId') : await firstLine(studio, tx);
+  const [known] = await findRows(tx, 'products', { formatId: format.id, lineId: line.id, finish });
+  if (known) {
+    if (known.archivedAt) await patchRow(tx, 'products', known.id, { archivedAt: null });
+    return { ...known, archivedAt: null };
+  }
+  const product: Product = {
+    id: studio.newId(),
+    workId: format.workId,
+    formatId: format.id,
+    lineId: line.id,
+    finish,
+    inEdition: true,
+    quoteMinor: null,
+    quoteFrom: '',
+    quotedOn: null,
+    createdAt: studio.now(),
+    archivedAt: null,
+  };
+  await insertRow(tx, 'products', product);
+  return product;
+}
+
+/** The studio's first line; one that says nothing of paper and route where none is named yet. */
+async function firstLine(studio: Studio, tx: Tx): Promise<PrintLine> {
+  const [first] = await linesAtHand(tx);
+  if (first) return first;
+  const line: PrintLine = {
+    id: studio.newId(),
+    name: FIRST_LINE,
+    routeId: null,
+    paperId: null,
+    signing: 'front',
+    finePrint: false,
+    goesIn: [],
+    place: 0,
+    notes: '',
+    archivedAt: null,
+  };
+  await insertRow(tx, 'printLines', line);
+  return line;
+}
+
+/** What a product is called among those of its work: the size, and what sets it apart from a plain print. */
+export async function productName(db: Db, product: Product): Promise<string> {
+  const [format, line] = await Promise.all([
+    rowById(db, 'formats', product.formatId),
+    rowById(db, 'printLines', product.lineId),
+  ]);
+  return nameOf(format.name, line.name, product.finish);
+}
+
+export const nameOf = (format: string, line: string, finish: ProductFinish): string =>
+  [format, ...(line === FIRST_LINE ? [] : [line]), ...(finish === 'loose' ? [] : [finish])].join(', ');
+
+export type PricedProduct = {
+  product: Product;
+  format: Format;
+  line: PrintLine;
+  name: string;
+  title: string;
+  cost: ProductCost;
+  price: Price | null;
+};
+
+/**
+ * Everything that can be asked for, with what it costs and sells for today.
+ *
+ * @param workId only of this work
+ */
+export async function pricedProducts(
+  studio: Studio,
+  workId?: string,
+  book?: CostBook,
+): Promise<PricedProduct[]> {
+  const { db } = studio;
+  const { timeZone } = await studio.settings();
+  const [rows, prices, costs] = await Promise.all([
+    productsAtHand(db, workId),
+    pricesOn(db, localDay(studio.now(), timeZone), workId),
+    book ?? openCostBook(studio),
+  ]);
+  const priceOf = new Map(prices.map((price) => [price.productId, price]));
+  return rows.map(({ product, format, line, work }) => ({
+    product,
+    format,
+    line,
+    name: nameOf(format.name, line.name, product.finish),
+    title: work.title,
+    cost: productCost(costs, { work, format, line, finish: product.finish, quote: product }),
+    price: priceOf.get(product.id) ?? null,
+  }));
+}
