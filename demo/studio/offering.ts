@@ -153,7 +153,7 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
   const lines = new Map<LineKey, string>();
   clock.at(day(410, 12), () => products.setCostRates(studio, RATES));
   clock.at(day(410, 13), () => nameLines(studio, known, lines));
-  clock.at(day(150), async () => {
+  clock.at(day(60), async () => {
     for (const [work, capture, expectedPrints, askingPrice] of OUTLAYS)
       await products.noteOutlays(studio, {
         workId: known.works.get(work)!,
@@ -178,7 +178,7 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
   scheduleAccount(studio, clock, known, {
     name: 'Library canvas',
     client: 'Municipal Library of Vell',
-    work: 'breakwater',
+    work: 'quarry',
     agreed: '660.00',
     entries: LIBRARY,
     closed: 50,

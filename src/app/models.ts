@@ -296,8 +296,41 @@ export const impressionModel = fields<'impressions'>()(
 );
 export type ImpressionModel = ReturnType<typeof impressionModel>;
 
-export const priceModel = fields<'prices'>()('id', 'formatId', 'priceMinor', 'question', 'decidedAt');
-export type PriceModel = ReturnType<typeof priceModel>;
+export const goodsModel = fields<'goods'>()(
+  'id',
+  'name',
+  'kind',
+  'costMinor',
+  'priceMinor',
+  'onHand',
+  'weightMg',
+  'thicknessUm',
+  'notes',
+);
+export type GoodsModel = ReturnType<typeof goodsModel>;
+
+export const accountModel = fields<'jobAccounts'>()(
+  'id',
+  'name',
+  'workId',
+  'client',
+  'agreedMinor',
+  'openedOn',
+  'closedAt',
+  'notes',
+);
+export type AccountModel = ReturnType<typeof accountModel>;
+
+export const entryModel = fields<'accountEntries'>()(
+  'id',
+  'kind',
+  'says',
+  'who',
+  'notedOn',
+  'sumMinor',
+  'minutes',
+);
+export type EntryModel = ReturnType<typeof entryModel>;
 
 export const layoutModel = fields<'layouts'>()(
   'id',

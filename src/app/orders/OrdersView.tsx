@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { SalesNav } from './SalesNav';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
@@ -112,6 +113,7 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
           </a>
         </Row>
       </PageHeader>
+      <SalesNav />
       <Shelves aria-label="Which orders">
         {tab('open', 'to leave', open)}
         {ORDER_STATES.filter((s) => counts[s]).map((s) => tab(s, ORDER_WORDS[s], counts[s]!))}

@@ -52,9 +52,16 @@ const costQuestionSchema = objectSchema({
   time: listOf(objectSchema({ name, minutes: figureSchema, ratePerHour: rateSchema, ...groundFields }), {
     maxItems: 50,
   }),
-  parts: listOf(objectSchema({ name, price: rateSchema, count: figureSchema, ...groundFields }), {
-    maxItems: 100,
-  }),
+  parts: listOf(
+    objectSchema({
+      name,
+      price: rateSchema,
+      count: figureSchema,
+      isFinish: Type.Optional(Type.Boolean()),
+      ...groundFields,
+    }),
+    { maxItems: 100 },
+  ),
   currency: Type.Optional(Type.String({ pattern: '^[A-Z]{3}$' })),
 });
 

@@ -22,13 +22,24 @@ export type CostQuestion = {
   /** Paid once, shared by the prints that are expected to sell. */
   shares: readonly ({ name: string; outlay: Minor; expectedPrints: number } & Ground)[];
   time: readonly ({ name: string; minutes: number; ratePerHour: Minor } & Ground)[];
-  parts: readonly ({ name: string; price: Minor; count: number } & Ground)[];
+  /** What it is wrapped in and what goes with it; the finish itself (a mat, a frame) is marked, to be told apart. */
+  parts: readonly ({ name: string; price: Minor; count: number; isFinish?: boolean } & Ground)[];
   /** For the sums in words; 'EUR' where nothing is said. */
   currency?: string;
 };
 
 /** What a line is, so that lines of one kind can be told and drawn alike. */
-export const COST_KINDS = ['paper', 'ink', 'wear', 'route', 'spoils', 'share', 'time', 'part'] as const;
+export const COST_KINDS = [
+  'paper',
+  'ink',
+  'wear',
+  'route',
+  'spoils',
+  'share',
+  'time',
+  'finish',
+  'part',
+] as const;
 export type CostKind = (typeof COST_KINDS)[number];
 
 export type CostLine = {
@@ -166,6 +177,47 @@ function otherLines(q: CostQuestion, money: InWords): CostLine[] {
     ...grounds(p),
   }));
   return [...shares, ...time, ...parts];
+}
+
+/** Lines that belong together, as one: a bar of nine parts can be read, one of twenty cannot. */
+export type CostGroup = { name: string; amount: Minor; lines: CostLine[]; isEstimated: boolean };
+
+const GROUPS: readonly { kinds: readonly CostKind[]; name: (lines: readonly CostLine[]) => string }[] = [
+  { kinds: ['paper'], name: ([paper]) => paper!.name },
+  { kinds: ['ink'], name: () => 'ink' },
+  {
+    kinds: ['wear', 'spoils'],
+    name: (lines) => (lines.length > 1 ? 'wear and spoiled' : lines[0]!.name),
+  },
+  { kinds: ['route'], name: ([piece]) => piece!.name },
+  { kinds: ['share'], name: (lines) => `${inWords(lines)}: its share` },
+  { kinds: ['finish'], name: inWords },
+  { kinds: ['time'], name: (lines) => `time to ${inWords(lines).replaceAll('time to ', '')}` },
+  { kinds: ['part'], name: inWords },
+];
+
+/**
+ * Cost lines put together by what they are: paper, ink, wear with spoils, what is shared, time, the finish, what wraps it.
+ *
+ * @example groupCosts(costOfProduct({ spoilRate: 0, shares: [], time: [{ name: 'time to trim', minutes: 2, ratePerHour: 3000 }, { name: 'time to pack', minutes: 4, ratePerHour: 3000 }], parts: [] }).lines)[0].name // 'time to trim, pack'
+ */
+export function groupCosts(lines: readonly CostLine[]): CostGroup[] {
+  return GROUPS.flatMap(({ kinds, name }) => {
+    const own = lines.filter((line) => kinds.includes(line.kind));
+    if (own.length === 0) return [];
+    return [
+      {
+        name: name(own),
+        amount: own.reduce((sum, line) => sum + line.amount, 0),
+        lines: own,
+        isEstimated: own.some((line) => line.basis === 'estimated'),
+      },
+    ];
+  });
+}
+
+function inWords(lines: readonly CostLine[]): string {
+  return lines.map((line) => line.name).join(', ');
 }
 
 /** How a cost came about, line by line. */

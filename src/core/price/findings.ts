@@ -42,7 +42,7 @@ export function priceFindings(
 
 function ownFindings(thing: PricedThing, currency: string): Finding[] {
   const money = (x: Minor) => formatMoney(x, currency);
-  const question = { ...thing.question, costs: [{ name: 'its costs', amount: thing.cost }] };
+  const question = { ...thing.question, costs: [{ name: 'what it costs', amount: thing.cost }] };
   const shares = sharesOf(thing.price, question);
   const keeps = shares.at(-1)!.amount;
   if (keeps < 0)

@@ -1,4 +1,3 @@
-import type { CostLine } from '../cost/ofProduct';
 import type { Minor } from '../measure';
 import { liveQuestion } from './live';
 import { keeperFinding, sharesOf, type Keeper, type PriceQuestion } from './solve';
@@ -20,7 +19,7 @@ export type Leaves = {
 export function priceLeaves(
   price: Minor,
   kept: PriceQuestion,
-  lines: readonly Pick<CostLine, 'name' | 'amount'>[],
+  lines: readonly { name: string; amount: number }[],
 ): Leaves {
   const shares = sharesOf(price, liveQuestion(kept, lines));
   const keeps = shares.at(-1)!.amount;

@@ -1,4 +1,3 @@
-import type { CostLine } from '../cost/ofProduct';
 import type { PriceQuestion } from './solve';
 
 /**
@@ -8,7 +7,7 @@ import type { PriceQuestion } from './solve';
  */
 export function liveQuestion(
   kept: PriceQuestion,
-  lines: readonly Pick<CostLine, 'name' | 'amount'>[],
+  lines: readonly { name: string; amount: number }[],
 ): PriceQuestion {
   return {
     ...kept,

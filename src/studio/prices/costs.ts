@@ -6,6 +6,7 @@ import type { Signing } from '@/core/edition/impressionStates';
 import { areaMm2, type Mg, type Minor, type Size } from '@/core/measure';
 import { planPack, type PackPlan } from '@/core/parcel/pack';
 import { expectedWeight } from '@/core/parcel/weigh';
+import { compactCost, PREPARING, type CompactCost } from '@/core/price/whatIf';
 import type { ProductFinish, TimedAct } from '@/core/product/words';
 import { quoteRoute } from '@/core/route/prices';
 import { inkWeights } from '@/core/stock/ink';
@@ -130,6 +131,13 @@ export function productCost(book: CostBook, ask: CostAsk): ProductCost {
   };
 }
 
+/** The same in short, for a list of thousands. */
+export function shortCost(book: CostBook, ask: CostAsk): CompactCost {
+  const made = madeBy(book, ask);
+  const { question } = costQuestion(book, ask, made);
+  return compactCost(question, question.paper ? (made.paper?.id ?? null) : null, book.rates.prepMinutes);
+}
+
 type MadeBy = { paper: Paper | null; route: Route | null; because: string };
 
 /** How it is printed: as its line says, else as the last proof of the size was, else by the first paper and route there are. */
@@ -168,7 +176,7 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     ...spoilsOf(book),
     shares: sharesOf(book, ask),
     time: timeOf(book, ask),
-    parts: [...pack.parts, ...insertsOf(book, ask, pack.plan), ...finish.parts],
+    parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack.plan)],
   };
   return { question, lacks: finish.lacks, packed: pack.packed };
 }
@@ -279,7 +287,7 @@ function sharesOf(book: CostBook, ask: CostAsk): CostQuestion['shares'] {
   return [
     { name: 'capture', outlay: ask.work.captureMinor },
     { name: 'proofs', outlay: book.proofSpent.get(ask.work.id) ?? 0 },
-    { name: 'preparing the file', outlay: prep },
+    { name: PREPARING, outlay: prep },
   ]
     .filter(({ outlay }) => outlay > 0)
     .map((share) => ({ ...share, expectedPrints, ...ground }));
@@ -367,6 +375,7 @@ function finishPart(
           name: FINISH_PART[ask.finish],
           price: asked,
           count: 1,
+          isFinish: true,
           because: `quoted${ask.quote!.quoteFrom ? ` by ${ask.quote!.quoteFrom}` : ''}${ask.quote!.quotedOn ? ` on ${ask.quote!.quotedOn}` : ''}`,
         },
       ],
@@ -375,7 +384,13 @@ function finishPart(
   if (mat)
     return {
       parts: [
-        { name: mat.name, price: book.supplyPrice.get(mat.id)!, count: 1, because: 'from the shelf' },
+        {
+          name: mat.name,
+          price: book.supplyPrice.get(mat.id)!,
+          count: 1,
+          isFinish: true,
+          because: 'from the shelf',
+        },
       ],
       lacks: null,
     };

@@ -1,6 +1,11 @@
-import type { ChannelTerms } from '@/core/price/terms';
 import type { PriceQuestion } from '@/core/price/solve';
-import { FIRST_LINE, type ProductFinish } from '@/core/product/words';
+import {
+  CHANNEL_KINDS,
+  FINISHES,
+  FIRST_LINE,
+  type ChannelKind,
+  type ProductFinish,
+} from '@/core/product/words';
 import { imageOf } from '@/core/crop/border';
 import type { Size } from '@/core/measure';
 import { soldByProduct } from '@/store/sales';
@@ -62,7 +67,7 @@ export async function pricePage(studio: Studio, w: WorkPage) {
       made.filter(({ product }) => product.lineId === line.id).map(({ product }) => product.finish),
     );
     if (finishes.size === 0) finishes.add('loose');
-    return FINISH_ORDER.filter((finish) => finishes.has(finish)).map((finish) => ({
+    return FINISHES.filter((finish) => finishes.has(finish)).map((finish) => ({
       lineId: line.id,
       lineName: line.name,
       finePrint: line.finePrint,
@@ -135,7 +140,13 @@ export async function pricePage(studio: Studio, w: WorkPage) {
     rates: book.rates,
     ownRates: book.ownRates,
     run: limited ? { size: limited.size!, covers: limited.covers } : null,
-    channels: channels.map(({ id, name, kind, rules, readOn }) => ({ id, name, kind, rules, readOn })),
+    channels: channelsInOrder(channels).map(({ id, name, kind, rules, readOn }) => ({
+      id,
+      name,
+      kind,
+      rules,
+      readOn,
+    })),
     market: market.map(({ id, workId, says, priceMinor, widthUm, heightUm, seenOn }) => ({
       id,
       isOfThis: workId === w.work.id,
@@ -148,22 +159,9 @@ export async function pricePage(studio: Studio, w: WorkPage) {
 }
 
 export type PricePage = Awaited<ReturnType<typeof pricePage>>;
-export type ChannelModel = {
-  id: string;
-  name: string;
-  kind: string;
-  rules: ChannelTerms;
-  readOn: string;
-};
 
-const FINISH_ORDER: readonly ProductFinish[] = [
-  'loose',
-  'sleeved',
-  'mounted',
-  'framed',
-  'on bars',
-  'on a panel',
-];
+const channelsInOrder = <T extends { kind: ChannelKind }>(channels: readonly T[]): T[] =>
+  [...channels].sort((a, b) => CHANNEL_KINDS.indexOf(a.kind) - CHANNEL_KINDS.indexOf(b.kind));
 
 /** The calendar day a year before an instant. */
 const yearBefore = (instant: string): string =>

@@ -216,7 +216,7 @@ export function WorkTable({ work, current, findings, beside, children }: Props) 
       ? [{ key: '.', label: 'the work after', run: () => router.push(`/works/${beside.after}/${here}`) }]
       : []),
   ]);
-  const isTool = path.length > 4;
+  const isTool = path.length > 4 || path[3] === 'price';
   const Top = isTool ? FoldedHead : LongHead;
   return (
     <main>

@@ -2,9 +2,15 @@ import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
 import { ordersCsv, registerCsv } from '@/studio/reports/exports';
+import { priceListCsv } from '@/studio/prices/priceList';
 import { orderListCsv } from '@/studio/papers/papers';
 
-const TABLES = { 'register.csv': registerCsv, 'orders.csv': ordersCsv, 'to-order.csv': orderListCsv };
+const TABLES = {
+  'register.csv': registerCsv,
+  'orders.csv': ordersCsv,
+  'to-order.csv': orderListCsv,
+  'price-list.csv': priceListCsv,
+};
 
 export async function GET(_: Request, { params }: { params: Promise<{ what: string }> }) {
   try {

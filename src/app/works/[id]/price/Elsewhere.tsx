@@ -137,12 +137,15 @@ const ordinal = (n: number) => {
 
 /** From how many sales a month on one place leaves more than another. */
 function Overtaking({ crossings }: { crossings: readonly Crossing[] }) {
-  if (crossings.length === 0) return null;
+  // Before the first sale of a month nothing is overtaken.
+  const late = crossings.filter(({ perMonth }) => perMonth >= 1).slice(0, 3);
+  if (late.length === 0) return null;
   return (
     <Stack $gap={2}>
-      {crossings.slice(0, 3).map(({ a, b, perMonth }) => (
+      {late.map(({ a, b, perMonth }) => (
         <Sentence key={`${a} ${b}`}>
-          {a} overtakes {b} at {Math.floor(perMonth) + 1} sales a month.
+          {a[0]!.toUpperCase()}
+          {a.slice(1)} overtakes {b} at {Math.floor(perMonth) + 1} sales a month.
         </Sentence>
       ))}
     </Stack>

@@ -1,6 +1,8 @@
 'use client';
 import styled from 'styled-components';
+import { groupCosts } from '@/core/cost/ofProduct';
 import { roundHalfEven } from '@/core/measure';
+import { liveQuestion } from '@/core/price/live';
 import { priceOfOriginal } from '@/core/price/ofOriginal';
 import { keeperFinding, sharesOf, type PriceAnswer, type PriceQuestion } from '@/core/price/solve';
 import { ErrorCallout } from '@/ui/Actions';
@@ -146,7 +148,7 @@ function Solved({
 }: Props & { desk: Desk; question: PriceQuestion; answer: PriceAnswer }) {
   const { currency, money } = useUnits();
   const shown = desk.shownOf(answer);
-  const shares = sharesOf(shown, question);
+  const shares = sharesOf(shown, liveQuestion(question, groupCosts(beside.cell.cost.lines)));
   return (
     <>
       <Answer data-testid="solved">
@@ -174,7 +176,7 @@ function Solved({
           hint="empty: today"
         />
       </Row>
-      <SharesBar shares={shares} price={shown} lines={beside.cell.cost.lines} />
+      <SharesBar shares={shares} price={shown} groups={groupCosts(beside.cell.cost.lines)} />
       <Verdict finding={keeperFinding(shares, currency)} />
       <OtherSchools {...beside} solved={answer.price} />
     </>

@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { costWorking, type CostLine } from '@/core/cost/ofProduct';
+import { costWorking, groupCosts } from '@/core/cost/ofProduct';
 import { priceLeaves } from '@/core/price/leaves';
 import { costsOf } from '@/core/price/live';
 import { keeperFinding } from '@/core/price/solve';
@@ -31,7 +31,8 @@ type Props = PriceProps & { cell: ProductCell; onChange: () => void; onQuote: ()
 export function ProductPanel({ cell, run, onChange, onQuote }: Props) {
   const { money, currency, date, weight } = useUnits();
   const price = cell.price!;
-  const leaves = priceLeaves(price.minor, price.question, cell.cost.lines);
+  const groups = groupCosts(cell.cost.lines);
+  const leaves = priceLeaves(price.minor, price.question, groups);
   const wanted = Math.round(price.question.margin * 100);
   return (
     <Stack $gap={12}>
@@ -44,7 +45,7 @@ export function ProductPanel({ cell, run, onChange, onQuote }: Props) {
           leaves you {money(leaves.keeps)}, {Math.round(100 * leaves.share)} %; {wanted} % was asked
         </small>
       </Price>
-      <SharesBar shares={leaves.shares} price={price.minor} lines={cell.cost.lines} />
+      <SharesBar shares={leaves.shares} price={price.minor} groups={groups} />
       <Verdict finding={keeperFinding(leaves.shares, currency)} />
       <CostNotes cell={cell} />
       <Small>
@@ -89,14 +90,3 @@ export function CostNotes({ cell }: { cell: ProductCell }) {
     </Stack>
   );
 }
-
-/** How one line of a cost came about. */
-export const lineWorking = (line: CostLine, money: (minor: number) => string) => ({
-  title: `${line.name}, ${money(line.amount)}`,
-  steps: [{ sum: line.sum, result: money(line.amount) }],
-  notes: line.because ? [line.because] : [],
-  source:
-    line.basis === 'estimated'
-      ? 'Estimated: replaced as soon as the records tell.'
-      : 'From the studio’s own records.',
-});

@@ -1,12 +1,12 @@
 'use client';
 import styled from 'styled-components';
-import type { CostLine } from '@/core/cost/ofProduct';
+import type { CostGroup } from '@/core/cost/ofProduct';
 import { toDecimals } from '@/core/measure';
 import type { Keeper } from '@/core/price/solve';
 import { Working } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { lineWorking } from './ProductPanel';
+import { groupWorking } from './groupWorking';
 
 /** Greys for what goes out, so that neighbours can be told; ink for what stays. */
 const COSTS = ['#8b939b', '#a3abb2', '#9aa2aa', '#adb4ba'];
@@ -16,7 +16,7 @@ const TONE: Record<Exclude<Keeper['kind'], 'cost'>, string> = {
   carriage: '#e4e6e8',
   artist: t.ink,
 };
-const toneOf = (keeper: Keeper, i: number) =>
+export const toneOf = (keeper: Keeper, i: number) =>
   keeper.kind === 'cost' ? COSTS[i % COSTS.length]! : TONE[keeper.kind];
 const List = styled.dl`
   display: grid;
@@ -42,11 +42,11 @@ const WIDTH = 424;
 export function SharesBar({
   shares,
   price,
-  lines = [],
+  groups = [],
 }: {
   shares: Keeper[];
   price: number;
-  lines?: readonly CostLine[];
+  groups?: readonly CostGroup[];
 }) {
   const { money, bareMoney } = useUnits();
   const total = shares.reduce((a, s) => a + s.amount, 0);
@@ -61,7 +61,7 @@ export function SharesBar({
   const starts = drawn.map((_, i) => drawn.slice(0, i).reduce((a, s) => a + s.amount, 0));
   const keeps = Math.max(0, shares.at(-1)!.amount);
   const cut = WIDTH * (1 - keeps / whole);
-  const workingOf = (s: Keeper) => lines.find((line) => s.kind === 'cost' && line.name === s.to);
+  const groupOf = (s: Keeper) => groups.find((group) => s.kind === 'cost' && group.name === s.to);
   return (
     <figure>
       <svg
@@ -102,17 +102,17 @@ export function SharesBar({
       </svg>
       <List>
         {shares.map((s, i) => {
-          const line = workingOf(s);
+          const group = groupOf(s);
           return (
             <div key={`${s.kind}:${s.to}`} style={{ display: 'contents' }}>
               <dt style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
                 <i style={{ background: toneOf(s, i) }} />
                 {s.to}
-                {line?.basis === 'estimated' && ' ≈'}
+                {group?.isEstimated && ' ≈'}
               </dt>
               <dd style={s.kind === 'artist' ? { fontWeight: 600 } : undefined}>
-                {line ? (
-                  <Working working={lineWorking(line, money)}>{bareMoney(s.amount)}</Working>
+                {group ? (
+                  <Working working={groupWorking(group, money)}>{bareMoney(s.amount)}</Working>
                 ) : (
                   bareMoney(s.amount)
                 )}
@@ -130,7 +130,7 @@ export function SharesBar({
           <dd />
         </div>
       </List>
-      {lines.some((line) => line.basis === 'estimated') && (
+      {groups.some((group) => group.isEstimated) && (
         <p style={{ color: t.ink2, fontSize: 12, marginTop: 4 }}>≈ estimated until the records tell</p>
       )}
     </figure>

@@ -2,6 +2,7 @@ import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
 import { addressLabel, certificate, packingSlip } from '@/studio/reports/documents';
+import { priceListDocument } from '@/studio/prices/priceList';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
 
 const KINDS = {
@@ -10,6 +11,7 @@ const KINDS = {
   label: addressLabel,
   'to-order': orderListDocument,
   'job-sheet': jobSheet,
+  'price-list': priceListDocument,
 };
 
 export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {

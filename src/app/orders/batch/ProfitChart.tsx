@@ -1,0 +1,95 @@
+'use client';
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import styled from 'styled-components';
+import type { BatchAnswer, BatchOption } from '@/core/price/batch';
+import { PanelTitle } from '@/ui/Layout';
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+
+const WIDTH = 760;
+const HEIGHT = 240;
+const LOSS = 54;
+const EDGE = { left: 62, right: 16, top: 12, bottom: 28 };
+const Chart = styled.svg`
+  width: 100%;
+  height: auto;
+  text {
+    font-size: 12px;
+    fill: ${t.ink2};
+  }
+`;
+
+/** The profit expected of each quantity, beside printing per sale; under it the chance of losing money. */
+export function ProfitChart({ answer }: { answer: BatchAnswer }) {
+  const { bareMoney, money, currency } = useUnits();
+  const { options, perSale, best } = answer;
+  const all = [perSale.expectedProfit, 0, ...options.map((option) => option.expectedProfit)];
+  const x = scaleLinear([0, options.at(-1)!.count], [EDGE.left, WIDTH - EDGE.right]);
+  const y = scaleLinear([Math.min(...all), Math.max(...all)], [HEIGHT - EDGE.bottom, EDGE.top]).nice(5);
+  const loss = scaleLinear([0, 1], [HEIGHT + LOSS, HEIGHT + 6]);
+  const curve = line<BatchOption>()
+    .x((option) => x(option.count))
+    .y((option) => y(option.expectedProfit));
+  const chosen = options.find((option) => option.count === best);
+  return (
+    <section>
+      <PanelTitle>
+        Profit expected, by how many are made <span>{currency}</span>
+      </PanelTitle>
+      <Chart
+        viewBox={`0 0 ${WIDTH} ${HEIGHT + LOSS + 22}`}
+        role="img"
+        aria-label={`Per sale ${money(perSale.expectedProfit)} are expected${chosen ? `; best is ${chosen.count}: ${money(chosen.expectedProfit)}` : '; no quantity is expected to bring in more'}`}
+      >
+        {y.ticks(5).map((tick) => (
+          <g key={tick}>
+            <path
+              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
+              stroke={tick === 0 ? t.ink2 : t.hair}
+            />
+            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
+              {bareMoney(tick).replace(/\.00$/, '')}
+            </text>
+          </g>
+        ))}
+        <path
+          d={`M${EDGE.left} ${y(perSale.expectedProfit)}H${WIDTH - EDGE.right}`}
+          stroke={t.ink}
+          strokeDasharray="6 4"
+        />
+        <text x={WIDTH - EDGE.right} y={y(perSale.expectedProfit) - 6} textAnchor="end">
+          per sale {bareMoney(perSale.expectedProfit)}
+        </text>
+        <path d={curve(options)!} fill="none" stroke={t.ink} strokeWidth="2" />
+        {chosen && (
+          <g>
+            <circle cx={x(chosen.count)} cy={y(chosen.expectedProfit)} r="4.5" fill={t.ink} />
+            <text x={x(chosen.count)} y={y(chosen.expectedProfit) - 9} textAnchor="middle">
+              {chosen.count}: {bareMoney(chosen.expectedProfit)}
+            </text>
+          </g>
+        )}
+        {options.map((option) => (
+          <rect
+            key={option.count}
+            x={x(option.count) - 4}
+            y={loss(option.chanceOfLoss)}
+            width="8"
+            height={Math.max(0, loss(0) - loss(option.chanceOfLoss))}
+            fill={option.chanceOfLoss > 0.2 ? t.care : '#b8b8b8'}
+          />
+        ))}
+        <path d={`M${EDGE.left} ${loss(0)}H${WIDTH - EDGE.right}`} stroke={t.ink2} />
+        <text x={EDGE.left} y={HEIGHT + 2}>
+          chance of losing money
+        </text>
+        {x.ticks(12).map((tick) => (
+          <text key={tick} x={x(tick)} y={HEIGHT + LOSS + 16} textAnchor="middle">
+            {tick}
+          </text>
+        ))}
+      </Chart>
+    </section>
+  );
+}

@@ -1,0 +1,202 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { useAction } from '@/app/useAction';
+import { areaMm2, readNumber } from '@/core/measure';
+import { compareChannels } from '@/core/price/channels';
+import { writeShareLines } from '@/core/price/feeLines';
+import { rulesFor, stallOutlay } from '@/core/price/terms';
+import { toDecimals } from '@/core/measure';
+import { Button, Row } from '@/ui/Button';
+import { ErrorCallout } from '@/ui/Actions';
+import { Field, Finder } from '@/ui/Field';
+import {
+  Columns,
+  EmptyState,
+  Lead,
+  Page,
+  PageHeader,
+  PageTitle,
+  Panel,
+  PanelTitle,
+  Small,
+  Stack,
+} from '@/ui/Layout';
+import { useUnits } from '@/ui/Units';
+import { MarkedText } from '@/ui/Verdict';
+import type { ChannelsPageProps, ListedChannel } from '@/studio/sales/channelsPage';
+import { SalesNav } from '../SalesNav';
+import { ChannelBars } from './ChannelBars';
+import { ChannelSheet } from './ChannelSheet';
+import { MonthChart } from './MonthChart';
+
+const Rules = styled.ul`
+  display: grid;
+  gap: 12px;
+  li {
+    display: grid;
+    gap: 3px;
+  }
+`;
+
+/** The same thing sold in several places: every cent of a sale, a month at any rate, where one overtakes another. */
+export function ChannelsView(props: ChannelsPageProps) {
+  const [editing, setEditing] = useState<ListedChannel | 'new' | null>(null);
+  const { channels, things } = props;
+  return (
+    <Page>
+      <PageHeader>
+        <div>
+          <PageTitle>Channels</PageTitle>
+          <Lead>
+            Who keeps what where you sell. Rules are yours to write, each with the day it was read; what
+            is due sold or not counts by the month.
+          </Lead>
+        </div>
+        <Button main onPress={() => setEditing('new')}>
+          Record a channel
+        </Button>
+      </PageHeader>
+      <SalesNav />
+      {channels.length === 0 ? (
+        <Panel>
+          <EmptyState title="No channel is recorded yet">
+            <p>
+              Your own site, a market place, a shop that takes its half, a stall at a fair: write down
+              what each keeps, and the same print can be held against all of them.
+            </p>
+          </EmptyState>
+        </Panel>
+      ) : (
+        <Panel>
+          <Columns $aside={340}>
+            {things.length === 0 ? (
+              <EmptyState title="Nothing has a price yet">
+                <p>As soon as a product has one, each channel shows what a sale of it leaves there.</p>
+              </EmptyState>
+            ) : (
+              <Comparison {...props} />
+            )}
+            <Stack $gap={12}>
+              <PanelTitle>Their rules</PanelTitle>
+              <Rules>
+                {channels.map((channel) => (
+                  <Channel
+                    key={channel.id}
+                    channel={channel}
+                    {...props}
+                    onChange={() => setEditing(channel)}
+                  />
+                ))}
+              </Rules>
+            </Stack>
+          </Columns>
+        </Panel>
+      )}
+      {editing && (
+        <ChannelSheet channel={editing === 'new' ? null : editing} onClose={() => setEditing(null)} />
+      )}
+    </Page>
+  );
+}
+
+function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
+  const { money } = useUnits();
+  const [at, setAt] = useState([...things].sort((a, b) => b.sold - a.sold)[0]!.id);
+  const thing = things.find((each) => each.id === at) ?? things[0]!;
+  const [typed, setTyped] = useState('6');
+  const perMonth = Math.max(0, readNumber(typed) ?? 0);
+  const product = { price: thing.price, cost: thing.cost, carriageCharged: thing.carriageCharged };
+  const compared = compareChannels({
+    product,
+    perMonth,
+    channels: channels.map((channel) =>
+      rulesFor(channel.name, channel.rules, areaMm2(thing.image), ratePerHour),
+    ),
+  });
+  const late = compared.crossings.filter((crossing) => crossing.perMonth >= 1);
+  return (
+    <Stack $gap={18}>
+      <Row style={{ alignItems: 'flex-start' }}>
+        <Finder
+          label="What is sold"
+          value={thing.id}
+          onChange={setAt}
+          options={things.map(({ id, name }) => ({ key: id, name }))}
+          width={380}
+        />
+        <Field label="Sales a month" value={typed} onChange={setTyped} width={110} inputMode="decimal" />
+        <Small style={{ paddingTop: 22 }}>
+          {money(thing.price)}, costs {money(thing.cost)}; {thing.sold} sold in a year
+        </Small>
+      </Row>
+      <ChannelBars answers={compared.channels} buyerPays={thing.price + thing.carriageCharged} />
+      <MonthChart answers={compared.channels} perMonth={perMonth} crossings={late} />
+      <Stack $gap={3}>
+        {late.length === 0 ? (
+          <Small>At no rate from one sale a month on does one overtake another.</Small>
+        ) : (
+          late.slice(0, 4).map(({ a, b, perMonth: rate }) => (
+            <p key={`${a}${b}`}>
+              From {Math.floor(rate) + 1} sales a month on {a} leaves more than {b}
+              <Small> (even at {toDecimals(rate, 1)})</Small>.
+            </p>
+          ))
+        )}
+      </Stack>
+    </Stack>
+  );
+}
+
+/** One channel's rules in a sentence, and how old they are. */
+function Channel({
+  channel,
+  ratePerHour,
+  onChange,
+}: {
+  channel: ListedChannel;
+  ratePerHour: number;
+  onChange: () => void;
+}) {
+  const { money, date } = useUnits();
+  const action = useAction();
+  const { rules } = channel;
+  const says = [
+    rules.shareFees.length > 0 && writeShareLines(rules.shareFees).replaceAll('\n', '; '),
+    ...rules.fixedFees.map((fee) => `${fee.name}, ${money(fee.amount)} a sale`),
+    rules.shareOfRetail && `keeps ${toDecimals(rules.shareOfRetail * 100, 1)} % of the price`,
+    rules.taxOnFees && `tax on fees ${toDecimals(rules.taxOnFees * 100, 1)} %`,
+    rules.monthly && `${money(rules.monthly)} a month`,
+    rules.perListing && `${money(rules.perListing)} a month for each of ${rules.listings ?? 0} listed`,
+    rules.partner &&
+      `makes it for ${money(rules.partner.perM2)} a m², at least ${money(rules.partner.minimum)}`,
+    rules.stall &&
+      `a fair costs ${money(stallOutlay(rules.stall, ratePerHour))}: stall ${money(rules.stall.fee)}, ${rules.stall.hours} h, ${rules.stall.km} km, ${rules.stall.days} d; ${rules.stall.perMonth} a month`,
+  ].filter(Boolean);
+  return (
+    <li>
+      <b>{channel.name}</b>
+      <Small>{says.join('; ') || 'keeps nothing'}.</Small>
+      {channel.notes && <Small>{channel.notes}</Small>}
+      {channel.isOld ? (
+        <MarkedText kind="care">read {date(channel.readOn)}: old, read them again</MarkedText>
+      ) : (
+        <Small>read {date(channel.readOn)}</Small>
+      )}
+      <ErrorCallout error={action.error} fields={[]} />
+      <Row>
+        <Button quiet onPress={onChange} aria-label={`Change ${channel.name}`}>
+          Change
+        </Button>
+        <Button
+          quiet
+          isDisabled={action.isPending}
+          aria-label={`Nothing is sold at ${channel.name} any more`}
+          onPress={() => void action.run('archiveChannel', { id: channel.id })}
+        >
+          Put away
+        </Button>
+      </Row>
+    </li>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+import { scaleBand, scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { CashWeek } from '@/core/sales/income';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+import { Chart } from './MonthsChart';
+
+const WIDTH = 1_000;
+const HEIGHT = 220;
+const EDGE = { left: 66, right: 6, top: 14, bottom: 30 };
+
+/** Cash by week: up what came in, down what was paid, and the balance that runs through. */
+export function CashChart({ weeks }: { weeks: readonly CashWeek[] }) {
+  const { bareMoney, money, currency, date } = useUnits();
+  const all = weeks.flatMap((week) => [week.inflow, -week.outflow, week.balance]);
+  const x = scaleBand(
+    weeks.map((week) => week.from),
+    [EDGE.left, WIDTH - EDGE.right],
+  ).padding(0.3);
+  const y = scaleLinear(
+    [Math.min(0, ...all), Math.max(1, ...all)],
+    [HEIGHT - EDGE.bottom, EDGE.top],
+  ).nice(4);
+  const middle = (week: CashWeek) => x(week.from)! + x.bandwidth() / 2;
+  const balance = line<CashWeek>()
+    .x(middle)
+    .y((week) => y(week.balance));
+  const lowest = weeks.reduce((low, week) => (week.balance < low.balance ? week : low), weeks[0]!);
+  return (
+    <Stack $gap={6}>
+      <PanelTitle>
+        Cash by week <span>{currency}; up what came in, down what was paid, the line their balance</span>
+      </PanelTitle>
+      <Chart
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={weeks
+          .map((week) => `week of ${week.from}: in ${money(week.inflow)}, out ${money(week.outflow)}`)
+          .join('; ')}
+      >
+        {y.ticks(4).map((tick) => (
+          <g key={tick}>
+            <path
+              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
+              stroke={tick === 0 ? t.ink2 : t.hair}
+            />
+            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
+              {bareMoney(tick).replace(/\.00$/, '')}
+            </text>
+          </g>
+        ))}
+        {weeks.map((week) => (
+          <g key={week.from}>
+            <rect
+              x={x(week.from)}
+              y={y(week.inflow)}
+              width={x.bandwidth()}
+              height={y(0) - y(week.inflow)}
+              fill={t.ink}
+            />
+            <rect
+              x={x(week.from)}
+              y={y(0)}
+              width={x.bandwidth()}
+              height={y(-week.outflow) - y(0)}
+              fill="#b9c0c6"
+              stroke={t.ink3}
+              strokeWidth="0.5"
+            />
+            <text x={middle(week)} y={HEIGHT - 10} textAnchor="middle">
+              {date(week.from).replace(/^\w+ /, '')}
+            </text>
+          </g>
+        ))}
+        <path d={balance(weeks)!} fill="none" stroke={t.care} strokeWidth="2" strokeDasharray="5 3" />
+      </Chart>
+      <Small>
+        {lowest.balance < 0
+          ? `Suppliers were paid before what came in: in the week of ${date(lowest.from)} ${money(-lowest.balance)} more had gone out than come in.`
+          : 'In no week of these had more gone out than come in.'}
+      </Small>
+    </Stack>
+  );
+}

@@ -1,0 +1,85 @@
+'use client';
+import { scaleBand, scaleLinear } from 'd3-scale';
+import styled from 'styled-components';
+import type { IncomeMonth } from '@/core/sales/income';
+import { PanelTitle } from '@/ui/Layout';
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+
+const WIDTH = 1_000;
+const HEIGHT = 230;
+const EDGE = { left: 66, right: 6, top: 18, bottom: 30 };
+export const Chart = styled.svg`
+  width: 100%;
+  height: auto;
+  text {
+    font-size: 12px;
+    fill: ${t.ink2};
+  }
+`;
+const NAMES = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** What came in each month, and the dark part of it that stayed. */
+export function MonthsChart({ months }: { months: readonly IncomeMonth[] }) {
+  const { bareMoney, money, currency } = useUnits();
+  const most = Math.max(1, ...months.map((month) => month.income));
+  const least = Math.min(0, ...months.map((month) => month.left));
+  const x = scaleBand(
+    months.map((month) => month.month),
+    [EDGE.left, WIDTH - EDGE.right],
+  ).padding(0.28);
+  const y = scaleLinear([least, most], [HEIGHT - EDGE.bottom, EDGE.top]).nice(4);
+  return (
+    <section>
+      <PanelTitle>
+        By month <span>{currency}; the dark part stayed with you</span>
+      </PanelTitle>
+      <Chart
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={months
+          .map((month) => `${month.month}: ${money(month.income)}, of which ${money(month.left)} stayed`)
+          .join('; ')}
+      >
+        {y.ticks(4).map((tick) => (
+          <g key={tick}>
+            <path
+              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
+              stroke={tick === 0 ? t.ink2 : t.hair}
+            />
+            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
+              {bareMoney(tick).replace(/\.00$/, '')}
+            </text>
+          </g>
+        ))}
+        {months.map((month) => (
+          <g key={month.month}>
+            <rect
+              x={x(month.month)}
+              y={y(month.income)}
+              width={x.bandwidth()}
+              height={y(0) - y(month.income)}
+              fill="#b9c0c6"
+            />
+            <rect
+              x={x(month.month)}
+              y={Math.min(y(month.left), y(0))}
+              width={x.bandwidth()}
+              height={Math.abs(y(0) - y(month.left))}
+              fill={month.left < 0 ? t.fails : t.ink}
+            />
+            {month.income > 0 && (
+              <text x={x(month.month)! + x.bandwidth() / 2} y={y(month.income) - 5} textAnchor="middle">
+                {bareMoney(month.income).replace(/\.\d\d$/, '')}
+              </text>
+            )}
+            <text x={x(month.month)! + x.bandwidth() / 2} y={HEIGHT - 10} textAnchor="middle">
+              {NAMES[Number(month.month.slice(5)) - 1]}
+              {month.month.endsWith('-01') ? ` ${month.month.slice(0, 4)}` : ''}
+            </text>
+          </g>
+        ))}
+      </Chart>
+    </section>
+  );
+}

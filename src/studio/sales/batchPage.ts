@@ -1,0 +1,90 @@
+import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
+import { sharesOf } from '@/core/price/solve';
+import { liveQuestion } from '@/core/price/live';
+import type { CostLine } from '@/core/cost/ofProduct';
+import { soldByProduct } from '@/store/sales';
+import { findRow } from '@/store/rows';
+import { openCostBook, productCost, type CostBook } from '../prices/costs';
+import { pricedProducts, type PricedProduct } from '../prices/products';
+import type { Studio } from '../studio';
+
+/** Quantities are looked at up to so many. */
+const MOST = 60;
+
+/** What making and what selling one costs; what was paid once for the work is spent either way and stays out. */
+function split(lines: readonly CostLine[]) {
+  const isSelling = (line: CostLine) => line.kind === 'part' || line.name === 'time to pack';
+  const sum = (list: readonly CostLine[]) => list.reduce((all, line) => all + line.amount, 0);
+  return {
+    making: sum(lines.filter((line) => line.kind !== 'share' && !isSelling(line))),
+    selling: sum(lines.filter(isSelling)),
+  };
+}
+
+/** What a sale brings in once everybody else has their part, but for making the print itself. */
+function netOf({ price, cost }: PricedProduct): number {
+  const question = liveQuestion(price!.question, []);
+  const { selling } = split(cost.lines);
+  return sharesOf(price!.priceMinor, { ...question, costs: [] }).at(-1)!.amount - selling;
+}
+
+/** How many of a product to make, and what to take to a fair: what both rest on. */
+export async function batchPage(studio: Studio, productId: string | undefined) {
+  const book = await openCostBook(studio);
+  const since = `${Number(studio.now().slice(0, 4)) - 1}${studio.now().slice(4, 10)}`;
+  const [products, sold] = await Promise.all([
+    pricedProducts(studio, undefined, book),
+    soldByProduct(studio.db, since),
+  ]);
+  const priced = products.filter((product) => product.price !== null && product.cost.lacks === null);
+  const things = priced
+    .map((each) => {
+      const sheet = sheetOf(imageOf(each.format), bordersOf(each.format));
+      const { making } = split(each.cost.lines);
+      return {
+        id: each.product.id,
+        name: `${each.title}, ${each.name}`,
+        workId: each.product.workId,
+        net: netOf(each),
+        making,
+        width: Math.max(sheet.width, sheet.height),
+        sold: sold.get(each.product.id) ?? 0,
+      };
+    })
+    .sort((a, b) => b.sold - a.sold || a.name.localeCompare(b.name));
+  const open =
+    priced.find(({ product }) => product.id === productId) ??
+    priced.find((p) => p.product.id === things[0]?.id);
+  return {
+    things,
+    open: open ? await quantitiesOf(studio, book, open, sold.get(open.product.id) ?? 0) : null,
+    printers: book.machines.map(({ machine, perHour }) => ({
+      name: machine.name,
+      outlay: machine.outlayMinor,
+      perHour,
+    })),
+  };
+}
+export type BatchPage = Awaited<ReturnType<typeof batchPage>>;
+
+/** What every quantity of one product costs to make, at the route's price for that quantity. */
+async function quantitiesOf(studio: Studio, book: CostBook, open: PricedProduct, sold: number) {
+  const { product, format, line } = open;
+  const work = (await findRow(studio.db, 'works', product.workId))!;
+  const makingAt = (quantity: number) => {
+    const ask = { work, format, line, finish: product.finish, quote: product };
+    const at = { ...book, rates: { ...book.rates, printsPerOrder: quantity } };
+    return split(productCost(at, ask).lines).making;
+  };
+  const costs = Array.from({ length: MOST }, (_, i) => makingAt(i + 1) * (i + 1));
+  return {
+    id: product.id,
+    name: `${open.title}, ${open.name}`,
+    route: open.cost.route,
+    price: open.price!.priceMinor,
+    net: netOf(open),
+    /** By quantity, from one on. */
+    costs,
+    sold,
+  };
+}

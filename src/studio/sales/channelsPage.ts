@@ -1,0 +1,67 @@
+import { localDay } from '@/core/measure';
+import { daysBetween } from '@/core/measure/day';
+import { imageOf } from '@/core/crop/border';
+import { costsOf, liveQuestion } from '@/core/price/live';
+import { CHANNEL_KINDS } from '@/core/product/words';
+import { soldByProduct } from '@/store/sales';
+import { findRows } from '@/store/rows';
+import { openCostBook } from '../prices/costs';
+import { pricedProducts } from '../prices/products';
+import { OLD_AFTER_DAYS } from '../routes/routes';
+import type { Studio } from '../studio';
+
+/** Everything with a price, as it is sold anywhere. */
+export async function thingsSold(studio: Studio) {
+  const year = `${Number(studio.now().slice(0, 4)) - 1}${studio.now().slice(4, 10)}`;
+  const book = await openCostBook(studio);
+  const [products, sold] = await Promise.all([
+    pricedProducts(studio, undefined, book),
+    soldByProduct(studio.db, year),
+  ]);
+  return {
+    rates: book.rates,
+    things: products.flatMap(({ product, format, name, title, cost, price }) => {
+      if (!price) return [];
+      const question = liveQuestion(price.question, cost.lines);
+      return [
+        {
+          id: product.id,
+          name: `${title}, ${name}`,
+          image: imageOf(format),
+          price: price.priceMinor,
+          cost: costsOf(question),
+          question,
+          carriageCharged: question.carriageCharged,
+          sold: sold.get(product.id) ?? 0,
+        },
+      ];
+    }),
+  };
+}
+
+/** Where things are sold and by which rules, and what could be held against them. */
+export async function channelsPage(studio: Studio) {
+  const [channels, { things, rates }, { timeZone }] = await Promise.all([
+    findRows(studio.db, 'channels', { archivedAt: null }, { orderBy: ['name'] }),
+    thingsSold(studio),
+    studio.settings(),
+  ]);
+  const today = localDay(studio.now(), timeZone);
+  return {
+    things,
+    ratePerHour: rates.ratePerHour,
+    channels: channels
+      .sort((a, b) => CHANNEL_KINDS.indexOf(a.kind) - CHANNEL_KINDS.indexOf(b.kind))
+      .map(({ id, name, kind, rules, readOn, notes }) => ({
+        id,
+        name,
+        kind,
+        rules,
+        readOn,
+        notes,
+        isOld: daysBetween(readOn, today) > OLD_AFTER_DAYS,
+      })),
+  };
+}
+export type ChannelsPageProps = Awaited<ReturnType<typeof channelsPage>>;
+export type ListedChannel = ChannelsPageProps['channels'][number];
