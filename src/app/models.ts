@@ -397,7 +397,7 @@ export const orderModel = fields<'orders'>()(
 );
 export type OrderModel = ReturnType<typeof orderModel>;
 
-export const orderLineModel = fields<'orderLines'>()('id', 'quantity', 'priceMinor');
+export const orderLineModel = fields<'orderLines'>()('id', 'quantity', 'priceMinor', 'productId');
 
 /** Who a parcel goes to: what stands on its label, and how they like to be called. */
 export const receiverModel = fields<'buyers'>()('name', 'preferredName', 'address', 'country');

@@ -9,6 +9,7 @@ import { allServices, orderWhole, type Service } from '@/store/orders';
 import { findRows } from '@/store/rows';
 import { cache } from 'react';
 import type { Studio } from '../studio';
+import { shownCosts } from '../prices/shownCosts';
 import { packPlanFor } from './parcels';
 
 /** Everything the packing table shows of an order: its prints, its parcel, what it weighs, who carries it. */
@@ -17,11 +18,15 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
   const whole = await orderWhole(db, orderId);
   if (!whole) return null;
   const { order, buyer, lines, parcel } = whole;
-  const [settings, picked, services, history] = await Promise.all([
+  const [settings, picked, services, history, costs] = await Promise.all([
     studio.settings(),
     pickedFor(db, order.id),
     allServices(db),
     findRows(db, 'journal', { subjectId: order.id }, { orderBy: ['-id'], limit: 30 }),
+    shownCosts(
+      studio,
+      lines.map(({ format }) => format.id),
+    ),
   ]);
   const prints = picked.map((p) => ({
     id: p.impression.id,
@@ -37,7 +42,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     editionId: p.edition.id,
   }));
   const today = localDay(studio.now(), settings.timeZone);
-  const base = { order, buyer, lines, parcel, prints, history, today };
+  const base = { order, buyer, lines, parcel, prints, history, costs, today };
   if (order.state === 'new' || order.state === 'cancelled' || prints.length === 0)
     return { ...base, plan: null, shortages: [], weighing: null, scale: null, blind: null, services: [] };
   const { plan, prints: packed } = await packPlanFor(db, order.id, parcel?.form);

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import styled from 'styled-components';
+import { ProductCosts } from '@/app/ProductCosts';
 import { Check } from '@/ui/Field';
 import { Panel, PanelTitle, Small, Thumbnail, WorkTitle } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
@@ -38,7 +39,7 @@ export function Contents({
   ticked: ReadonlySet<string>;
   onTick: (id: string, on: boolean) => void;
 }) {
-  const { order: o, lines, prints, parcel } = table;
+  const { order: o, lines, prints, parcel, costs } = table;
   const { size, money } = useUnits();
   const sealing = o.state === 'packed';
   const kept = new Set(parcel?.tickedAtPacking ?? []);
@@ -66,6 +67,8 @@ export function Contents({
                   {size(format.image)}
                   {mine[0] ? ` on ${mine[0].paper}` : ''}
                 </Small>
+                <br />
+                <ProductCosts costs={costs.filter((cost) => cost.productId === line.productId)} />
                 <ul>
                   {mine.map((p) => (
                     <li key={p.id}>

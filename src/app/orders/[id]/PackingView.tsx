@@ -30,6 +30,7 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { Contents } from './Contents';
 import { OutcomeSheet, CancelSheet } from './OrderSheets';
+import { Stopwatch } from '@/app/Stopwatch';
 import { PackStep } from './PackStep';
 import { SendStep } from './SendStep';
 import { WeighStep } from './WeighStep';
@@ -90,6 +91,7 @@ export function PackingView({ table }: { table: PackingModel }) {
         <Aside>
           <Sale table={table} />
           <PapersToPrint table={table} />
+          {(order.state === 'picked' || order.state === 'packed') && <Stopwatch act="pack" />}
           {order.notes && (
             <Part title="Notes">
               <p style={{ whiteSpace: 'pre-line' }}>{order.notes}</p>

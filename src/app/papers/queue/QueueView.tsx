@@ -6,6 +6,8 @@ import { inGroups } from '@/core/groups';
 import { areaOf } from '@/core/sheets/pieces';
 import type { LayoutModel } from '@/app/models';
 import type { Queued as QueuedRecord } from '@/studio/layouts/printQueue';
+import { ProductCosts } from '@/app/ProductCosts';
+import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -35,9 +37,12 @@ type Queued = Omit<QueuedRecord, 'layout' | 'machine'> & {
 /** What waits to be printed, grouped by paper and machine: printed, or spoiled. */
 export function QueueView({
   queue,
+  costs,
   inks,
 }: {
   queue: Queued[];
+  /** What the products of all sizes in it cost. */
+  costs: ShownCost[];
   inks: { machineId: string; error: Finding[] }[];
 }) {
   const [printing, setPrinting] = useState<Queued | null>(null);
@@ -87,6 +92,7 @@ export function QueueView({
                 <QueueLine
                   key={q.layout.id}
                   q={q}
+                  costs={costs}
                   first={i === 0 && key === groups[0]!.key}
                   onPrint={() => setPrinting(q)}
                   onSpoil={() => setSpoiling(q)}
@@ -104,11 +110,13 @@ export function QueueView({
 
 function QueueLine({
   q,
+  costs,
   first,
   onPrint,
   onSpoil,
 }: {
   q: Queued;
+  costs: ShownCost[];
   first: boolean;
   onPrint: () => void;
   onSpoil: () => void;
@@ -146,6 +154,9 @@ function QueueLine({
             {r.title}: {r.numbers}
           </Small>
         ))}
+        <ProductCosts
+          costs={costs.filter((cost) => l.pieces.some((piece) => piece.formatId === cost.formatId))}
+        />
       </Stack>
       <Row>
         <Button quiet onPress={onSpoil} isDisabled={Boolean(q.lacks)}>

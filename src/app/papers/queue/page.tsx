@@ -2,15 +2,21 @@ import { layoutModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
+import { shownCosts } from '@/studio/prices/shownCosts';
 import { printQueue } from '@/studio/layouts/printQueue';
 import { QueueView } from './QueueView';
 
 export const metadata: Metadata = { title: 'Print queue' };
 
 async function QueuePage() {
-  const { queue, inks } = await printQueue(await studio());
+  const s = await studio();
+  const { queue, inks } = await printQueue(s);
+  const formatIds = queue.flatMap(({ layout }) =>
+    layout.pieces.flatMap((piece) => (piece.formatId ? [piece.formatId] : [])),
+  );
   return (
     <QueueView
+      costs={await shownCosts(s, formatIds)}
       queue={queue.map(({ layout, machine, ...worked }) => ({
         ...worked,
         layout: layoutModel(layout),

@@ -5,6 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { QuoteModel, SentJobModel } from '@/app/models';
 import type { Compared } from '@/studio/routes/routes';
+import { ProductCosts } from '@/app/ProductCosts';
+import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -33,6 +35,8 @@ type Props = {
   chosen: string | null;
   quantity: number;
   rows: Compared[];
+  /** What the products of the size cost as they are made today. */
+  costs: ShownCost[];
   kept: QuoteModel[];
   sent: SentJobModel[];
   routes: { id: string; name: string }[];
@@ -41,7 +45,7 @@ type Props = {
 const OLD_QUOTE_DAYS = 90;
 
 /** Who else could print a size, all in, and what would be given up; quotes kept, and work that is out. */
-export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes, today }: Props) {
+export function QuotesView({ offered, chosen, quantity, rows, costs, kept, sent, routes, today }: Props) {
   return (
     <Page>
       <PageHeader>
@@ -56,7 +60,14 @@ export function QuotesView({ offered, chosen, quantity, rows, kept, sent, routes
       <PapersNav />
       <Panel>
         {chosen ? (
-          <Compare offered={offered} chosen={chosen} quantity={quantity} rows={rows} today={today} />
+          <Compare
+            offered={offered}
+            chosen={chosen}
+            quantity={quantity}
+            rows={rows}
+            costs={costs}
+            today={today}
+          />
         ) : (
           <EmptyState title="No size is offered yet">
             <p>Offer a size of a work; every route is then priced for it here.</p>
@@ -74,12 +85,14 @@ function Compare({
   chosen,
   quantity,
   rows,
+  costs,
   today,
-}: Pick<Props, 'offered' | 'quantity' | 'rows' | 'today'> & { chosen: string }) {
+}: Pick<Props, 'offered' | 'quantity' | 'rows' | 'costs' | 'today'> & { chosen: string }) {
   const action = useAction();
   return (
     <>
       <Question offered={offered} chosen={chosen} quantity={quantity} />
+      <ProductCosts costs={costs} />
       <ScrollArea>
         <Table aria-label="Routes for this size">
           <thead>

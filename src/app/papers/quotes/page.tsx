@@ -5,6 +5,7 @@ import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
 import { findRows } from '@/store/rows';
 import { offeredFormats } from '@/store/works';
+import { shownCosts } from '@/studio/prices/shownCosts';
 import { compareRoutes, quotesOf, sentOut } from '@/studio/routes/routes';
 import type { Metadata } from 'next';
 import { QuotesView } from './QuotesView';
@@ -18,11 +19,12 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
   const chosen = offered.find((o) => o.format.id === q.size) ?? offered[0] ?? null;
   const asked = Number(q.n ?? 1),
     quantity = Number.isInteger(asked) && asked > 0 && asked <= 100_000 ? asked : 1;
-  const [rows, kept, sent, all] = await Promise.all([
+  const [rows, kept, sent, all, costs] = await Promise.all([
     chosen ? compareRoutes(s, chosen.format, quantity) : Promise.resolve([]),
     chosen ? quotesOf(s.db, [chosen.format.id]) : Promise.resolve([]),
     sentOut(s.db),
     findRows(s.db, 'routes'),
+    shownCosts(s, chosen ? [chosen.format.id] : []),
   ]);
   return (
     <QuotesView
@@ -35,6 +37,7 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
       chosen={chosen?.format.id ?? null}
       quantity={quantity}
       rows={rows}
+      costs={costs}
       kept={kept.map(quoteModel)}
       sent={sent.map(sentJobModel)}
       routes={all.map(({ id, name }) => ({ id, name }))}

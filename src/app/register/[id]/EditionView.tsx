@@ -21,6 +21,7 @@ import {
 import { useUnits } from '@/ui/Units';
 import { ChainLine } from '../ChainLine';
 import { CloseSheet, PrintSheet, ReasonSheet } from './EditionSheets';
+import { Stopwatch } from '@/app/Stopwatch';
 import { ImpressionAside } from './ImpressionAside';
 import { SheetsGrid } from './SheetsGrid';
 import { madeOrDeclared, standing, useEditionDesk, type EditionDesk } from './useEditionDesk';
@@ -111,6 +112,7 @@ export function EditionView(props: Props) {
                 .at(-1) ?? ''
             }
           />
+          {rows.some((row) => row.impression.state === 'inspected') && <Stopwatch act="sign" />}
           {begin && <HowTo begin={begin} />}
         </div>
       </Columns>

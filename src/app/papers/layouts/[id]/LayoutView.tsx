@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { ProductCosts } from '@/app/ProductCosts';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Aside, Columns, EmptyState, Lead, Page, PageHeader, PageTitle, Panel } from '@/ui/Layout';
@@ -43,6 +44,7 @@ export function LayoutView(props: LayoutProps) {
           <WhatItTakes desk={desk} />
           {!isPrinted && <Arranging desk={desk} />}
           <Pieces layout={layout} isPrinted={isPrinted} />
+          <ProductCosts costs={props.costs} />
           {!isPrinted && (
             <>
               <AddPart layoutId={layout.id} offered={props.offered} proofs={props.asked} />

@@ -1,3 +1,4 @@
+import type { ShownCost } from '@/studio/prices/shownCosts';
 import type { Minor, Size, Um } from '@/core/measure';
 import type { LotForLayout } from '@/core/sheets/layoutFacts';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
@@ -27,6 +28,8 @@ export type LayoutProps = {
   offered: OfferedPiece[];
   lots: LotForLayout[];
   asked: AskedProof[];
+  /** What the products of the sizes on it cost. */
+  costs: ShownCost[];
 };
 
 /** A roll lies on its side on the screen, so that its length runs across. */

@@ -5,6 +5,7 @@ import { proofsToLay } from '@/store/proofs';
 import { findRow, rowById } from '@/store/rows';
 import { formatsToLay } from '@/store/works';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
+import { shownCosts } from '@/studio/prices/shownCosts';
 import { lotsOnHand } from '@/studio/papers/lots';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
@@ -69,6 +70,10 @@ async function LayoutPage({ params }: Props) {
         received,
         price: priceMinor,
       }))}
+      costs={await shownCosts(
+        s,
+        layout.pieces.flatMap((piece) => (piece.formatId ? [piece.formatId] : [])),
+      )}
       asked={asked.map((a) => ({
         id: a.id,
         says: `${a.kind} proof, round ${a.round}, ${a.title}`,

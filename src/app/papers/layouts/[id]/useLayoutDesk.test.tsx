@@ -38,6 +38,7 @@ const desk = (more: Partial<LaidOut> = {}) =>
       offered: [],
       lots: [],
       asked: [],
+      costs: [],
     } satisfies LayoutProps),
   ).result;
 

@@ -78,7 +78,10 @@ export function CostNotes({ cell }: { cell: ProductCell }) {
   return (
     <Stack $gap={4}>
       <Small data-testid="product-cost">
-        Costs <Working working={costWorking(cost, currency)}>{money(cost.total)}</Working>, {cost.because}
+        <span data-cost-of={cell.productId ?? undefined} data-total={cost.total}>
+          Costs <Working working={costWorking(cost, currency)}>{money(cost.total)}</Working>
+        </span>
+        , {cost.because}
         {cost.estimated > 0 && `; ${cost.estimated} of ${cost.lines.length} lines are estimated`}.
       </Small>
       {cost.lacks && <MarkedText kind="care">Not whole yet: {cost.lacks} is missing.</MarkedText>}

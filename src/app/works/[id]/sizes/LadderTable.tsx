@@ -10,7 +10,7 @@ import { Working } from '@/ui/Callout';
 import { RowRest } from '@/ui/RowRest';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import type { RoutePrice } from './SizesView';
+import type { RungCost } from '@/studio/prices/shownCosts';
 
 type Props = {
   rungs: Rung[];
@@ -22,7 +22,8 @@ type Props = {
   onOffer: (r: Rung) => void;
   /** Share of the pixels’ detail that the file truly holds, where it was measured. */
   detailShare: number | null;
-  route: RoutePrice | null;
+  route: { id: string; name: string } | null;
+  costs: Record<string, Record<string, RungCost>>;
 };
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
@@ -89,27 +90,22 @@ function FitBorder({ r }: { r: Rung }) {
   );
 }
 
-/** What the chosen route asks for one, by its area; standard and custom sizes cost the same there. */
-function RouteCost({ r, route }: { r: Rung; route: RoutePrice }) {
-  const { money, bareMoney } = useUnits();
-  const m2 = (r.frame.width / 1e6) * (r.frame.height / 1e6),
-    byArea = Math.round(m2 * route.pricePerM2Minor),
-    cost = Math.max(byArea, route.minimumMinor);
+/** What one would cost by the chosen route, by the one calculation of every page. */
+function RouteCost({ r, routeName, cost }: { r: Rung; routeName: string; cost: RungCost }) {
+  const { bareMoney, size } = useUnits();
   return (
     <Working
       working={{
-        title: `one at ${route.name}`,
+        title: `${size(r.frame)}, loose, by ${routeName}`,
         steps: [
-          { sum: `${m2.toFixed(4)} m² × ${money(route.pricePerM2Minor)}`, result: money(byArea) },
-          ...(byArea < route.minimumMinor
-            ? [{ sum: 'but at least', result: money(route.minimumMinor) }]
-            : []),
+          ...cost.parts.map((part) => ({ sum: part.name, result: part.amount })),
+          { sum: 'together', result: bareMoney(cost.total) },
         ],
-        notes: ['This route charges by area: a size of your own costs no more than a standard one.'],
-        source: 'The image alone; a border on the sheet adds its area.',
+        notes: ['As a loose print of the first line: sheet and border, time, wrapping and all.'],
+        source: 'the one calculation of every page: cost.ofProduct',
       }}
     >
-      {bareMoney(cost)}
+      {bareMoney(cost.total)}
     </Working>
   );
 }
@@ -140,7 +136,7 @@ export function LadderTable(props: Props) {
             {asksDiffer && <th className="n">Asked</th>}
             <th className="n">Crop loses</th>
             <th>Or white, {unit}</th>
-            {route && <th className="n">Print, {currency}</th>}
+            {route && <th className="n">Costs, {currency}</th>}
             <th className="n">From, {unit}</th>
           </tr>
         </thead>
@@ -174,6 +170,7 @@ function LadderRow({
   onOffer,
   detailShare,
   route,
+  costs,
   asksDiffer,
   onStep,
 }: Omit<Props, 'rungs'> & { r: Rung; asksDiffer: boolean; onStep: (by: 1 | -1) => void }) {
@@ -226,7 +223,9 @@ function LadderRow({
       </td>
       {route && (
         <td className="n">
-          <RouteCost r={r} route={route} />
+          {costs[r.key]?.[route.id] && (
+            <RouteCost r={r} routeName={route.name} cost={costs[r.key]![route.id]!} />
+          )}
         </td>
       )}
       <td className="n">{bare(Math.round(r.check.judgedDistance / 10_000) * 10_000)}</td>

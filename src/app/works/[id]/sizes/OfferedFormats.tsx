@@ -5,6 +5,8 @@ import { formatLength, lengthOrNull, orientationOf, type Orientation, type Size 
 import { useState } from 'react';
 import styled from 'styled-components';
 
+import { ProductCosts } from '@/app/ProductCosts';
+import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -36,11 +38,13 @@ export function OfferedFormats({
   picture,
   workId,
   lying,
+  costs,
 }: {
   offered: Offered[];
   picture: string | null;
   workId: string;
   lying: Orientation | null;
+  costs: ShownCost[];
 }) {
   const [open, setOpen] = useState<FormatModel | null>(null);
   const action = useAction();
@@ -88,6 +92,7 @@ export function OfferedFormats({
                 <Small>
                   <Verdict finding={signingRoom(b)} />
                 </Small>
+                <ProductCosts costs={costs.filter((cost) => cost.formatId === f.id)} />
               </div>
               <Row>
                 <ButtonLink href={`/works/${workId}/sizes/crop?size=${f.id}`}>Crop</ButtonLink>

@@ -12,6 +12,7 @@ import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 
 import { useAction } from '@/app/useAction';
+import type { RungCost, ShownCost } from '@/studio/prices/shownCosts';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
@@ -41,9 +42,12 @@ type Props = {
   /** Rungs of the other orientation: the picture cropped to lie across its own way. */
   across: Rung[];
   largest: Size | null;
-  routes: RoutePrice[];
+  routes: { id: string; name: string }[];
+  /** What the products of the offered sizes cost. */
+  costs: ShownCost[];
+  /** What each size would cost by each route, as a loose print. */
+  rungCosts: Record<string, Record<string, RungCost>>;
 };
-export type RoutePrice = { id: string; name: string; pricePerM2Minor: number; minimumMinor: number };
 
 const Two = styled.div`
   display: grid;
@@ -219,6 +223,8 @@ function DrawnAndInFigures({
   offered,
   largest,
   detailShare,
+  costs,
+  rungCosts,
   ladder,
   chosen,
 }: Props & { ladder: Ladder; chosen: Rung }) {
@@ -234,6 +240,7 @@ function DrawnAndInFigures({
           offered={offered}
           picture={picture}
           workId={workId}
+          costs={costs}
           lying={largest && orientationOf(largest)}
         />
       </Stack>
@@ -244,6 +251,7 @@ function DrawnAndInFigures({
           onOffer={ladder.toggle}
           detailShare={detailShare}
           route={ladder.route}
+          costs={rungCosts}
         />
         <Small>
           {n.holds} hold, {n.stretched} stretched, {n.tooThin} too thin. Keys: n next size, o offer it.

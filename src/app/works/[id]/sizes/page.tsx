@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { formatModel } from '@/app/models';
+import { rungCosts, shownCosts } from '@/studio/prices/shownCosts';
 import { findRows } from '@/store/rows';
 import { seen } from '@/app/seen';
 import { ladderAcross, largestFor } from '@/core/resolution';
@@ -10,9 +11,23 @@ import { SizesView } from './SizesView';
 export const metadata: Metadata = { title: 'Sizes' };
 
 async function SizesPage({ params }: Params) {
-  const { work, current, rungs, formats, school, families, settings, studio } = await wholeOf(params);
+  const { studio, ...whole } = await wholeOf(params);
+  const { work, current, rungs, formats, school, families, settings } = whole;
   const routes = await findRows(studio.db, 'routes');
   const pixels = current ? viewedPixels(current) : null;
+  const across = pixels ? ladderAcross(pixels, families, school, settings.ownSizes) : [];
+  const [costs, ofRungs] = await Promise.all([
+    shownCosts(
+      studio,
+      formats.map((format) => format.id),
+    ),
+    rungCosts(studio, whole, [...rungs, ...across], (rung) =>
+      formats.find(
+        (format) =>
+          format.imageWidthUm === rung.frame.width && format.imageHeightUm === rung.frame.height,
+      ),
+    ),
+  ]);
   return (
     <SizesView
       key={work.id}
@@ -30,8 +45,10 @@ async function SizesPage({ params }: Params) {
       families={families}
       own={{ school: work.school !== null, families: work.families !== null }}
       studioSchool={settings.school}
-      routes={routes}
-      across={pixels ? ladderAcross(pixels, families, school, settings.ownSizes) : []}
+      routes={routes.map(({ id, name }) => ({ id, name }))}
+      across={across}
+      costs={costs}
+      rungCosts={ofRungs}
       largest={pixels ? largestFor(pixels, school) : null}
     />
   );

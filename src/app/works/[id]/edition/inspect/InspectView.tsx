@@ -16,6 +16,7 @@ import { Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/La
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { Stopwatch } from '@/app/Stopwatch';
 import { useInspection, type Inspection } from './useInspection';
 
 type Waiting = {
@@ -97,6 +98,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
         <PanelTitle>The reference</PanelTitle>
         <Stack $gap={9} style={{ paddingTop: 8 }}>
           <Reference reference={print.reference} sha256={sha256} />
+          <Stopwatch act="inspect" />
         </Stack>
       </aside>
     </Columns>
