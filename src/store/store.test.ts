@@ -8,6 +8,7 @@ import { emptyDatabaseAt, MIGRATION_LIST } from '../../tests/unit/helpers/olderS
 import { copyDatabase } from './aside';
 import { plainCause } from './causes';
 import { Store } from './db';
+import { findRows } from './rows';
 import { DamagedDocument } from './schema/documents';
 import { holdFolder } from './lock';
 import { brokenTriggers } from './triggers';
@@ -59,6 +60,60 @@ describe('a database is brought up to date', () => {
       aside.close();
     },
   );
+
+  test('one price per size becomes a product of a first line, with its costs and its day; orders know what was bought', async () => {
+    const dir = await folder();
+    const before = MIGRATION_LIST.find((m) => m.tag === '0009_products')!.idx - 1;
+    const client = await emptyDatabaseAt(before, dir);
+    const question = JSON.stringify({
+      version: 1,
+      body: {
+        costs: [{ name: 'paper, ink and wear', amount: 1_040 }],
+        fixedFees: [],
+        shareFees: [],
+        carriageCharged: 0,
+        margin: 0.6,
+        given: 0.02,
+      },
+    });
+    const at = '2026-09-16T10:00:00Z';
+    await client.batch([
+      `INSERT INTO works (id, title, medium, kind, owner, may_print, created_at) VALUES ('w', 'Night Ferry', '', 'painting', '', 'yes', '${at}')`,
+      ...['f1', 'f2'].map(
+        (id) =>
+          `INSERT INTO formats (id, work_id, name, family, image_width_um, image_height_um, border_top_um, border_right_um, border_bottom_um, border_left_um, created_at) VALUES ('${id}', 'w', '400 × 300 mm', '', 400000, 300000, 0, 0, 0, 0, '${at}')`,
+      ),
+      `INSERT INTO prices (id, work_id, format_id, price_minor, question, decided_at) VALUES ('p1', 'w', 'f1', 9500, '${question}', '${at}')`,
+      `INSERT INTO editions (id, work_id, kind, proofs, run, remake, signing, covers, opened_at) VALUES ('e', 'w', 'open', '{"version":1,"body":{"AP":0,"PP":0,"HC":0}}', 'all sizes', 'remake', 'front', '', '${at}')`,
+      `INSERT INTO buyers (id, name, address, country, created_at) VALUES ('b', 'Oda', '{"version":1,"body":[]}', 'Norrholm', '${at}')`,
+      `INSERT INTO orders (id, number, buyer_id, state, ordered_on, ship_by, carriage_minor, changed_at) VALUES ('o', 101, 'b', 'new', '2026-10-01', '2026-10-06', 0, '${at}')`,
+      ...['f1', 'f2'].map(
+        (format) =>
+          `INSERT INTO order_lines (id, order_id, edition_id, format_id, quantity, price_minor) VALUES ('l-${format}', 'o', 'e', '${format}', 1, 9500)`,
+      ),
+    ]);
+    await client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    client.close();
+    const store = await Store.open(dir);
+    expect(await findRows(store.db, 'printLines')).toMatchObject([{ name: 'Prints', paperId: null }]);
+    expect(await findRows(store.db, 'products')).toMatchObject([
+      { formatId: 'f1', finish: 'loose', inEdition: true, createdAt: at },
+    ]);
+    const [price, ...more] = await findRows(store.db, 'prices');
+    expect(more).toEqual([]);
+    expect(price).toMatchObject({
+      id: 'p1',
+      productId: 'p1',
+      priceMinor: 9_500,
+      validFromOn: '2026-09-16',
+      question: { costs: [{ name: 'paper, ink and wear', amount: 1_040 }], margin: 0.6 },
+      withdrawnAt: null,
+    });
+    const lines = await findRows(store.db, 'orderLines', {}, { orderBy: ['id'] });
+    // What had no price was no product: it stays what it was, a size.
+    expect(lines.map((line) => line.productId)).toEqual(['p1', null]);
+    await store.close();
+  });
 
   test('where no copy can be put aside nothing is changed, and the next start does it', async () => {
     const dir = await databaseAt(3);

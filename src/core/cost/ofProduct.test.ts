@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
-import { costOfProduct, costWorking, type CostQuestion } from './ofProduct';
+import { costOfProduct, costWorking, groupCosts, type CostQuestion } from './ofProduct';
 
 const NOTHING: CostQuestion = { spoilRate: 0, shares: [], time: [], parts: [] };
 const of = (more: Partial<CostQuestion>) => costOfProduct({ ...NOTHING, ...more });
@@ -79,6 +79,30 @@ describe('what one product costs, worked by hand', () => {
       ['tape', 0],
       ['tape', 2],
     ]);
+  });
+
+  test('lines that belong together are one, the finish apart from what wraps it, and nothing is lost', () => {
+    const { lines, total } = of({
+      wear: 10,
+      spoilRate: 0.5,
+      time: [
+        { name: 'time to trim', minutes: 2, ratePerHour: 3_000 },
+        { name: 'time to pack', minutes: 4, ratePerHour: 3_000, basis: 'estimated' },
+      ],
+      parts: [
+        { name: 'frame', price: 9_000, count: 1, isFinish: true },
+        { name: 'sleeve', price: 14, count: 1 },
+        { name: 'mailer', price: 92, count: 1 },
+      ],
+    });
+    const groups = groupCosts(lines);
+    expect(groups.map((group) => [group.name, group.amount, group.isEstimated])).toEqual([
+      ['wear and spoiled', 20, false],
+      ['frame', 9_000, false],
+      ['time to trim, pack', 300, true],
+      ['sleeve, mailer', 106, false],
+    ]);
+    expect(groups.reduce((sum, group) => sum + group.amount, 0)).toBe(total);
   });
 
   test('an estimated line is counted and says so in the working', () => {

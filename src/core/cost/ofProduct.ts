@@ -168,7 +168,7 @@ function otherLines(q: CostQuestion, money: InWords): CostLine[] {
     ...grounds(t),
   }));
   const parts = q.parts.map((p, i): CostLine => ({
-    kind: 'part',
+    kind: p.isFinish ? 'finish' : 'part',
     name: p.name,
     amount: roundHalfEven(
       atLeastNothing(p.price, `parts[${i}].price`) * atLeastNothing(p.count, `parts[${i}].count`),

@@ -33,6 +33,8 @@ export type ProductCost = CostAnswer & {
   route: string | null;
   /** What has to be known before the cost is whole, such as a framer's quote. */
   lacks: string | null;
+  /** What would wrap it and is not on the shelf, so that it does not count. */
+  unwrapped: string[];
   /** How it leaves, and what it weighs, wrapped. */
   packed: { form: string; weight: Mg };
   because: string;
@@ -120,12 +122,13 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
 /** What one product costs: the one answer that every page gives. */
 export function productCost(book: CostBook, ask: CostAsk): ProductCost {
   const made = madeBy(book, ask);
-  const { question, lacks, packed } = costQuestion(book, ask, made);
+  const { question, lacks, packed, unwrapped } = costQuestion(book, ask, made);
   return {
     ...costOfProduct(question),
     paper: made.paper?.name ?? null,
     route: made.route?.name ?? null,
     lacks,
+    unwrapped,
     packed,
     because: made.because,
   };
@@ -178,7 +181,7 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     time: timeOf(book, ask),
     parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack.plan)],
   };
-  return { question, lacks: finish.lacks, packed: pack.packed };
+  return { question, lacks: finish.lacks, packed: pack.packed, unwrapped: pack.unwrapped };
 }
 
 function paperOf(book: CostBook, paper: Paper, sheet: Size): CostQuestion['paper'] {
@@ -343,7 +346,8 @@ function packOf(book: CostBook, ask: CostAsk, sheet: Size, paper: Paper | null) 
           : [],
       );
   const weight = expectedWeight(plan.parts).weight;
-  return { plan, parts, packed: { form: isBoxed ? 'boxed' : plan.form, weight } };
+  const unwrapped = isBoxed ? [] : plan.needs.filter((need) => !need.supply).map((need) => need.kind);
+  return { plan, parts, unwrapped, packed: { form: isBoxed ? 'boxed' : plan.form, weight } };
 }
 /** What is not wrapped like a sheet. */
 const BOXED: ReadonlySet<ProductFinish> = new Set(['framed', 'on bars', 'on a panel']);

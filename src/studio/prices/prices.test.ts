@@ -241,7 +241,11 @@ describe('what one product costs, from the studio’s own records', () => {
     const after = await framed();
     expect(after.cost.lacks).toBeNull();
     expect(after.cost.total).toBe(before.cost.total + 9_000);
-    expect(after.cost.lines.at(-1)!.because).toBe('quoted by Pell & Sorrow on 2026-11-02');
+    expect(after.cost.lines.find((line) => line.kind === 'finish')).toMatchObject({
+      name: 'frame',
+      amount: 9_000,
+      because: 'quoted by Pell & Sorrow on 2026-11-02',
+    });
   });
 
   test('a line’s own paper and what goes in with it count; an outlay is shared by the prints expected of the work', async () => {

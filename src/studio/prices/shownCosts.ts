@@ -38,7 +38,12 @@ export async function shownCosts(studio: Studio, formatIds: readonly string[]): 
 }
 
 /** What a size of the ladder would cost by a route: the sum, and its parts in short. */
-export type RungCost = { total: Minor; parts: { name: string; amount: string }[] };
+export type RungCost = {
+  total: Minor;
+  parts: { name: string; amount: string }[];
+  /** What would wrap it and is not on the shelf. */
+  unwrapped: string[];
+};
 
 /**
  * What every size of a ladder costs by every route, as a loose print of the first line: a size that is offered with its own border,
@@ -76,9 +81,10 @@ export async function rungCosts(
       goesIn: first?.goesIn ?? [],
       routeId,
     };
-    const { total, lines } = productCost(book, { work, format, line, finish: 'loose' });
+    const { total, lines, unwrapped } = productCost(book, { work, format, line, finish: 'loose' });
     return {
       total,
+      unwrapped,
       parts: groupCosts(lines).map((group) => ({ name: group.name, amount: money(group.amount) })),
     };
   };

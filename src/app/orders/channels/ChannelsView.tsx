@@ -1,14 +1,11 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { useAction } from '@/app/useAction';
 import { areaMm2, readNumber } from '@/core/measure';
 import { compareChannels } from '@/core/price/channels';
-import { writeShareLines } from '@/core/price/feeLines';
-import { rulesFor, stallOutlay } from '@/core/price/terms';
+import { rulesFor } from '@/core/price/terms';
 import { toDecimals } from '@/core/measure';
 import { Button, Row } from '@/ui/Button';
-import { ErrorCallout } from '@/ui/Actions';
 import { Field, Finder } from '@/ui/Field';
 import {
   Columns,
@@ -23,10 +20,10 @@ import {
   Stack,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
-import { MarkedText } from '@/ui/Verdict';
 import type { ChannelsPageProps, ListedChannel } from '@/studio/sales/channelsPage';
 import { SalesNav } from '../SalesNav';
 import { ChannelBars } from './ChannelBars';
+import { ChannelRules } from './ChannelRules';
 import { ChannelSheet } from './ChannelSheet';
 import { MonthChart } from './MonthChart';
 
@@ -81,7 +78,7 @@ export function ChannelsView(props: ChannelsPageProps) {
               <PanelTitle>Their rules</PanelTitle>
               <Rules>
                 {channels.map((channel) => (
-                  <Channel
+                  <ChannelRules
                     key={channel.id}
                     channel={channel}
                     {...props}
@@ -145,58 +142,5 @@ function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
         )}
       </Stack>
     </Stack>
-  );
-}
-
-/** One channel's rules in a sentence, and how old they are. */
-function Channel({
-  channel,
-  ratePerHour,
-  onChange,
-}: {
-  channel: ListedChannel;
-  ratePerHour: number;
-  onChange: () => void;
-}) {
-  const { money, date } = useUnits();
-  const action = useAction();
-  const { rules } = channel;
-  const says = [
-    rules.shareFees.length > 0 && writeShareLines(rules.shareFees).replaceAll('\n', '; '),
-    ...rules.fixedFees.map((fee) => `${fee.name}, ${money(fee.amount)} a sale`),
-    rules.shareOfRetail && `keeps ${toDecimals(rules.shareOfRetail * 100, 1)} % of the price`,
-    rules.taxOnFees && `tax on fees ${toDecimals(rules.taxOnFees * 100, 1)} %`,
-    rules.monthly && `${money(rules.monthly)} a month`,
-    rules.perListing && `${money(rules.perListing)} a month for each of ${rules.listings ?? 0} listed`,
-    rules.partner &&
-      `makes it for ${money(rules.partner.perM2)} a m², at least ${money(rules.partner.minimum)}`,
-    rules.stall &&
-      `a fair costs ${money(stallOutlay(rules.stall, ratePerHour))}: stall ${money(rules.stall.fee)}, ${rules.stall.hours} h, ${rules.stall.km} km, ${rules.stall.days} d; ${rules.stall.perMonth} a month`,
-  ].filter(Boolean);
-  return (
-    <li>
-      <b>{channel.name}</b>
-      <Small>{says.join('; ') || 'keeps nothing'}.</Small>
-      {channel.notes && <Small>{channel.notes}</Small>}
-      {channel.isOld ? (
-        <MarkedText kind="care">read {date(channel.readOn)}: old, read them again</MarkedText>
-      ) : (
-        <Small>read {date(channel.readOn)}</Small>
-      )}
-      <ErrorCallout error={action.error} fields={[]} />
-      <Row>
-        <Button quiet onPress={onChange} aria-label={`Change ${channel.name}`}>
-          Change
-        </Button>
-        <Button
-          quiet
-          isDisabled={action.isPending}
-          aria-label={`Nothing is sold at ${channel.name} any more`}
-          onPress={() => void action.run('archiveChannel', { id: channel.id })}
-        >
-          Put away
-        </Button>
-      </Row>
-    </li>
   );
 }

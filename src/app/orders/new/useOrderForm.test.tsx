@@ -134,8 +134,8 @@ test('what is typed goes as a whole number where it is one, else as it stands', 
     paid: true,
     orderedOn: null,
     lines: [
-      { editionId: 'e1', formatId: 'f1', quantity: 3, price: '99,50' },
-      { editionId: 'e1', formatId: 'f1', quantity: 'three', price: '' },
+      { editionId: 'e1', formatId: 'f1', productId: null, quantity: 3, price: '99,50' },
+      { editionId: 'e1', formatId: 'f1', productId: null, quantity: 'three', price: '' },
     ],
   });
 });

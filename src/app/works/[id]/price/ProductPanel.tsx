@@ -85,6 +85,11 @@ export function CostNotes({ cell }: { cell: ProductCell }) {
         {cost.estimated > 0 && `; ${cost.estimated} of ${cost.lines.length} lines are estimated`}.
       </Small>
       {cost.lacks && <MarkedText kind="care">Not whole yet: {cost.lacks} is missing.</MarkedText>}
+      {cost.unwrapped.length > 0 && (
+        <Small>
+          Nothing large enough on the shelf: {cost.unwrapped.join(', ')}. That does not count yet.
+        </Small>
+      )}
       {then !== null && then > 0 && Math.abs(then - cost.total) > Math.max(10, then * 0.05) && (
         <MarkedText kind="care">
           When the price was set it cost {money(then)}: that has moved by {money(cost.total - then)}.

@@ -101,7 +101,12 @@ function RouteCost({ r, routeName, cost }: { r: Rung; routeName: string; cost: R
           ...cost.parts.map((part) => ({ sum: part.name, result: part.amount })),
           { sum: 'together', result: bareMoney(cost.total) },
         ],
-        notes: ['As a loose print of the first line: sheet and border, time, wrapping and all.'],
+        notes: [
+          'As a loose print of the first line: sheet and border, time, wrapping and all.',
+          ...(cost.unwrapped.length
+            ? [`Not on the shelf in that size, and not counted: ${cost.unwrapped.join(', ')}.`]
+            : []),
+        ],
         source: 'the one calculation of every page: cost.ofProduct',
       }}
     >
