@@ -59,11 +59,15 @@ export type CostBook = {
     perHour: Minor | null;
   }[];
   proofSpent: Map<string, Minor>;
-  proofed: Awaited<ReturnType<typeof costFacts>>['proofed'];
   histograms: Map<string, number[][]>;
   timed: Map<TimedAct, { minutes: number; times: number }>;
   spoils: { printed: number; spoiled: number };
+  /** Of each size, and of each work, the proof that tells how it is made. */
+  proofOf: { format: Map<string, Proofed>; work: Map<string, Proofed> };
+  /** What was worked out for one product and is the same for others: how a sheet is wrapped, what paper it takes. */
+  known: Map<string, unknown>;
 };
+type Proofed = Awaited<ReturnType<typeof costFacts>>['proofed'][number];
 
 /** Opens the book: one reading of the studio's records for any number of costs. */
 export async function openCostBook(studio: Studio): Promise<CostBook> {
@@ -104,7 +108,6 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
       })),
     ),
     proofSpent: new Map(facts.spent.map((s) => [s.workId, s.sum])),
-    proofed: facts.proofed,
     histograms: new Map(
       facts.pictures.flatMap((p) =>
         p.histogram ? [[p.workId, JSON.parse(p.histogram) as number[][]] as const] : [],
@@ -116,6 +119,12 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
         .map((t) => [t.act, { minutes: t.seconds / 60 / t.prints, times: t.times }]),
     ),
     spoils: { printed: count('printed'), spoiled: count('spoiled') },
+    // The first of each counts, so the last is set first.
+    proofOf: {
+      format: new Map([...facts.proofed].reverse().map((proof) => [proof.formatId, proof])),
+      work: new Map([...facts.proofed].reverse().map((proof) => [proof.workId, proof])),
+    },
+    known: new Map(),
   };
 }
 
@@ -145,9 +154,7 @@ type MadeBy = { paper: Paper | null; route: Route | null; because: string };
 
 /** How it is printed: as its line says, else as the last proof of the size was, else by the first paper and route there are. */
 function madeBy(book: CostBook, ask: CostAsk): MadeBy {
-  const proof =
-    book.proofed.find((p) => p.formatId === ask.format.id) ??
-    book.proofed.find((p) => p.workId === ask.work.id);
+  const proof = book.proofOf.format.get(ask.format.id) ?? book.proofOf.work.get(ask.work.id);
   const first = <T extends { id: string }>(all: Map<string, T>, ...ids: (string | null | undefined)[]) =>
     ids.map((id) => (id ? all.get(id) : undefined)).find((found) => found !== undefined);
   const paper =
@@ -169,13 +176,24 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
   const sheet = sheetOf(image, bordersOf(ask.format));
   const isOwn = route?.kind === 'own printer';
   const mat = ask.finish === 'mounted' ? smallestMat(book, sheet) : null;
-  const pack = packOf(book, ask, mat ?? sheet, paper);
+  const outer = mat ?? sheet;
+  const pack = once(book, ['pack', sizeKey(outer), paper?.id, ask.finish], () =>
+    packOf(book, ask, outer, paper),
+  );
   const finish = finishPart(ask, book, mat);
   const question: CostQuestion = {
     currency: book.currency,
-    ...(isOwn && paper && { paper: paperOf(book, paper, sheet) }),
+    ...(isOwn &&
+      paper && {
+        paper: once(book, ['paper', sizeKey(sheet), paper.id], () => paperOf(book, paper, sheet)),
+      }),
     ...(isOwn && ownPrinter(book, ask, route, image, sheet)),
-    ...(route && !isOwn && { route: routeOf(book, route, paper, sheet) }),
+    ...(route &&
+      !isOwn && {
+        route: once(book, ['route', sizeKey(sheet), route.id, paper?.id, book.rates.printsPerOrder], () =>
+          routeOf(book, route, paper, sheet),
+        ),
+      }),
     ...spoilsOf(book),
     shares: sharesOf(book, ask),
     time: timeOf(book, ask),
@@ -183,6 +201,14 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
   };
   return { question, lacks: finish.lacks, packed: pack.packed, unwrapped: pack.unwrapped };
 }
+
+/** Works something out once for all products it is the same for. */
+function once<T>(book: CostBook, key: readonly unknown[], work: () => T): T {
+  const name = key.join('|');
+  if (!book.known.has(name)) book.known.set(name, work());
+  return book.known.get(name) as T;
+}
+const sizeKey = (size: Size): string => `${size.width}x${size.height}`;
 
 function paperOf(book: CostBook, paper: Paper, sheet: Size): CostQuestion['paper'] {
   const held = book.lots

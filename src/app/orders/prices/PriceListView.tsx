@@ -1,6 +1,6 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import styled from 'styled-components';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -308,7 +308,8 @@ const heightOf = (work: ListedWork): number => {
   return Math.max(52, Math.max(0, ...inColumn.values()) * LINE_HEIGHT + 16);
 };
 
-function WorkRow({
+/** Drawn anew only when its own figures moved, not at every step of the scroll. */
+const WorkRow = memo(function WorkRow({
   work,
   columns,
   moved,
@@ -334,7 +335,7 @@ function WorkRow({
       ))}
     </>
   );
-}
+});
 
 function PriceLine({ size, moved }: { size: string; moved: Moved }) {
   const { bareMoney } = useUnits();

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { moneyOrNull, readNumber } from '@/core/measure';
 import { toPricePoint, whatIf, type WhatIf, type WhatIfAnswer } from '@/core/price/whatIf';
@@ -18,61 +18,89 @@ export const percentOrNull = (typed: string): number | null => {
   return text === '' ? 0 : readNumber(text);
 };
 
+const asItIs = (ratePerHour: number): WhatIf => ({
+  ratePerHour,
+  paperFactor: 1,
+  paperId: null,
+  feePoints: 0,
+  keeps: 'prices',
+});
+
 /** The price list and its what-if: every price and share as it is, as it would be, and the keeping of it. */
 export function usePriceList({ works, ratePerHour }: PriceListRows) {
   const action = useAction();
   const { currency } = useUnits();
   const [asked, setAsked] = useState<Asked>(NOTHING_CHANGED);
+  // A key that is typed is shown at once; thousands of prices follow it.
+  const looked = useDeferredValue(asked);
   const [search, setSearch] = useState('');
   const [validFrom, setValidFrom] = useState('');
 
-  const hour = asked.hour.trim() ? moneyOrNull(asked.hour, currency) : ratePerHour;
-  const paper = percentOrNull(asked.paper);
-  const fees = percentOrNull(asked.fees);
+  const hour = looked.hour.trim() ? moneyOrNull(looked.hour, currency) : ratePerHour;
+  const paper = percentOrNull(looked.paper);
+  const fees = percentOrNull(looked.fees);
   const wrong = {
     hour: hour === null || hour < 0 ? 'Expected an amount such as "30.00".' : null,
     paper: paper === null || paper <= -100 ? 'Expected a percentage such as "12".' : null,
     fees: fees === null || Math.abs(fees) > 90 ? 'Expected points such as "2".' : null,
   };
   const isRight = Object.values(wrong).every((each) => each === null);
+  const products = useMemo(() => works.flatMap((work) => work.products), [works]);
+  const nowOf = useMemo(() => {
+    const now = asItIs(ratePerHour);
+    return new Map(
+      products.flatMap(({ id, price, cost, terms }) =>
+        price === null || terms === null ? [] : [[id, whatIf(price, cost, terms, now, now)] as const],
+      ),
+    );
+  }, [products, ratePerHour]);
   const moved = useMemo(() => {
-    const now: WhatIf = { ratePerHour, paperFactor: 1, paperId: null, feePoints: 0, keeps: 'prices' };
+    const now = asItIs(ratePerHour);
     const then: WhatIf = isRight
       ? {
           ratePerHour: hour!,
           paperFactor: 1 + paper! / 100,
-          paperId: asked.paperId || null,
+          paperId: looked.paperId || null,
           feePoints: fees! / 100,
-          keeps: asked.keeps as WhatIf['keeps'],
+          keeps: looked.keeps as WhatIf['keeps'],
         }
       : now;
-    const step = Number(asked.step);
-    const of = (product: ListedProduct): Moved => {
-      const { price, cost, terms } = product;
+    const step = Number(looked.step);
+    const of = ({ id, price, cost, terms }: ListedProduct): Moved => {
       if (price === null || terms === null) return null;
       const answer = whatIf(price, cost, terms, now, then);
       const point = then.keeps === 'margins' ? toPricePoint(answer.price, step) : answer.price;
       return {
-        now: whatIf(price, cost, terms, now, now),
+        now: nowOf.get(id)!,
         // At the price point a little more is left: said as it is.
         then:
           point === answer.price ? answer : whatIf(point, cost, terms, now, { ...then, keeps: 'prices' }),
       };
     };
-    return new Map(works.flatMap((work) => work.products.map((product) => [product.id, of(product)])));
-  }, [works, ratePerHour, isRight, hour, paper, fees, asked.paperId, asked.keeps, asked.step]);
+    return new Map(products.map((product) => [product.id, of(product)]));
+  }, [
+    products,
+    nowOf,
+    ratePerHour,
+    isRight,
+    hour,
+    paper,
+    fees,
+    looked.paperId,
+    looked.keeps,
+    looked.step,
+  ]);
 
-  const changes = works
-    .flatMap((work) => work.products)
-    .filter((product) => {
-      const each = moved.get(product.id);
-      return each && each.then.price !== product.price;
-    })
-    .map((product) => ({
-      productId: product.id,
-      price: moved.get(product.id)!.then.price,
-      question: null,
-    }));
+  const changes = useMemo(
+    () =>
+      products.flatMap(({ id, price }) => {
+        const each = moved.get(id);
+        return each && each.then.price !== price
+          ? [{ productId: id, price: each.then.price, question: null }]
+          : [];
+      }),
+    [products, moved],
+  );
   const wanted = search.trim().toLowerCase();
   return {
     action,
