@@ -28,20 +28,7 @@ const orderOf =
 /** Every view by the name of its picture, and the way to it. */
 const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   bench: (page) => page.goto(`${base}/`),
-  works: (page) => page.goto(`${base}/works`),
   capture: station('Night Ferry', 'capture'),
-  planner: station('Kiln Yard', 'capture/plan'),
-  compare: async (page) => {
-    await station('Night Ferry', 'capture/compare')(page);
-    const ready = page.getByRole('button', { name: 'Make it ready' });
-    if (await ready.isVisible()) {
-      await ready.click();
-      await ready.waitFor({ state: 'hidden', timeout: 120_000 });
-    }
-    await page.waitForLoadState('networkidle');
-    await page.keyboard.press('o');
-    await page.waitForTimeout(2_500);
-  },
   sizes: station('Night Ferry', 'sizes'),
   file: async (page) => {
     await station('Night Ferry', 'capture/files')(page);
@@ -76,11 +63,18 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.mouse.wheel(0, 10);
     await page.waitForTimeout(300);
   },
-  profiles: (page) => page.goto(`${base}/papers/profiles`),
-  edition: station('Night Ferry', 'edition'),
   price: async (page) => {
     await station('Night Ferry', 'price')(page);
-    await page.getByRole('button', { name: /^400 × 300/ }).click();
+    await page.getByRole('button', { name: /^400 × 300 mm, Harrow cotton, mounted/ }).click();
+  },
+  pricelist: (page) => page.goto(`${base}/orders/prices`),
+  channels: (page) => page.goto(`${base}/orders/channels`),
+  batch: (page) => page.goto(`${base}/orders/batch`),
+  income: (page) => page.goto(`${base}/orders/income`),
+  account: async (page) => {
+    await page.goto(`${base}/orders/accounts`);
+    await page.getByRole('link', { name: 'Library canvas' }).click();
+    await page.waitForURL(/accounts\/./);
   },
   papers: async (page) => {
     await page.goto(`${base}/papers`);

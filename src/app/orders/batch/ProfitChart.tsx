@@ -58,7 +58,14 @@ export function ProfitChart({ answer }: { answer: BatchAnswer }) {
           stroke={t.ink}
           strokeDasharray="6 4"
         />
-        <text x={WIDTH - EDGE.right} y={y(perSale.expectedProfit) - 6} textAnchor="end">
+        <text
+          x={WIDTH - EDGE.right}
+          y={y(perSale.expectedProfit) - 6}
+          textAnchor="end"
+          paintOrder="stroke"
+          stroke={t.sheet}
+          strokeWidth="4"
+        >
           per sale {bareMoney(perSale.expectedProfit)}
         </text>
         <path d={curve(options)!} fill="none" stroke={t.ink} strokeWidth="2" />
