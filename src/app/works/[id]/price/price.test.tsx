@@ -191,9 +191,7 @@ describe('the same print elsewhere', () => {
   test('a sale and a month of each, and from when one overtakes the other', () => {
     renderPart(<Elsewhere {...PROPS} cell={cellOf()} />);
     // 48.00 − 7.50 on one’s own site; 9.60 less in the market: even at 2.5 sales a month.
-    expect(
-      screen.getByLabelText(/^own site: of 48\.00.EUR a sale leaves 40\.50.EUR$/),
-    ).toBeTruthy();
+    expect(screen.getByLabelText(/^own site: of 48\.00.EUR a sale leaves 40\.50.EUR$/)).toBeTruthy();
     expect(screen.getByText(/Own site|wn site/, { selector: 'p' }).textContent).toBe(
       'Own site overtakes market at 3 sales a month.',
     );
