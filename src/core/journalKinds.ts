@@ -10,7 +10,10 @@ export const JOURNAL_KINDS = {
   },
   proofs: { name: 'Colour and proofs', subjects: ['proof', 'proof sheet', 'profile'] },
   editions: { name: 'Editions', subjects: ['edition', 'impression'] },
-  orders: { name: 'Orders', subjects: ['order', 'buyer', 'service', 'goods', 'channel', 'account'] },
+  orders: {
+    name: 'Orders',
+    subjects: ['order', 'buyer', 'service', 'goods', 'channel', 'account', 'cause'],
+  },
   papers: {
     name: 'Papers, printers, routes',
     subjects: ['paper', 'layout', 'machine', 'route', 'supply', 'supplier'],

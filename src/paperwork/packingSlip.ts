@@ -21,6 +21,8 @@ export type SlipFacts = {
   }[];
   carriage: string;
   total: string;
+  /** What a shown rate of tax comes to, in words; nothing: none is shown. */
+  tax: string | null;
   paid: boolean;
   packing: { name: string; count: number }[];
   weight: string;
@@ -112,6 +114,10 @@ export async function packingSlipPdf(f: SlipFacts): Promise<Buffer> {
   };
   sumLine('carriage', f.carriage);
   sumLine(f.paid ? 'paid' : 'to pay', f.total, true);
+  if (f.tax) {
+    page.text(f.tax, left, y, { size: 7.5, colour: '#525b66', width: right - left, align: 'right' });
+    y += 4;
+  }
   y += 6;
   page.text('In the parcel', left, y, { face: 'bold', size: 9.5 });
   page.line(left, y + 5.2, right, y + 5.2, 0.35);

@@ -6,6 +6,8 @@ export type PriceListFacts = {
   at: string;
   day: string;
   letter: boolean;
+  /** A rate of tax that is shown beside prices kept without, in words. */
+  tax: string | null;
   lines: readonly { title: string; what: string; how: string; price: string }[];
 };
 
@@ -39,7 +41,7 @@ export async function priceListPdf(f: PriceListFacts): Promise<Buffer> {
     }
   }
   page.text(
-    'Prices without tax, which differs by place. A print comes unframed where nothing else is said.',
+    `Prices without tax, which differs by place${f.tax ? `: ${f.tax}` : ''}. A print comes unframed where nothing else is said.`,
     left,
     y + 4,
     { size: 8, colour: '#525b66', width },

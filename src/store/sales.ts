@@ -2,6 +2,7 @@ import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Db } from './db';
 import {
   accountEntries,
+  channels,
   editions,
   formats,
   inkMoves,
@@ -46,6 +47,7 @@ export const linesSold = (db: Db, since: string) =>
       line: orderLines,
       orderedOn: orders.orderedOn,
       edition: editions,
+      channel: channels.name,
       work: works,
       format: formats,
     })
@@ -54,6 +56,7 @@ export const linesSold = (db: Db, since: string) =>
     .innerJoin(editions, eq(editions.id, orderLines.editionId))
     .innerJoin(works, eq(works.id, editions.workId))
     .innerJoin(formats, eq(formats.id, orderLines.formatId))
+    .leftJoin(channels, eq(channels.id, orders.channelId))
     .where(and(sql`${orders.orderedOn} >= ${since}`, ne(orders.state, 'cancelled')))
     .orderBy(orders.orderedOn, orderLines.id);
 

@@ -33,6 +33,7 @@ import * as shelf from './orders/shelfActions';
 import * as price from './prices/priceActions';
 import * as product from './prices/productActions';
 import * as accounts from './sales/accountActions';
+import * as causes from './sales/causeActions';
 import * as channels from './sales/channelActions';
 import * as goods from './sales/goodsActions';
 import * as printFiles from './print-files/printFileActions';
@@ -85,6 +86,7 @@ const modules = {
   price,
   product,
   accounts,
+  causes,
   channels,
   goods,
   beginning,

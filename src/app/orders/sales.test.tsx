@@ -43,6 +43,7 @@ const LIST: PriceListRows = {
   ],
   columns: [{ key: 'c', line: 'Cotton', finish: 'loose', place: 0 }],
   ratePerHour: 2_400,
+  taxShown: null,
   papers: [{ id: 'rag', name: 'Harrow' }],
 };
 

@@ -128,6 +128,13 @@ describe('a price under a what-if', () => {
     expect(all.price).toBe(5_310);
   });
 
+  // (19.40 + 0.30) ÷ (1 − 0.084 − 0.02 − 0.6) = 66.55
+  test('another margin for all of them', () => {
+    const { price, share } = whatIf(5_310, short, TERMS, NOW, { ...NOW, keeps: 'margins', margin: 0.6 });
+    expect(price).toBe(6_655);
+    expect(share).toBeCloseTo(0.6, 3);
+  });
+
   test('price points', () => {
     expect([toPricePoint(5_310, 1), toPricePoint(5_310, 100), toPricePoint(5_400, 100)]).toEqual([
       5_310, 5_400, 5_400,

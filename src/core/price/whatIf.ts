@@ -33,6 +33,8 @@ export type WhatIf = {
   feePoints: number;
   /** Keeps what share of the price is left, and moves the price; or keeps prices, and moves what is left. */
   keeps: 'prices' | 'margins';
+  /** Where margins are kept: this share of each price instead of the one it leaves now; nothing: as now. */
+  margin?: number | null;
 };
 
 /** The name under which preparing a file stands among a cost's shares. */
@@ -110,7 +112,7 @@ export function whatIf(
   };
   if (then.keeps === 'prices') return answer(price);
   const before = leftOf(price, wholeCost(cost, now), terms, now.feePoints);
-  const share = before / price;
+  const share = then.margin ?? before / price;
   const fees = terms.shares.reduce((all, each) => all + each, 0) + then.feePoints;
   const divisor = 1 - fees - share - terms.given;
   if (divisor <= 1e-9) return answer(price);

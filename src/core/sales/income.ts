@@ -9,6 +9,8 @@ export type SoldLine = {
   productId: string | null;
   product: string;
   edition: string;
+  /** Where it was sold; nothing: nobody has said. */
+  channel?: string | null;
   quantity: number;
   price: Minor;
   /** What one leaves after fees and costs; nothing: its costs are not known. */
@@ -27,7 +29,7 @@ export type IncomeLine = {
   /** What could well be sold in a year at this rate, nine times in ten. */
   range: [number, number];
 };
-export type By = 'work' | 'product' | 'edition';
+export type By = 'work' | 'product' | 'edition' | 'channel';
 
 /**
  * Income and what it leaves by month, every month between the first and the last there, sold or not.
@@ -61,6 +63,7 @@ export function incomeBy(lines: readonly SoldLine[], by: By): IncomeLine[] {
       work: [line.workId, line.work],
       product: [line.productId ?? line.product, line.product],
       edition: [line.edition, line.edition],
+      channel: [line.channel ?? 'not said', line.channel ?? 'not said'],
     }[by] as [string, string];
     const was = found.get(key) ?? {
       key,

@@ -3,6 +3,7 @@ import {
   type AnySQLiteColumn,
   index,
   integer,
+  real,
   sqliteTable,
   text,
   uniqueIndex,
@@ -243,6 +244,10 @@ export const products = sqliteTable(
     quoteMinor: integer('quote_minor'),
     quoteFrom: text('quote_from').notNull().default(''),
     quotedOn: day('quoted_on'),
+    /** The same in the currency it was asked in, where that is another: how much, and at which rate. */
+    quoteCurrency: text('quote_currency').notNull().default(''),
+    quoteForeignMinor: integer('quote_foreign_minor'),
+    quoteRate: real('quote_rate'),
     createdAt: at('created_at').notNull(),
     archivedAt: at('archived_at'),
   },

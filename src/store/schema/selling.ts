@@ -1,4 +1,11 @@
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import {
+  type AnySQLiteColumn,
+  index,
+  integer,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/sqlite-core';
 import { PACK_FORMS, SUPPLY_KINDS } from '@/core/parcel/pack';
 import { ORDER_STATES } from '@/core/order/orderStates';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
@@ -94,6 +101,8 @@ export const orders = sqliteTable(
     shipBy: day('ship_by').notNull(),
     carriageMinor: integer('carriage_minor').notNull(),
     paidAt: at('paid_at'),
+    /** Where it was sold; nothing: nobody has said. */
+    channelId: text('channel_id').references((): AnySQLiteColumn => channels.id),
     message: text('message').notNull().default(''),
     wantsSignature: flag('wants_signature').notNull().default(false),
     notes: text('notes').notNull().default(''),
@@ -255,6 +264,21 @@ export const accountEntries = sqliteTable(
     minutes: integer('minutes').notNull().default(0),
   },
   (t) => [...columnRules(t), index('account_entries_account').on(t.accountId)],
+);
+
+/** What was paid to a cause out of what was sold until a day, and the proof of it. */
+export const causePayments = sqliteTable(
+  'cause_payments',
+  {
+    id: id(),
+    cause: text('cause').notNull(),
+    sumMinor: integer('sum_minor').notNull(),
+    /** What was sold up to this day is paid for by it. */
+    untilOn: day('until_on').notNull(),
+    paidOn: day('paid_on').notNull(),
+    proof: text('proof').notNull(),
+  },
+  columnRules,
 );
 
 export const journal = sqliteTable(

@@ -43,6 +43,8 @@ export const studio = sqliteTable(
     care: document('care', 'care'),
     /** Minutes, rates and guesses that costs are reckoned with; nothing: the starting figures. */
     costRates: document('cost_rates', 'costRates'),
+    /** A rate of tax that is shown on papers; prices are kept without. Nothing: none is shown. */
+    taxShown: real('tax_shown'),
   },
   columnRules,
 );

@@ -542,6 +542,10 @@ describe('undo restores every column', () => {
     const entryId = (await go('addEntry', entry)).id!;
     await go('removeEntry', { id: entryId });
     await go('closeAccount', { id: accountId, closed: true });
+    const paid = { cause: 'sea rescue', sum: '12', until: '2026-11-01', paidOn: null, proof: 'no. 14' };
+    const paymentId = (await go('payCause', paid)).id!;
+    await go('forgetCausePayment', { id: paymentId });
+    await go('showTax', { share: 0.21 });
   });
 
   test('of all that is simply recorded', async () => {

@@ -95,6 +95,7 @@ const orderInput = objectSchema({
   paid: flag,
   orderedOn: orNull(day),
   notes: prose,
+  channelId: Type.Optional(orNull(id)),
   lines: listOf(
     objectSchema({
       editionId: id,
@@ -129,6 +130,7 @@ export const placeOrder = defineAction({
     const carriageMinor = isBlank(input.carriage) ? 0 : parseSum(input.carriage, s.currency, 'carriage');
 
     const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
+    if (input.channelId) await rowById(tx, 'channels', input.channelId, 'channelId');
     const orderId = studio.newId();
     const number = await nextOrderNumber(tx);
     await insertRow(tx, 'orders', {
@@ -143,6 +145,7 @@ export const placeOrder = defineAction({
       message: input.message,
       wantsSignature: input.wantsSignature,
       notes: input.notes,
+      channelId: input.channelId ?? null,
       changedAt: studio.now(),
     });
     for (const [i, l] of input.lines.entries())

@@ -1,5 +1,5 @@
 import { imageOf } from '@/core/crop/border';
-import { formatMoney, formatSize, localDay } from '@/core/measure';
+import { formatMoney, formatSize, localDay, toDecimals } from '@/core/measure';
 import type { CompactCost, CompactTerms } from '@/core/price/whatIf';
 import { FINISHES, type ProductFinish } from '@/core/product/words';
 import { csv } from '@/paperwork/csv';
@@ -77,6 +77,7 @@ export async function priceListRows(studio: Studio) {
         FINISHES.indexOf(a.finish) - FINISHES.indexOf(b.finish),
     ),
     ratePerHour: book.rates.ratePerHour,
+    taxShown: settings.taxShown,
     papers: [...book.papers.values()].map(({ id, name }) => ({ id, name })),
   };
 }
@@ -137,6 +138,10 @@ export async function priceListDocument(studio: Studio) {
     at: studio.now(),
     day: today,
     letter: settings.unit === 'in',
+    tax:
+      settings.taxShown === null
+        ? null
+        : `${toDecimals(settings.taxShown * 100, 2)} % here, added to them`,
     lines: lines.map((line) => ({
       title: line.title,
       what: line.name,

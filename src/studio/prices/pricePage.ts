@@ -8,6 +8,7 @@ import {
 } from '@/core/product/words';
 import { imageOf } from '@/core/crop/border';
 import type { Size } from '@/core/measure';
+import type { Product } from '@/store/products';
 import { soldByProduct } from '@/store/sales';
 import { findRows } from '@/store/rows';
 import type { Studio } from '../studio';
@@ -32,7 +33,13 @@ export type ProductCell = {
   inEdition: boolean;
   /** Numbered in a limited run. */
   isLimited: boolean;
-  quote: { sum: number | null; from: string; on: string | null };
+  quote: {
+    sum: number | null;
+    from: string;
+    on: string | null;
+    /** As it was asked, where that was in another currency. */
+    foreign: { currency: string; sum: number; rate: number } | null;
+  };
   cost: ProductCost;
   price: { minor: number; question: PriceQuestion; validFrom: string; decidedAt: string } | null;
   history: { minor: number; validFrom: string; withdrawn: boolean }[];
@@ -102,6 +109,7 @@ export async function pricePage(studio: Studio, w: WorkPage) {
           sum: found?.product.quoteMinor ?? null,
           from: found?.product.quoteFrom ?? '',
           on: found?.product.quotedOn ?? null,
+          foreign: found ? foreignOf(found.product) : null,
         },
         cost: found?.cost ?? productCost(book, { work: w.work, format, line, finish: column.finish }),
         price: found?.price
@@ -162,6 +170,11 @@ export type PricePage = Awaited<ReturnType<typeof pricePage>>;
 
 const channelsInOrder = <T extends { kind: ChannelKind }>(channels: readonly T[]): T[] =>
   [...channels].sort((a, b) => CHANNEL_KINDS.indexOf(a.kind) - CHANNEL_KINDS.indexOf(b.kind));
+
+const foreignOf = ({ quoteCurrency, quoteForeignMinor, quoteRate }: Product) =>
+  quoteForeignMinor !== null && quoteRate !== null
+    ? { currency: quoteCurrency, sum: quoteForeignMinor, rate: quoteRate }
+    : null;
 
 /** The calendar day a year before an instant. */
 const yearBefore = (instant: string): string =>

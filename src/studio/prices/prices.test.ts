@@ -248,6 +248,28 @@ describe('what one product costs, from the studio’s own records', () => {
     });
   });
 
+  test('a quote in another currency is worked out at the rate that was typed, and both are kept', async () => {
+    const f = await furnished();
+    const [product] = await findRows(f.studio.db, 'products');
+    const asked = { id: product!.id, quote: '', from: 'Pell', on: '2026-11-02', inEdition: true };
+    await quoteProduct(f.studio, { ...asked, foreign: { currency: 'USD', sum: '98.00', rate: 0.92 } });
+    expect((await findRows(f.studio.db, 'products'))[0]).toMatchObject({
+      quoteMinor: 9_016,
+      quoteCurrency: 'USD',
+      quoteForeignMinor: 9_800,
+      quoteRate: 0.92,
+      quotedOn: '2026-11-02',
+    });
+    await quoteProduct(f.studio, { ...asked, quote: '50' });
+    expect((await findRows(f.studio.db, 'products'))[0]).toMatchObject({
+      quoteMinor: 5_000,
+      quoteCurrency: '',
+      quoteForeignMinor: null,
+    });
+    const wrong = { ...asked, foreign: { currency: 'USD', sum: 'much', rate: 0.92 } };
+    expect((await refused(quoteProduct(f.studio, wrong))).field).toBe('foreign.sum');
+  });
+
   test('a line’s own paper and what goes in with it count; an outlay is shared by the prints expected of the work', async () => {
     const f = await furnished();
     await acceptedProof(f);

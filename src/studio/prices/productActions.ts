@@ -1,9 +1,10 @@
 import { InputError, RefusedError } from '@/core/errors';
-import { formatMoney, isBlank, localDay, parseSum } from '@/core/measure';
+import { formatMoney, isBlank, localDay, parseSum, toDecimals } from '@/core/measure';
 import { FINISHES, TIMED_ACTS } from '@/core/product/words';
 import { SIGNINGS } from '@/core/edition/impressionStates';
 import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { FIRST_RATES } from '@/core/cost/rates';
+import { convertSum } from '@/core/price/convert';
 import { findRows, insertRow, patchRow, patchRows, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
@@ -20,6 +21,7 @@ import {
   oneOf,
   orNull,
   prose,
+  Type,
   wholeNumber,
 } from '../schemas';
 import { FIRST_SETTINGS } from '../settings/firstSettings';
@@ -159,17 +161,42 @@ export const withdrawProduct = defineAction({
 /** Keeps what others ask for the finish of a product, and whether it is numbered in the run. */
 export const quoteProduct = defineAction({
   name: 'quoteProduct',
-  input: objectSchema({ id, quote: moneyInput, from: line, on: orNull(day), inEdition: flag }),
+  input: objectSchema({
+    id,
+    quote: moneyInput,
+    from: line,
+    on: orNull(day),
+    inEdition: flag,
+    /** Where it was asked in another currency: that sum is worked out from it at the typed rate. */
+    foreign: Type.Optional(
+      orNull(
+        objectSchema({
+          currency: Type.String({ pattern: '^[A-Z]{3}$' }),
+          sum: moneyInput,
+          rate: Type.Number({ exclusiveMinimum: 0 }),
+        }),
+      ),
+    ),
+  }),
 
   async run({ studio, tx, input }) {
     const { currency, timeZone } = await studio.settings();
     const product = await rowById(tx, 'products', input.id, 'id');
-    const quoteMinor = isBlank(input.quote) ? null : parseSum(input.quote, currency, 'quote');
+    const { foreign } = input;
+    const foreignMinor = foreign ? parseSum(foreign.sum, foreign.currency, 'foreign.sum') : null;
+    const own = isBlank(input.quote) ? null : parseSum(input.quote, currency, 'quote');
+    const quoteMinor =
+      foreign && foreignMinor !== null
+        ? convertSum(foreignMinor, foreign.currency, currency, foreign.rate)
+        : own;
     await patchRow(tx, 'products', product.id, {
       quoteMinor,
       quoteFrom: input.from,
       quotedOn: quoteMinor === null ? null : (input.on ?? localDay(studio.now(), timeZone)),
       inEdition: input.inEdition,
+      quoteCurrency: foreign?.currency ?? '',
+      quoteForeignMinor: foreignMinor,
+      quoteRate: foreign?.rate ?? null,
     });
     const name = await productName(tx, product);
     const says =
@@ -222,6 +249,30 @@ export const setCostRates = defineAction({
       after: rates,
     });
     return { message: 'Kept: every cost is reckoned with it.' };
+  },
+});
+
+/** Sets the rate of tax that papers show; prices are kept without it. Nothing: none is shown. */
+export const showTax = defineAction({
+  name: 'showTax',
+  input: objectSchema({ share: orNull(numberBetween(0, 0.6)) }),
+
+  async run({ studio, tx, input }) {
+    const { taxShown } = await studio.settings(tx);
+    await patchRow(tx, 'studio', FIRST_SETTINGS.id, { taxShown: input.share });
+    const says =
+      input.share === null
+        ? 'Papers show no tax'
+        : `Papers show tax at ${toDecimals(input.share * 100, 2)} %; prices stay without`;
+    await noteInJournal(studio, tx, {
+      act: 'changed',
+      subject: 'studio',
+      subjectId: 'studio',
+      says,
+      before: { taxShown },
+      after: { taxShown: input.share },
+    });
+    return { message: `${says}.` };
   },
 });
 

@@ -38,6 +38,9 @@ export async function ensureProduct(
     quoteMinor: null,
     quoteFrom: '',
     quotedOn: null,
+    quoteCurrency: '',
+    quoteForeignMinor: null,
+    quoteRate: null,
     createdAt: studio.now(),
     archivedAt: null,
   };

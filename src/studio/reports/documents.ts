@@ -2,7 +2,7 @@ import { fileWords } from '@/core/words';
 import { bordersOf, sheetOf } from '@/core/crop/border';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatMoney, formatSize, formatWeight, localDay } from '@/core/measure';
+import { formatMoney, formatSize, formatWeight, localDay, shareOf, toDecimals } from '@/core/measure';
 import { certificatePdf } from '@/paperwork/certificate';
 import { labelPdf } from '@/paperwork/label';
 import { packingSlipPdf } from '@/paperwork/packingSlip';
@@ -84,6 +84,12 @@ export async function certificate(studio: Studio, impressionId: string): Promise
   return { name: `certificate_${fileWord(work.title)}_${label.replace('/', '-of-')}.pdf`, bytes };
 }
 
+/** What a shown rate of tax comes to on top of a sum that is kept without; nothing: none is shown. */
+function taxLine(sum: number, s: { taxShown: number | null; currency: string }): string | null {
+  if (s.taxShown === null) return null;
+  return `Sums are without tax; at ${toDecimals(s.taxShown * 100, 2)} % it is ${formatMoney(shareOf(sum, s.taxShown), s.currency)} more.`;
+}
+
 /** The packing slip of a picked order. */
 export async function packingSlip(studio: Studio, orderId: string): Promise<Document> {
   const { order, buyer, lines, parcel } = await orderOrThrow(studio, orderId);
@@ -104,6 +110,7 @@ export async function packingSlip(studio: Studio, orderId: string): Promise<Docu
     paid: order.paidAt !== null,
     carriage: money(order.carriageMinor),
     total: formatMoney(goods + order.carriageMinor, s.currency),
+    tax: taxLine(goods + order.carriageMinor, s),
     lines: lines.map(({ line: l, format, title }) => {
       const mine = picked.filter((p) => p.lineId === l.id);
       return {

@@ -11,6 +11,7 @@ import {
   type CashMove,
   type SoldLine,
 } from '@/core/sales/income';
+import { findRows } from '@/store/rows';
 import { cashMoves, linesSold } from '@/store/sales';
 import { openCostBook } from '../prices/costs';
 import { nameOf, pricedProducts } from '../prices/products';
@@ -26,12 +27,13 @@ export async function incomePage(studio: Studio) {
   const today = localDay(studio.now(), timeZone);
   const since = `${monthBefore(today, MONTHS - 1)}-01`;
   const book = await openCostBook(studio);
-  const [sold, products] = await Promise.all([
+  const [sold, products, payments] = await Promise.all([
     linesSold(studio.db, since),
     pricedProducts(studio, undefined, book),
+    findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'] }),
   ]);
   const productOf = new Map(products.map((each) => [each.product.id, each]));
-  const lines = sold.map(({ line, orderedOn, edition, work, format }): SoldLine => {
+  const lines = sold.map(({ line, orderedOn, edition, channel, work, format }): SoldLine => {
     // What was sold before products were named was a loose print of its size.
     const product = line.productId
       ? productOf.get(line.productId)
@@ -48,6 +50,7 @@ export async function incomePage(studio: Studio) {
       productId: product?.product.id ?? null,
       product: `${work.title}, ${product ? nameOf(format.name, product.line.name, product.product.finish) : format.name}`,
       edition: `${work.title}, ${edition.kind === 'open' ? 'open' : `of ${edition.size}${edition.name ? `, ${edition.name}` : ''}`}`,
+      channel,
       quantity: line.quantity,
       price: line.priceMinor,
       leaves,
@@ -56,17 +59,29 @@ export async function incomePage(studio: Studio) {
   });
   const monday = addDays(today, -((new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7));
   const mondays = Array.from({ length: WEEKS }, (_, i) => addDays(monday, (i + 1 - WEEKS) * 7));
-  const quarterFrom = `${monthBefore(today, 2)}-01`;
+  const paidUntil = payments[0]?.untilOn ?? null;
   return {
     months: incomeByMonth(lines, today, MONTHS),
     by: {
       work: incomeBy(lines, 'work'),
       product: incomeBy(lines, 'product'),
       edition: incomeBy(lines, 'edition'),
+      channel: incomeBy(lines, 'channel'),
     },
     unknown: lines.filter((line) => line.leaves === null).length,
-    promised: promised(lines.filter((line) => line.orderedOn >= quarterFrom)),
-    quarterFrom,
+    cause: {
+      promised: promised(lines.filter((line) => paidUntil === null || line.orderedOn > paidUntil)),
+      since: paidUntil,
+      payments: payments.map(({ id, cause, sumMinor, untilOn, paidOn, proof }) => ({
+        id,
+        cause,
+        sum: sumMinor,
+        until: untilOn,
+        paidOn,
+        proof,
+      })),
+      today,
+    },
     weeks: cashByWeek(await movesOf(studio, mondays[0]!), mondays),
     unsold: products
       .filter((each) => each.price && !lines.some((line) => line.productId === each.product.id))

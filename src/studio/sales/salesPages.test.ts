@@ -1,8 +1,8 @@
 import { ACTIONS } from '../registry';
-import { acceptedProof, furnished, order, withPrints } from '../../../tests/unit/helpers/house';
+import { acceptedProof, furnished, order, refused, withPrints } from '../../../tests/unit/helpers/house';
 import { loadWorkPage } from '../works/workPage';
 import { recordRoute } from '../routes/routeActions';
-import { offerProducts, saveLine, setCostRates } from '../prices/productActions';
+import { offerProducts, saveLine, setCostRates, showTax } from '../prices/productActions';
 import { priceListCsv, priceListDocument, priceListRows } from '../prices/priceList';
 import { pricePage } from '../prices/pricePage';
 import { pricedProducts } from '../prices/products';
@@ -14,6 +14,7 @@ import { ROUTE } from '../../../tests/unit/helpers/house';
 import { accountsPage, oneAccount } from './accounts';
 import { addEntry, saveAccount } from './accountActions';
 import { batchPage } from './batchPage';
+import { forgetCausePayment, payCause } from './causeActions';
 import { saveChannel } from './channelActions';
 import { channelsPage } from './channelsPage';
 import { incomePage } from './incomePage';
@@ -194,8 +195,38 @@ describe('looking back', () => {
     const each = table.lines[0]!.line.priceMinor;
     const left = each - cost - 30 - Math.round(each * 0.095) - Math.round(each * 0.02);
     expect(Math.abs(page.by.product[0]!.left - count * left)).toBeLessThanOrEqual(count);
-    expect(page.promised).toBe(count * Math.round(each * 0.02));
+    expect(page.cause.promised).toBe(count * Math.round(each * 0.02));
+    expect(page.by.channel).toMatchObject([{ name: 'not said', income }]);
     expect(page.weeks).toHaveLength(13);
+  });
+
+  test('what is promised to a cause is due until it is paid, with its proof; twice for the same days is refused', async () => {
+    const f = await selling();
+    const { editionId } = await withPrints(f, 6, 4);
+    await order(f, editionId);
+    const { promised, today } = (await incomePage(f.studio)).cause;
+    expect(promised).toBeGreaterThan(0);
+    const paid = { cause: 'sea rescue', sum: promised, until: today, paidOn: null, proof: 'receipt 14' };
+    const { id } = await payCause(f.studio, paid);
+    expect((await incomePage(f.studio)).cause).toMatchObject({
+      promised: 0,
+      since: today,
+      payments: [{ cause: 'sea rescue', sum: promised, proof: 'receipt 14' }],
+    });
+    expect((await refused(payCause(f.studio, paid))).field).toBe('until');
+    expect((await refused(payCause(f.studio, { ...paid, until: '2099-01-01' }))).field).toBe('until');
+    await forgetCausePayment(f.studio, { id: id! });
+    expect((await incomePage(f.studio)).cause.promised).toBe(promised);
+  });
+
+  test('tax is shown on papers beside sums that are kept without it', async () => {
+    const f = await selling();
+    const lines = async () => (await priceListDocument(f.studio)).bytes.length;
+    const before = await lines();
+    expect((await showTax(f.studio, { share: 0.21 })).message).toContain('tax at 21 %');
+    expect(await lines()).not.toBe(before);
+    expect((await priceListCsv(f.studio)).includes('58.08')).toBe(false);
+    expect((await f.studio.settings()).taxShown).toBe(0.21);
   });
 
   test('a channel whose rules were read long ago says so', async () => {

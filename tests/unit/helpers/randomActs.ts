@@ -64,6 +64,7 @@ const TABLE_OF_ACT: readonly [RegExp, string][] = [
   [/Line$/, 'print_lines'],
   [/Goods/, 'goods'],
   [/Channel/, 'channels'],
+  [/CausePayment/, 'cause_payments'],
   [/Account/, 'job_accounts'],
   [/Entry/, 'account_entries'],
   [/Equipment/, 'equipment'],

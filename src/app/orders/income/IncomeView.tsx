@@ -19,11 +19,12 @@ import { useUnits } from '@/ui/Units';
 import type { IncomePage } from '@/studio/sales/incomePage';
 import { SalesNav } from '../SalesNav';
 import { CashChart } from './CashChart';
+import { CausePart } from './CausePart';
 import { MonthsChart } from './MonthsChart';
 
 /** What came in, what of it stayed, what sells and how sure that is; and the cash of each week. */
-export function IncomeView({ months, by, unknown, promised, quarterFrom, weeks, unsold }: IncomePage) {
-  const { money, date } = useUnits();
+export function IncomeView({ months, by, unknown, cause, weeks, unsold }: IncomePage) {
+  const { money } = useUnits();
   const [of, setOf] = useState<By>('work');
   const income = months.reduce((sum, month) => sum + month.income, 0);
   const left = months.reduce((sum, month) => sum + month.left, 0);
@@ -64,6 +65,7 @@ export function IncomeView({ months, by, unknown, promised, quarterFrom, weeks, 
                   { key: 'work', name: 'work' },
                   { key: 'product', name: 'product' },
                   { key: 'edition', name: 'edition' },
+                  { key: 'channel', name: 'channel' },
                 ]}
                 width={150}
               />
@@ -75,13 +77,7 @@ export function IncomeView({ months, by, unknown, promised, quarterFrom, weeks, 
                 </Small>
               )}
             </Stack>
-            {promised > 0 && (
-              <p>
-                Promised to a cause out of what was sold since {date(quarterFrom)}:{' '}
-                <b>{money(promised)}</b>.{' '}
-                <Small>Each product’s share of its price that is given away.</Small>
-              </p>
-            )}
+            <CausePart {...cause} />
             <CashChart weeks={weeks} />
             <Small>
               Attention elsewhere, such as looks and likes, is not sales and does not count here. Sums are

@@ -1,7 +1,7 @@
 'use client';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Field, Fields, Finder } from '@/ui/Field';
+import { Check, Field, Fields, Finder, Select } from '@/ui/Field';
 import {
   EmptyState,
   Lead,
@@ -27,10 +27,11 @@ import {
 } from './useOrderForm';
 
 type BuyerChoice = { id: string; name: string; country: string };
-type Props = { buyers: BuyerChoice[]; offers: Offer[]; handlingDays: number };
+type Channel = { id: string; name: string };
+type Props = { buyers: BuyerChoice[]; offers: Offer[]; channels: Channel[]; handlingDays: number };
 
 /** Takes an order: who buys, what, and what carriage they pay. */
-export function NewOrder({ buyers, offers, handlingDays }: Props) {
+export function NewOrder({ buyers, offers, channels, handlingDays }: Props) {
   if (offers.length === 0) return <NothingToSell />;
   return (
     <Page>
@@ -43,7 +44,7 @@ export function NewOrder({ buyers, offers, handlingDays }: Props) {
           </Lead>
         </div>
       </PageHeader>
-      <Order buyers={buyers} offers={offers} />
+      <Order buyers={buyers} offers={offers} channels={channels} />
     </Page>
   );
 }
@@ -66,7 +67,7 @@ function NothingToSell() {
   );
 }
 
-function Order({ buyers, offers }: Pick<Props, 'buyers' | 'offers'>) {
+function Order({ buyers, offers, channels }: Pick<Props, 'buyers' | 'offers' | 'channels'>) {
   const form = useOrderForm({ buyers, offers });
   const lineFields = form.lines.flatMap((_, i) =>
     ['formatId', 'quantity', 'price'].map((field) => `lines[${i}].${field}`),
@@ -81,7 +82,7 @@ function Order({ buyers, offers }: Pick<Props, 'buyers' | 'offers'>) {
       <Stack $gap={18}>
         <WhoBuys form={form} buyers={buyers} />
         <WhatTheyBuy form={form} offers={offers} />
-        <HowItGoes form={form} />
+        <HowItGoes form={form} channels={channels} />
         <ErrorCallout
           error={form.action.error}
           fields={['buyerId', ...lineFields, 'carriage', 'name', 'email', 'address', 'country']}
@@ -200,7 +201,13 @@ function Line({
   );
 }
 
-function HowItGoes({ form: { terms, setTerm, action } }: { form: OrderForm }) {
+function HowItGoes({
+  form: { terms, setTerm, action },
+  channels,
+}: {
+  form: OrderForm;
+  channels: Channel[];
+}) {
   const { currency } = useUnits();
   return (
     <Panel>
@@ -214,6 +221,17 @@ function HowItGoes({ form: { terms, setTerm, action } }: { form: OrderForm }) {
             hint="empty: in the price"
             wrong={action.fieldError('carriage')}
           />
+          {channels.length > 0 && (
+            <Select
+              label="Sold through"
+              value={terms.channelId}
+              onChange={setTerm('channelId')}
+              options={[
+                { key: '', name: 'not said' },
+                ...channels.map(({ id, name }) => ({ key: id, name })),
+              ]}
+            />
+          )}
           <div style={{ paddingTop: 20, display: 'grid', gap: 8 }}>
             <Check checked={terms.paid} onChange={setTerm('paid')}>
               It is paid

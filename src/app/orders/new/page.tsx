@@ -1,6 +1,7 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { allBuyers, sellable } from '@/store/orders';
+import { findColumns } from '@/store/rows';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
 import { NewOrder } from './NewOrder';
@@ -10,14 +11,16 @@ export const metadata: Metadata = { title: 'A new order' };
 async function NewOrderPage() {
   const s = await studio();
   const settings = await s.settings();
-  const [buyers, offers] = await Promise.all([
+  const [buyers, offers, channels] = await Promise.all([
     allBuyers(s.db),
     sellable(s.db, localDay(s.now(), settings.timeZone)),
+    findColumns(s.db, 'channels', ['id', 'name'], { archivedAt: null }),
   ]);
   return (
     <NewOrder
       buyers={buyers.map(({ id, name, country }) => ({ id, name, country }))}
       offers={offers}
+      channels={channels}
       handlingDays={settings.handlingDays}
     />
   );

@@ -127,6 +127,7 @@ test('what is typed goes as a whole number where it is one, else as it stands', 
   await act(() => form.current.take());
   expect(sent[0]!.input).toEqual({
     buyerId: 'b1',
+    channelId: null,
     carriage: '',
     message: '',
     notes: '',

@@ -47,6 +47,7 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
   });
   const [lines, setLines] = useState<OrderLine[]>(() => [lineOf(0)]);
   const [terms, setTerms] = useState({
+    channelId: '',
     carriage: '',
     message: '',
     notes: '',
@@ -74,6 +75,7 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
     const placed = await action.run('placeOrder', {
       buyerId: buyer,
       ...terms,
+      channelId: terms.channelId || null,
       orderedOn: null,
       lines: lines.map((line) => ({
         editionId: offerOf(line)?.editionId ?? '',

@@ -1,7 +1,8 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import styled from 'styled-components';
+import { ActionSheet } from '@/app/ActionSheet';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
@@ -117,6 +118,7 @@ const Asks = styled.div`
 /** Everything that is for sale, works down, lines and finishes across; and what would be if a cost changed. */
 export function PriceListView(props: PriceListRows) {
   const list = usePriceList(props);
+  const [isTaxing, setTaxing] = useState(false);
   const { works } = props;
   return (
     <Page>
@@ -133,6 +135,7 @@ export function PriceListView(props: PriceListRows) {
             Price list as PDF
           </ButtonLink>
           <ButtonLink href="/api/export/price-list.csv">CSV</ButtonLink>
+          <Button onPress={() => setTaxing(true)}>Tax on papers</Button>
         </Row>
       </PageHeader>
       <SalesNav />
@@ -150,7 +153,33 @@ export function PriceListView(props: PriceListRows) {
           </Stack>
         </Panel>
       )}
+      {isTaxing && <TaxSheet taxShown={props.taxShown} onClose={() => setTaxing(false)} />}
     </Page>
+  );
+}
+
+/** The rate of tax that papers show beside prices kept without. */
+function TaxSheet({ taxShown, onClose }: { taxShown: number | null; onClose: () => void }) {
+  return (
+    <ActionSheet
+      act="showTax"
+      title="Tax on papers"
+      label="Keep it"
+      about="tax"
+      first={{ share: taxShown as number | string | null }}
+      asks={[
+        {
+          kind: 'share',
+          name: 'share',
+          label: 'Shown at',
+          hint: 'empty: none; prices are kept without tax whatever is shown',
+        },
+      ]}
+      input={({ share }) => ({ share: share === null || share === '' ? null : Number(share) })}
+      onClose={onClose}
+    >
+      <p>Taxes differ by place: ask someone licensed to advise what you owe and must show.</p>
+    </ActionSheet>
   );
 }
 
@@ -198,6 +227,15 @@ function WhatIfPanel({ list, papers, ratePerHour }: PriceListRows & { list: Pric
             onChange={(fees) => ask('fees', fees)}
             placeholder="0"
             wrong={wrong.fees}
+            width={130}
+            inputMode="decimal"
+          />
+          <Field
+            label="To keep of each, %"
+            value={asked.margin}
+            onChange={(margin) => ask('margin', margin)}
+            placeholder="as now"
+            wrong={wrong.margin}
             width={130}
             inputMode="decimal"
           />

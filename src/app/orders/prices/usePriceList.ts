@@ -6,7 +6,15 @@ import type { ListedProduct, PriceListRows } from '@/studio/prices/priceList';
 import { useUnits } from '@/ui/Units';
 
 /** What is typed into the what-if. */
-export const NOTHING_CHANGED = { hour: '', paper: '', paperId: '', fees: '', keeps: 'prices', step: '1' };
+export const NOTHING_CHANGED = {
+  hour: '',
+  paper: '',
+  paperId: '',
+  fees: '',
+  margin: '',
+  keeps: 'prices',
+  step: '1',
+};
 export type Asked = typeof NOTHING_CHANGED;
 
 /** One product under the what-if: null where it has no price yet. */
@@ -39,9 +47,11 @@ export function usePriceList({ works, ratePerHour }: PriceListRows) {
   const hour = looked.hour.trim() ? moneyOrNull(looked.hour, currency) : ratePerHour;
   const paper = percentOrNull(looked.paper);
   const fees = percentOrNull(looked.fees);
+  const margin = percentOrNull(looked.margin);
   const wrong = {
     hour: hour === null || hour < 0 ? 'Expected an amount such as "30.00".' : null,
     paper: paper === null || paper <= -100 ? 'Expected a percentage such as "12".' : null,
+    margin: margin === null || margin < 0 || margin >= 100 ? 'Expected a percentage such as "50".' : null,
     fees: fees === null || Math.abs(fees) > 90 ? 'Expected points such as "2".' : null,
   };
   const isRight = Object.values(wrong).every((each) => each === null);
@@ -62,7 +72,9 @@ export function usePriceList({ works, ratePerHour }: PriceListRows) {
           paperFactor: 1 + paper! / 100,
           paperId: looked.paperId || null,
           feePoints: fees! / 100,
-          keeps: looked.keeps as WhatIf['keeps'],
+          // A margin that is typed moves the prices: it is what they are to leave.
+          keeps: looked.margin.trim() ? 'margins' : (looked.keeps as WhatIf['keeps']),
+          margin: looked.margin.trim() ? margin! / 100 : null,
         }
       : now;
     const step = Number(looked.step);
@@ -88,6 +100,8 @@ export function usePriceList({ works, ratePerHour }: PriceListRows) {
     fees,
     looked.paperId,
     looked.keeps,
+    looked.margin,
+    margin,
     looked.step,
   ]);
 

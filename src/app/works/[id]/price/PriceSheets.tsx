@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
 import { SIGNINGS, type Signing } from '@/core/edition/impressionStates';
+import { formatMoney } from '@/core/measure';
 import { TIMED_ACTS, type TimedAct } from '@/core/product/words';
 import { Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
@@ -102,6 +103,9 @@ function QuoteSheet({ cell, onClose }: Props) {
         from: cell.quote.from,
         on: cell.quote.on ?? '',
         inEdition: cell.inEdition,
+        currency: cell.quote.foreign?.currency ?? '',
+        foreign: cell.quote.foreign ? shownForeign(cell.quote.foreign) : '',
+        rate: (cell.quote.foreign?.rate ?? null) as number | string | null,
       }}
       asks={[
         {
@@ -113,18 +117,37 @@ function QuoteSheet({ cell, onClose }: Props) {
         { kind: 'text', name: 'from', label: 'By whom' },
         { kind: 'day', name: 'on', label: 'On' },
         { kind: 'tick', name: 'inEdition', label: 'Numbered in the limited run, where there is one' },
+        {
+          kind: 'text',
+          name: 'currency',
+          label: 'Asked in another currency',
+          hint: 'such as USD; else empty',
+        },
+        { kind: 'text', name: 'foreign', label: 'So much of it' },
+        {
+          kind: 'number',
+          name: 'rate',
+          label: 'One of it is, of yours',
+          hint: 'as you read it that day',
+        },
       ]}
-      input={({ quote, from, on, inEdition }) => ({
+      input={({ quote, from, on, inEdition, currency, foreign, rate }) => ({
         id: cell.productId!,
         quote: quote ?? '',
         from,
         on: on || null,
         inEdition,
+        foreign: currency.trim()
+          ? { currency: currency.trim().toUpperCase(), sum: foreign, rate: Number(rate) }
+          : null,
       })}
       onClose={onClose}
     />
   );
 }
+
+const shownForeign = ({ sum, currency }: { sum: number; currency: string }): string =>
+  formatMoney(sum, currency, { bare: true }).replace(/\u2009/g, '');
 
 const ACT_NAMES: Record<TimedAct, string> = {
   trim: 'To trim, min',

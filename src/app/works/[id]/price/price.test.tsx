@@ -49,7 +49,7 @@ const cellOf = (more: Partial<ProductCell> = {}): ProductCell => ({
   image: { width: 400_000, height: 300_000 },
   inEdition: true,
   isLimited: true,
-  quote: { sum: null, from: '', on: null },
+  quote: { sum: null, from: '', on: null, foreign: null },
   cost: {
     ...COST,
     paper: 'Harrow',
