@@ -1,8 +1,6 @@
 import type { ProductFinish } from '@/core/product/words';
-import { findRows } from '@/store/rows';
-import { setPrice } from '@/studio/prices/priceActions';
+import { removePrice, setPrice } from '@/studio/prices/priceActions';
 import * as products from '@/studio/prices/productActions';
-import { pricedProducts } from '@/studio/prices/products';
 import * as accounts from '@/studio/sales/accountActions';
 import { saveChannel } from '@/studio/sales/channelActions';
 import { moveGoodsBy, saveGoods } from '@/studio/sales/goodsActions';
@@ -163,7 +161,6 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
       });
   });
   clock.at(day(62), () => offerFerry(studio, known, lines));
-  clock.at(day(61), () => priceFerry(studio, known, lines));
   TIMINGS.forEach(([act, minutes, prints], i) =>
     clock.at(day(54 - i, 16), () =>
       products.noteTiming(studio, { act, seconds: Math.round(minutes * 60), prints }),
@@ -246,40 +243,13 @@ async function nameLines(studio: Studio, known: Known, lines: Map<LineKey, strin
 }
 
 async function offerFerry(studio: Studio, known: Known, lines: Map<LineKey, string>) {
-  for (const [size, line, finish] of OFFERED)
-    await products.offerProducts(studio, {
-      workId: known.works.get('ferry')!,
-      formatIds: [known.formats.get(`ferry ${size}`)!],
-      lineIds: [lines.get(line)!],
-      finishes: [finish],
-      // The run is of the cotton prints; the others are open.
-      inEdition: line === 'cotton',
-    });
-}
-
-async function priceFerry(studio: Studio, known: Known, lines: Map<LineKey, string>) {
   for (const [size, line, finish, price, quote] of OFFERED) {
-    const formatId = known.formats.get(`ferry ${size}`)!;
-    const lineId = lines.get(line)!;
-    const [product] = await findRows(studio.db, 'products', { formatId, lineId, finish });
-    if (quote)
-      await products.quoteProduct(studio, {
-        id: product!.id,
-        quote,
-        from: finish === 'mounted' ? 'own bench' : 'Pell & Sorrow',
-        on: null,
-        inEdition: product!.inEdition,
-      });
-    if (!price) continue;
-    const all = await pricedProducts(studio, known.works.get('ferry')!);
-    const { cost } = all.find((each) => each.product.id === product!.id)!;
-    await setPrice(studio, {
-      formatId,
-      lineId,
-      finish,
-      price,
+    const about = { formatId: known.formats.get(`ferry ${size}`)!, lineId: lines.get(line)!, finish };
+    const { productId } = await setPrice(studio, {
+      ...about,
+      price: price || '420.00',
       question: {
-        costs: cost.lines.map(({ name, amount }) => ({ name, amount })),
+        costs: [],
         fixedFees: [{ name: 'payment', amount: 30 }],
         shareFees: [
           { name: 'payment share', share: 0.019 },
@@ -290,6 +260,16 @@ async function priceFerry(studio: Studio, known: Known, lines: Map<LineKey, stri
         given: 0.02,
       },
     });
+    await products.quoteProduct(studio, {
+      id: productId,
+      quote: quote ?? '',
+      from: finish === 'mounted' ? 'own bench' : 'Pell & Sorrow',
+      on: null,
+      // The run is of the cotton prints; the others are open.
+      inEdition: line === 'cotton',
+    });
+    // The framer has not answered yet: it has no price until then.
+    if (!price) await removePrice(studio, about);
   }
 }
 

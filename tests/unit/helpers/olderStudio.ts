@@ -43,9 +43,13 @@ export async function studioAsOf(upTo: number, today: string, dir: string): Prom
   const client = await emptyDatabaseAt(upTo, dir);
   await client.execute('PRAGMA foreign_keys = OFF');
   await client.execute(`ATTACH '${today}' AS today`);
-  for (const table of await tablesOf(client)) {
+  const tables = await tablesOf(client);
+  await leaveOutWhatCameLater(client, upTo, tables);
+  const held = new Map<string, string[]>();
+  for (const table of tables) held.set(table, await columnsOf(client, table));
+  for (const table of tables) {
     const columns = await sharedColumns(client, table);
-    const values = columns.map((c) => (upTo < DOCUMENTS ? bare(table, c) : `"${c}"`));
+    const values = columns.map((c) => (upTo < DOCUMENTS ? bare(table, c, held) : `"${c}"`));
     await client.execute(`DELETE FROM main."${table}"`);
     await client.execute(
       `INSERT INTO main."${table}" (${columns.map((c) => `"${c}"`).join(', ')}) SELECT ${values.join(', ')} FROM today."${table}"`,
@@ -54,6 +58,20 @@ export async function studioAsOf(upTo: number, today: string, dir: string): Prom
   await client.execute('DETACH today');
   await client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
   client.close();
+}
+
+/** The migration that gave a size more than one price. */
+const PRODUCTS = MIGRATION_LIST.find((m) => m.tag === '0009_products')!.idx;
+
+/** Out of the copy of today goes what an older Glassine could not have done: changes of tables it had not, a second price of a size. */
+async function leaveOutWhatCameLater(client: Client, upTo: number, tables: string[]): Promise<void> {
+  const list = tables.map((table) => `'${table}'`).join(', ');
+  await client.execute(`DELETE FROM today.row_changes WHERE table_name NOT IN (${list})`);
+  if (upTo >= PRODUCTS) return;
+  await client.execute('DROP TRIGGER today.log_prices_delete');
+  await client.execute(
+    'DELETE FROM today.prices WHERE id NOT IN (SELECT min(id) FROM today.prices GROUP BY format_id)',
+  );
 }
 
 /** What of a table an older database could hold, as rows of text, to be held against another. */
@@ -83,10 +101,13 @@ async function sharedColumns(client: Client, table: string): Promise<string[]> {
 }
 
 /** A column without the envelope it has today; in the log of changes, those of the row it tells of. */
-function bare(table: string, column: string): string {
+function bare(table: string, column: string, held: ReadonlyMap<string, string[]>): string {
   if (DOCUMENT_COLUMNS.get(table)?.includes(column)) return `json_extract("${column}", '$.body')`;
   if (table !== 'row_changes' || (column !== 'before' && column !== 'after')) return `"${column}"`;
-  const byTable = [...DOCUMENT_COLUMNS].filter(([, columns]) => columns.length > 0);
+  // A column that came later has kept its envelope from its first day.
+  const byTable = [...DOCUMENT_COLUMNS]
+    .map(([name, columns]) => [name, columns.filter((c) => held.get(name)?.includes(c))] as const)
+    .filter(([, columns]) => columns.length > 0);
   const cases = byTable.map(([name, columns]) => {
     const bodies = columns.map(
       (c) => `'$.${c}', json_extract(json_extract("${column}", '$.${c}'), '$.body')`,
