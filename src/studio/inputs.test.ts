@@ -188,8 +188,12 @@ describe('a length, a sum, a weight or a size may be typed, or given in whole un
   test('of prices, terms, quotes’ lines, cutters and proofs', async () => {
     const f = await furnished();
     const [price] = await findRows(f.studio.db, 'prices', { formatId: f.formatId });
-    await setPrice(f.studio, { formatId: f.formatId, question: price!.question, price: 12_345 });
-    expect(await findRow(f.studio.db, 'prices', price!.id)).toMatchObject({ priceMinor: 12_345 });
+    const { id } = await setPrice(f.studio, {
+      formatId: f.formatId,
+      question: price!.question,
+      price: 12_345,
+    });
+    expect(await findRow(f.studio.db, 'prices', id)).toMatchObject({ priceMinor: 12_345 });
     const terms = {
       id: f.routeId,
       carriage: 650,

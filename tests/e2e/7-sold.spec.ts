@@ -121,7 +121,7 @@ test('three channels side by side, a batch, a fair, and a job’s account closed
     await record({
       Name: 'own site',
       'Fees by share, one a line': 'payment, 1.9 %',
-      'A month, EUR': '24',
+      'A month, EUR': '900',
     });
     await record({ Name: 'market', 'Fees by share, one a line': 'market, 20 %' }, 'marketplace');
     await record({ Name: 'the shop', 'Keeps of the price': '40' }, 'shop or gallery');

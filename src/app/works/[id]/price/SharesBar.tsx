@@ -21,7 +21,9 @@ export const toneOf = (keeper: Keeper, i: number) =>
 const List = styled.dl`
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto 56px;
-  gap: 3px 8px;
+  gap: 0 8px;
+  /* Each figure opens: a finger needs 24 px. */
+  grid-auto-rows: minmax(25px, auto);
   margin-top: 10px;
   align-items: baseline;
   i {
