@@ -188,12 +188,12 @@ describe('a length, a sum, a weight or a size may be typed, or given in whole un
   test('of prices, terms, quotes’ lines, cutters and proofs', async () => {
     const f = await furnished();
     const [price] = await findRows(f.studio.db, 'prices', { formatId: f.formatId });
-    const { id } = await setPrice(f.studio, {
+    const set = await setPrice(f.studio, {
       formatId: f.formatId,
       question: price!.question,
       price: 12_345,
     });
-    expect(await findRow(f.studio.db, 'prices', id)).toMatchObject({ priceMinor: 12_345 });
+    expect(await findRow(f.studio.db, 'prices', set.id)).toMatchObject({ priceMinor: 12_345 });
     const terms = {
       id: f.routeId,
       carriage: 650,
