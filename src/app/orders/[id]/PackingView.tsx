@@ -297,7 +297,7 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
       href={`/api/documents/${kind}/${id}`}
       target="_blank"
       rel="noreferrer"
-      style={{ textDecoration: 'underline dotted', textUnderlineOffset: 3 }}
+      style={{ textDecoration: 'underline dotted', textUnderlineOffset: 3, lineHeight: '24px' }}
     >
       {says}
     </a>
