@@ -18,6 +18,10 @@ export function liveQuestion(
   };
 }
 
+/** What a person added by hand to what is reckoned. @example ownCosts({ costs: [{ name: 'a', amount: 2 }, { name: 'b', amount: 3, own: true }] }) // 3 */
+export const ownCosts = (question: Pick<PriceQuestion, 'costs'>): number =>
+  costsOf({ costs: question.costs.filter((cost) => cost.own) });
+
 /** What a question's costs come to. @example costsOf({ costs: [{ name: 'a', amount: 2 }, { name: 'b', amount: 3 }] }) // 5 */
 export const costsOf = (question: Pick<PriceQuestion, 'costs'>): number =>
   question.costs.reduce((sum, cost) => sum + cost.amount, 0);

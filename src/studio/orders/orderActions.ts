@@ -177,7 +177,13 @@ async function addLine(
   const work = await rowById(tx, 'works', edition.workId);
   if (format.workId !== work.id)
     throw new InputError(`${field}.formatId`, l.formatId, `a size of ${work.title}`);
-  const product = await productAsked(studio, tx, l, `${field}.productId`);
+  const product = await productAsked(tx, l, `${field}.productId`);
+  if (product && l.productId && !product.inEdition && edition.kind === 'limited')
+    throw new InputError(
+      `${field}.productId`,
+      l.productId,
+      'a product of the limited run: this one stands outside it, and is sold of the open edition',
+    );
   const set = product && (await priceOf(studio, tx, product));
   const priceMinor = isBlank(l.price) ? set?.priceMinor : parseSum(l.price, currency, `${field}.price`);
   if (priceMinor === undefined)
@@ -200,7 +206,6 @@ async function addLine(
 
 /** The product a line asks for; where it names none, the plainest of its size. */
 async function productAsked(
-  studio: Studio,
   tx: Tx,
   l: OrderInput['lines'][number],
   field: string,

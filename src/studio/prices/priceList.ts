@@ -1,5 +1,6 @@
 import { imageOf } from '@/core/crop/border';
 import { formatMoney, formatSize, localDay, toDecimals } from '@/core/measure';
+import { ownCosts } from '@/core/price/live';
 import type { CompactCost, CompactTerms } from '@/core/price/whatIf';
 import { FINISHES, type ProductFinish } from '@/core/product/words';
 import { csv } from '@/paperwork/csv';
@@ -51,13 +52,14 @@ export async function priceListRows(studio: Studio) {
     works.set(work.id, listed);
     const image = imageOf(format);
     const question = price?.question;
+    const cost = shortCost(book, { work, format, line, finish: product.finish, quote: product });
     listed.products.push({
       id: product.id,
       price: price?.priceMinor ?? null,
       size: formatSize(image, settings.unit).replace(/ (mm|in)$/, ''),
       area: image.width * image.height,
       column,
-      cost: shortCost(book, { work, format, line, finish: product.finish, quote: product }),
+      cost: question ? { ...cost, rest: cost.rest + ownCosts(question) } : cost,
       terms: question
         ? {
             fixed: question.fixedFees.reduce((sum, fee) => sum + fee.amount, 0),

@@ -1,8 +1,16 @@
 import { findRows, rowById } from '@/store/rows';
 import { pricesOn } from '@/store/products';
 import type { ProductFinish } from '@/core/product/words';
-import { acceptedProof, furnished, PAPER, refused, SHELF } from '../../../tests/unit/helpers/house';
+import {
+  acceptedProof,
+  furnished,
+  PAPER,
+  refused,
+  SHELF,
+  withPrints,
+} from '../../../tests/unit/helpers/house';
 import { offerFormat } from '../formats/formatActions';
+import { placeOrder } from '../orders/orderActions';
 import { recordSupply } from '../orders/shelfActions';
 import { recordMachine } from '../machines/machineActions';
 import { receiveLot } from '../papers/lotActions';
@@ -70,6 +78,26 @@ describe('prices', () => {
     const greedy = { ...QUESTION, margin: 0.9 };
     const wrong = setPrice(f.studio, { formatId: f.formatId, question: greedy, price: '' });
     expect((await refused(wrong)).field).toBe('margin');
+  });
+
+  test('what stands outside the limited run never takes one of its numbers', async () => {
+    const f = await furnished();
+    const { editionId } = await withPrints(f, 3, 1);
+    const [product] = await findRows(f.studio.db, 'products');
+    const line = { editionId, formatId: f.formatId, productId: product!.id, quantity: 1, price: '' };
+    const asked = {
+      buyerId: f.buyerId,
+      lines: [line],
+      carriage: '',
+      message: '',
+      wantsSignature: false,
+      paid: true,
+      orderedOn: null,
+      notes: '',
+    };
+    await placeOrder(f.studio, asked);
+    await quoteProduct(f.studio, { id: product!.id, quote: '', from: '', on: null, inEdition: false });
+    expect((await refused(placeOrder(f.studio, asked))).field).toBe('lines[0].productId');
   });
 
   test('what it sold for stays: a price of a later day waits for it, and the newest that has begun counts', async () => {

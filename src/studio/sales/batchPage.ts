@@ -25,7 +25,7 @@ function split(lines: readonly CostLine[]) {
 function netOf({ price, cost }: PricedProduct): number {
   const question = liveQuestion(price!.question, []);
   const { selling } = split(cost.lines);
-  return sharesOf(price!.priceMinor, { ...question, costs: [] }).at(-1)!.amount - selling;
+  return sharesOf(price!.priceMinor, question).at(-1)!.amount - selling;
 }
 
 /** How many of a product to make, and what to take to a fair: what both rest on. */

@@ -80,6 +80,20 @@ describe('one product’s cost', () => {
     });
   });
 
+  test('what a person added to it counts in the list, the channels and the batch alike', async () => {
+    const f = await selling();
+    const before = await priceListRows(f.studio);
+    const [channel] = (await channelsPage(f.studio)).things;
+    const { open } = await batchPage(f.studio, undefined);
+    const costs = [{ name: 'ribbon', amount: 75, own: true }];
+    await setPrice(f.studio, { formatId: f.formatId, question: { ...QUESTION, costs }, price: '48' });
+    const after = await priceListRows(f.studio);
+    const rest = (rows: typeof before) => rows.works[0]!.products[0]!.cost.rest;
+    expect(rest(after) - rest(before)).toBe(75);
+    expect((await channelsPage(f.studio)).things[0]!.cost - channel!.cost).toBe(75);
+    expect(open!.net - (await batchPage(f.studio, undefined)).open!.net).toBe(75);
+  });
+
   test('its working lists every line, and they add up', async () => {
     const f = await selling();
     const [shown] = await shownCosts(f.studio, [f.formatId]);

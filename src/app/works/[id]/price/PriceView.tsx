@@ -7,6 +7,7 @@ import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 import { priceFindings } from '@/core/price/findings';
+import { ownCosts } from '@/core/price/live';
 import { Elsewhere } from './Elsewhere';
 import { OfferSheet } from './OfferSheet';
 import { PriceDesk } from './PriceDesk';
@@ -110,7 +111,7 @@ function Findings({ cells, run, original }: PriceProps) {
             finish: cell.finish,
             isLimited: cell.isLimited,
             price: cell.price.minor,
-            cost: cell.cost.total,
+            cost: cell.cost.total + ownCosts(cell.price.question),
             question: cell.price.question,
           },
         ]
