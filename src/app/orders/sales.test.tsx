@@ -26,7 +26,6 @@ const product = (id: string, price: number | null): ListedProduct => ({
   id,
   price,
   size: '400 × 300',
-  area: 1,
   column: 'c',
   cost: { paper: 300, paperId: 'rag', printed: 100, spoilRate: 0, minutes: [30], prep: null, rest: 340 },
   terms: price === null ? null : { fixed: 30, shares: [0.084], carriageCharged: 0, given: 0.02 },

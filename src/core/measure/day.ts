@@ -155,3 +155,7 @@ export const clockTime = (instant: string, timeZone: string): string =>
     minute: '2-digit',
     hourCycle: 'h23',
   }).format(new Date(instant));
+
+/** The calendar day of an instant, a year before. @example yearBefore('2026-11-29T10:00:00Z') // '2025-11-29' */
+export const yearBefore = (instant: string): string =>
+  `${Number(instant.slice(0, 4)) - 1}${instant.slice(4, 10)}`;

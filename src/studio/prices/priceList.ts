@@ -17,7 +17,6 @@ export type ListedProduct = {
   /** Nothing: no price yet. */
   price: number | null;
   size: string;
-  area: number;
   column: string;
   cost: CompactCost;
   terms: CompactTerms | null;
@@ -57,7 +56,6 @@ export async function priceListRows(studio: Studio) {
       id: product.id,
       price: price?.priceMinor ?? null,
       size: formatSize(image, settings.unit).replace(/ (mm|in)$/, ''),
-      area: image.width * image.height,
       column,
       cost: question ? { ...cost, rest: cost.rest + ownCosts(question) } : cost,
       terms: question

@@ -8,6 +8,7 @@ import {
 } from '@/core/product/words';
 import { imageOf } from '@/core/crop/border';
 import type { Size } from '@/core/measure';
+import { yearBefore } from '@/core/measure/day';
 import type { Product } from '@/store/products';
 import { soldByProduct } from '@/store/sales';
 import { findRows } from '@/store/rows';
@@ -175,7 +176,3 @@ const foreignOf = ({ quoteCurrency, quoteForeignMinor, quoteRate }: Product) =>
   quoteForeignMinor !== null && quoteRate !== null
     ? { currency: quoteCurrency, sum: quoteForeignMinor, rate: quoteRate }
     : null;
-
-/** The calendar day a year before an instant. */
-const yearBefore = (instant: string): string =>
-  `${Number(instant.slice(0, 4)) - 1}${instant.slice(4, 10)}`;

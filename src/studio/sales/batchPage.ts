@@ -1,5 +1,6 @@
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { sharesOf } from '@/core/price/solve';
+import { yearBefore } from '@/core/measure/day';
 import { liveQuestion } from '@/core/price/live';
 import type { CostLine } from '@/core/cost/ofProduct';
 import { soldByProduct } from '@/store/sales';
@@ -31,10 +32,9 @@ function netOf({ price, cost }: PricedProduct): number {
 /** How many of a product to make, and what to take to a fair: what both rest on. */
 export async function batchPage(studio: Studio, productId: string | undefined) {
   const book = await openCostBook(studio);
-  const since = `${Number(studio.now().slice(0, 4)) - 1}${studio.now().slice(4, 10)}`;
   const [products, sold] = await Promise.all([
     pricedProducts(studio, undefined, book),
-    soldByProduct(studio.db, since),
+    soldByProduct(studio.db, yearBefore(studio.now())),
   ]);
   const priced = products.filter((product) => product.price !== null && product.cost.lacks === null);
   const things = priced

@@ -1,5 +1,5 @@
 import { localDay } from '@/core/measure';
-import { daysBetween } from '@/core/measure/day';
+import { daysBetween, yearBefore } from '@/core/measure/day';
 import { imageOf } from '@/core/crop/border';
 import { costsOf, liveQuestion } from '@/core/price/live';
 import { CHANNEL_KINDS } from '@/core/product/words';
@@ -12,11 +12,10 @@ import type { Studio } from '../studio';
 
 /** Everything with a price, as it is sold anywhere. */
 export async function thingsSold(studio: Studio) {
-  const year = `${Number(studio.now().slice(0, 4)) - 1}${studio.now().slice(4, 10)}`;
   const book = await openCostBook(studio);
   const [products, sold] = await Promise.all([
     pricedProducts(studio, undefined, book),
-    soldByProduct(studio.db, year),
+    soldByProduct(studio.db, yearBefore(studio.now())),
   ]);
   return {
     rates: book.rates,

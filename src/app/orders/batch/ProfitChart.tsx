@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import styled from 'styled-components';
 import type { BatchAnswer, BatchOption } from '@/core/price/batch';
+import { MoneyAxis } from '../MoneyAxis';
 import { PanelTitle } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -42,17 +43,7 @@ export function ProfitChart({ answer }: { answer: BatchAnswer }) {
         role="img"
         aria-label={`Per sale ${money(perSale.expectedProfit)} are expected${chosen ? `; best is ${chosen.count}: ${money(chosen.expectedProfit)}` : '; no quantity is expected to bring in more'}`}
       >
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <path
-              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
-              stroke={tick === 0 ? t.ink2 : t.hair}
-            />
-            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
-              {bareMoney(tick).replace(/\.00$/, '')}
-            </text>
-          </g>
-        ))}
+        <MoneyAxis y={y} count={5} left={EDGE.left} right={WIDTH - EDGE.right} />
         <path
           d={`M${EDGE.left} ${y(perSale.expectedProfit)}H${WIDTH - EDGE.right}`}
           stroke={t.ink}

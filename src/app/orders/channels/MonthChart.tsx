@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import styled from 'styled-components';
 import type { ChannelAnswer, Crossing } from '@/core/price/channels';
+import { MoneyAxis } from '../MoneyAxis';
 import { PanelTitle } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -31,7 +32,7 @@ export function MonthChart({
   perMonth: number;
   crossings: readonly Crossing[];
 }) {
-  const { bareMoney, currency, money } = useUnits();
+  const { currency, money } = useUnits();
   const near = crossings.map((crossing) => crossing.perMonth).filter((rate) => rate < 60);
   const most = Math.max(8, perMonth * 1.5, ...near.map((rate) => rate * 1.3));
   const at = (answer: ChannelAnswer, n: number) => answer.perSale * n - answer.fixedPerMonth;
@@ -52,17 +53,7 @@ export function MonthChart({
         role="img"
         aria-label={`At ${perMonth} sales a month: ${answers.map((answer) => `${answer.name} ${money(answer.perMonth)}`).join(', ')}`}
       >
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <path
-              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
-              stroke={tick === 0 ? t.ink2 : t.hair}
-            />
-            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
-              {bareMoney(tick).replace(/\.00$/, '')}
-            </text>
-          </g>
-        ))}
+        <MoneyAxis y={y} count={5} left={EDGE.left} right={WIDTH - EDGE.right} />
         {x
           .ticks(8)
           .filter(Number.isInteger)

@@ -2,6 +2,7 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { CashWeek } from '@/core/sales/income';
+import { MoneyAxis } from '../MoneyAxis';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -13,7 +14,7 @@ const EDGE = { left: 66, right: 6, top: 14, bottom: 30 };
 
 /** Cash by week: up what came in, down what was paid, and the balance that runs through. */
 export function CashChart({ weeks }: { weeks: readonly CashWeek[] }) {
-  const { bareMoney, money, currency, date } = useUnits();
+  const { money, currency, date } = useUnits();
   const all = weeks.flatMap((week) => [week.inflow, -week.outflow, week.balance]);
   const x = scaleBand(
     weeks.map((week) => week.from),
@@ -40,17 +41,7 @@ export function CashChart({ weeks }: { weeks: readonly CashWeek[] }) {
           .map((week) => `week of ${week.from}: in ${money(week.inflow)}, out ${money(week.outflow)}`)
           .join('; ')}
       >
-        {y.ticks(4).map((tick) => (
-          <g key={tick}>
-            <path
-              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
-              stroke={tick === 0 ? t.ink2 : t.hair}
-            />
-            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
-              {bareMoney(tick).replace(/\.00$/, '')}
-            </text>
-          </g>
-        ))}
+        <MoneyAxis y={y} count={4} left={EDGE.left} right={WIDTH - EDGE.right} />
         {weeks.map((week) => (
           <g key={week.from}>
             <rect

@@ -2,6 +2,7 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import styled from 'styled-components';
 import type { IncomeMonth } from '@/core/sales/income';
+import { MoneyAxis } from '../MoneyAxis';
 import { PanelTitle } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -41,17 +42,7 @@ export function MonthsChart({ months }: { months: readonly IncomeMonth[] }) {
           .map((month) => `${month.month}: ${money(month.income)}, of which ${money(month.left)} stayed`)
           .join('; ')}
       >
-        {y.ticks(4).map((tick) => (
-          <g key={tick}>
-            <path
-              d={`M${EDGE.left} ${y(tick)}H${WIDTH - EDGE.right}`}
-              stroke={tick === 0 ? t.ink2 : t.hair}
-            />
-            <text x={EDGE.left - 8} y={y(tick) + 4} textAnchor="end">
-              {bareMoney(tick).replace(/\.00$/, '')}
-            </text>
-          </g>
-        ))}
+        <MoneyAxis y={y} count={4} left={EDGE.left} right={WIDTH - EDGE.right} />
         {months.map((month) => (
           <g key={month.month}>
             <rect

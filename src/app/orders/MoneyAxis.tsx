@@ -1,0 +1,25 @@
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+
+/** What a chart's height stands for: a line and a sum at each round figure, nothing drawn darker. */
+export function MoneyAxis({
+  y,
+  count,
+  left,
+  right,
+}: {
+  y: { (sum: number): number; ticks: (count: number) => number[] };
+  count: number;
+  left: number;
+  right: number;
+}) {
+  const { bareMoney } = useUnits();
+  return y.ticks(count).map((tick) => (
+    <g key={tick}>
+      <path d={`M${left} ${y(tick)}H${right}`} stroke={tick === 0 ? t.ink2 : t.hair} />
+      <text x={left - 8} y={y(tick) + 4} textAnchor="end">
+        {bareMoney(tick).replace(/\.00$/, '')}
+      </text>
+    </g>
+  ));
+}
