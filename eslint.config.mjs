@@ -6,12 +6,13 @@ const LAYERS = {
   core: [],
   ui: ['core'],
   imaging: ['core'],
-  paperwork: ['core'],
+  paperwork: ['core', 'checker/facts'],
+  checker: ['core'],
   store: ['core'],
   simulators: ['core', 'studio/ports'],
   workers: ['core', 'imaging'],
   studio: ['core', 'store', 'imaging', 'paperwork'],
-  app: ['core', 'store', 'imaging', 'paperwork', 'studio', 'simulators', 'ui', 'workers'],
+  app: ['core', 'store', 'imaging', 'paperwork', 'studio', 'simulators', 'ui', 'workers', 'checker'],
 };
 /** Values, as against types, that a place may not take: pages fetch through studio or store and compute nothing. */
 const OUTSIDE_CORE = [

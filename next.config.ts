@@ -11,6 +11,7 @@ const config: NextConfig = {
     'pdfkit',
     'bwip-js',
     'exifr',
+    'esbuild',
   ],
   poweredByHeader: false,
   reactStrictMode: true,

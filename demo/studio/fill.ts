@@ -15,6 +15,7 @@ import { PICTURES } from '../pictures';
 import { recordTools, scheduleCapturing } from './capturing';
 import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
+import { scheduleKeeping } from './keeping';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOffering } from './offering';
@@ -65,6 +66,7 @@ export async function fillStudio(
   scheduleProofing(clock, studio, known, onStep);
   scheduleOffering(studio, clock, known);
   scheduleOrders(studio, clock, known);
+  scheduleKeeping(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
   clock.at({ hoursAgo: 0.5 }, async () => {

@@ -248,6 +248,15 @@ const EDITIONS: readonly EditionPlan[] = [
       proofs: { AP: 4, PP: 0, HC: 0 },
       run: 'all sizes',
       signing: 'front',
+      tiers: [
+        { from: 31, raise: 0.2 },
+        { from: 37, raise: 0.5 },
+      ],
+      placed: [
+        { kind: 'finish', id: 'on bars', name: 'canvas on bars', place: 'outside it' },
+        { kind: 'other', id: '', name: 'postcards', place: 'outside it' },
+        { kind: 'other', id: '', name: 'digital copies', place: 'not made' },
+      ],
     },
   },
   {
@@ -506,13 +515,6 @@ const FATES: readonly Fate[] = [
     act: 'destroyed',
     when: day(169, 16),
     note: 'Torn through twice, photo kept.',
-  },
-  {
-    work: 'ferry',
-    number: 6,
-    act: 'consigned',
-    when: day(50),
-    note: 'The Harbour Shop, sale or return, 40 % theirs.',
   },
   { work: 'ferry', kind: 'AP', number: 1, act: 'kept', when: day(163) },
   {

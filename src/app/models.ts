@@ -159,6 +159,7 @@ export const editionModel = fields<'editions'>()(
   'remake',
   'signing',
   'covers',
+  'terms',
   'openedAt',
   'closedAt',
 );
@@ -278,23 +279,6 @@ export const proofModel = fields<'proofs'>()(
   'client',
 );
 export type ProofModel = ReturnType<typeof proofModel>;
-
-export const impressionModel = fields<'impressions'>()(
-  'id',
-  'editionId',
-  'kind',
-  'number',
-  'state',
-  'formatId',
-  'paperId',
-  'proofId',
-  'orderLineId',
-  'printedAt',
-  'signedAt',
-  'certifiedAt',
-  'changedAt',
-);
-export type ImpressionModel = ReturnType<typeof impressionModel>;
 
 export const goodsModel = fields<'goods'>()(
   'id',

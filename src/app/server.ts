@@ -6,6 +6,7 @@ import { RefusedError } from '@/core/errors';
 import { plainCause } from '@/store/causes';
 import { holdFolder, type FolderLock } from '@/store/lock';
 import { backUpIfDue } from '@/studio/care/care';
+import { checkRegister } from '@/studio/editions/editions';
 import { prepareSpaces } from '@/studio/proofs/profiles';
 import { resumeIntakes } from '@/studio/capture/reading';
 import { Studio } from '@/studio/studio';
@@ -105,6 +106,7 @@ const LOOK_EVERY_MS = 10 * 60_000;
 /** Makes the backups that were asked for by a schedule. */
 function lookAfter(studio: Studio): void {
   void prepareSpaces(studio);
+  void checkRegister(studio).catch((error: unknown) => console.error(error));
   const look = () => {
     if (!studio.closed) void backUpIfDue(studio).catch((error: unknown) => console.error(error));
   };

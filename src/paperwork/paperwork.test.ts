@@ -6,35 +6,67 @@ import { join } from 'node:path';
 import { folder } from '../../tests/unit/helpers/files';
 import { csv } from './csv';
 import { Page, sender } from './pdf';
-import { seal, shortCode, studioKey, unseal } from './seal';
+import { isSignedBy } from '@/checker/signature';
+import { codeBody, cutSigned, readCode, shortCode } from '@/core/edition/code';
+import { isSignedWith, renewStudioKey, signed, studioKey } from './seal';
 
 describe('the code on a certificate', () => {
-  const sealed = {
-    edition: '01ABC',
+  const claim = {
+    certificate: '01ABC',
+    issue: 1,
     number: '13/40',
     title: 'Salt | Pans, “low sun”',
-    made: '2026-11-24',
+    image: { width: 400_000, height: 300_000 },
+    sheet: { width: 450_000, height: 360_000 },
+    printedOn: '2026-11-24',
+    issuedOn: '2026-11-25',
   };
-  test('is signed with the studio’s key, and any change of it is found', async () => {
+
+  test('is signed with the studio’s key, which nobody else can read, and any change of it is found by both checkers', async () => {
     const dir = await folder();
     const key = await studioKey(dir);
-    const code = seal(key, sealed);
-    expect(unseal(key, code)).toEqual(sealed);
-    expect(unseal(await studioKey(dir), code)).toEqual(sealed);
+    const code = signed(key, codeBody({ ...claim, key: key.name }));
     expect((await stat(join(dir, 'keys', 'certificates.pem'))).mode & 0o077).toBe(0);
-    expect(unseal(await studioKey(await folder()), code)).toBeNull();
+    expect((await studioKey(dir)).name).toBe(key.name);
+    const other = await studioKey(await folder());
+    const spoken = key.publicKey.toString('base64url');
+    expect(isSignedWith(key.publicKey, code)).toBe(true);
+    expect(isSignedBy(spoken, code)).toBe(true);
+    expect(isSignedWith(other.publicKey, code)).toBe(false);
+    expect(readCode(cutSigned(code)!.body)).toEqual({ ...claim, key: key.name });
     fc.assert(
       fc.property(fc.nat(code.length - 1), fc.constantFrom('0', 'x', '|'), (at, sign) => {
         const forged = code.slice(0, at) + sign + code.slice(at + 1);
-        return forged === code || unseal(key, forged) === null;
+        const isGood = isSignedWith(key.publicKey, forged);
+        return isGood === (forged === code) && isSignedBy(spoken, forged) === isGood;
       }),
+      { numRuns: 60 },
     );
-    for (const other of 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_') {
-      const forged = code.slice(0, -1) + other;
-      expect(unseal(key, forged) === null).toBe(forged !== code);
+    for (const last of 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-_') {
+      const forged = code.slice(0, -1) + last;
+      expect([isSignedWith(key.publicKey, forged), isSignedBy(spoken, forged)]).toEqual([
+        forged === code,
+        forged === code,
+      ]);
     }
     expect(shortCode(code)).toMatch(/^([0-9A-F]{4} ){3}[0-9A-F]{4}$/);
-    for (const odd of ['', '|', 'GL1|a|b', 'GL9|a|b|c|d|e']) expect(unseal(key, odd)).toBeNull();
+    for (const odd of ['', '|', 'GL1|a|b', 'GL9|a|b|c|d|e']) {
+      expect(isSignedWith(key.publicKey, odd)).toBe(false);
+      expect(isSignedBy(spoken, odd)).toBe(false);
+    }
+  });
+
+  test('of a renewed key: the old one signs no more, and what it signed is still good', async () => {
+    const dir = await folder();
+    const first = await studioKey(dir);
+    const code = signed(first, codeBody({ ...claim, key: first.name }));
+    const { old, key } = await renewStudioKey(dir);
+    expect(old.name).toBe(first.name);
+    expect(key.name).not.toBe(first.name);
+    expect((await studioKey(dir)).name).toBe(key.name);
+    expect(isSignedWith(old.publicKey, code)).toBe(true);
+    expect(isSignedWith(key.publicKey, code)).toBe(false);
+    expect((await stat(join(dir, 'keys', `retired-${old.name}.pem`))).mode & 0o077).toBe(0);
   });
 });
 

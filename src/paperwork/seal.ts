@@ -1,5 +1,4 @@
 import {
-  createHash,
   createPrivateKey,
   createPublicKey,
   generateKeyPairSync,
@@ -7,61 +6,81 @@ import {
   verify,
   type KeyObject,
 } from 'node:crypto';
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { cutSigned, keyName } from '@/core/edition/code';
 
-/** What a certificate's code says of an impression. */
-export type Sealed = { edition: string; number: string; title: string; made: string };
+/** The key a studio signs with: its private half, and its public half as 32 bytes, by which it is called. */
+export type StudioKey = { key: KeyObject; publicKey: Buffer; name: string };
 
-const VERSION = 'GL1';
+const folderOf = (dataDir: string) => join(dataDir, 'keys');
+const fileOf = (dataDir: string) => join(folderOf(dataDir), 'certificates.pem');
 
-/** The studio's own key, made once and kept beside the records; whoever has it can sign certificates. */
-export async function studioKey(dataDir: string): Promise<KeyObject> {
-  const file = join(dataDir, 'keys', 'certificates.pem');
+/** An Ed25519 public key in its DER wrapping has its 32 bytes at the end. Source: RFC 8410. */
+const DER_HEAD = Buffer.from('302a300506032b6570032100', 'hex');
+const rawOf = (key: KeyObject): Buffer =>
+  createPublicKey(key).export({ type: 'spki', format: 'der' }).subarray(DER_HEAD.length);
+
+const studioKeyOf = (pem: string): StudioKey => {
+  const key = createPrivateKey(pem);
+  const publicKey = rawOf(key);
+  return { key, publicKey, name: keyName(publicKey) };
+};
+
+const newPem = (): string =>
+  generateKeyPairSync('ed25519').privateKey.export({ type: 'pkcs8', format: 'pem' }) as string;
+
+/** The studio's own key, made once and kept beside the records; whoever has it can sign in the studio's name. */
+export async function studioKey(dataDir: string): Promise<StudioKey> {
   try {
-    return createPrivateKey(await readFile(file, 'utf8'));
+    return studioKeyOf(await readFile(fileOf(dataDir), 'utf8'));
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
   }
-  const { privateKey } = generateKeyPairSync('ed25519');
-  await mkdir(join(dataDir, 'keys'), { recursive: true, mode: 0o700 });
-  await writeFile(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), {
-    mode: 0o600,
-    flag: 'wx',
-  }).catch((e: NodeJS.ErrnoException) => {
-    if (e.code !== 'EEXIST') throw e;
-  });
-  return createPrivateKey(await readFile(file, 'utf8'));
+  await mkdir(folderOf(dataDir), { recursive: true, mode: 0o700 });
+  await writeFile(fileOf(dataDir), newPem(), { mode: 0o600, flag: 'wx' }).catch(
+    (error: NodeJS.ErrnoException) => {
+      if (error.code !== 'EEXIST') throw error;
+    },
+  );
+  return studioKeyOf(await readFile(fileOf(dataDir), 'utf8'));
+}
+
+/** Puts a new key in the place of the old one, which stays beside it under its name. */
+export async function renewStudioKey(dataDir: string): Promise<{ old: StudioKey; key: StudioKey }> {
+  const old = await studioKey(dataDir);
+  const next = `${fileOf(dataDir)}.next`;
+  await writeFile(next, newPem(), { mode: 0o600 });
+  await writeFile(
+    join(folderOf(dataDir), `retired-${old.name}.pem`),
+    await readFile(fileOf(dataDir), 'utf8'),
+    {
+      mode: 0o600,
+    },
+  );
+  await rename(next, fileOf(dataDir));
+  return { old, key: await studioKey(dataDir) };
 }
 
 /**
- * The signed text of a certificate's code. Source: Ed25519, RFC 8032.
+ * A text and the signature over it, joined by a stroke. Source: Ed25519, RFC 8032.
+ *
+ * @param body what is signed, without a line break
  */
-export function seal(key: KeyObject, s: Sealed): string {
-  const body = [VERSION, s.edition, s.number, s.made, encodeURIComponent(s.title)].join('|');
-  return `${body}|${sign(null, Buffer.from(body), key).toString('base64url')}`;
-}
+export const signed = ({ key }: StudioKey, body: string): string =>
+  `${body}|${sign(null, Buffer.from(body), key).toString('base64url')}`;
 
-/** What a code says, if this studio signed it; null otherwise. */
-export function unseal(key: KeyObject, code: string): Sealed | null {
-  const cut = code.lastIndexOf('|');
-  const body = code.slice(0, cut);
-  const [version, edition, number, made, title] = body.split('|');
-  if (version !== VERSION || !edition || !number || !made || title === undefined) return null;
-  const signature = Buffer.from(code.slice(cut + 1), 'base64url');
+/** Whether a signed text is signed with the key of this public half. @param publicKey 32 bytes */
+export function isSignedWith(publicKey: Uint8Array, text: string): boolean {
+  const cut = cutSigned(text);
+  if (!cut) return false;
+  const signature = Buffer.from(cut.signature, 'base64url');
   // Base64's last sign has spare bits: only the one spelling we write is taken, so that a changed code is never a good one.
-  const genuine =
-    signature.toString('base64url') === code.slice(cut + 1) &&
-    verify(null, Buffer.from(body), createPublicKey(key), signature);
-  return genuine ? { edition, number, made, title: decodeURIComponent(title) } : null;
-}
-
-/** Sixteen signs of the code's hash, to read out or compare by eye. */
-export function shortCode(code: string): string {
-  return createHash('sha256')
-    .update(code)
-    .digest('hex')
-    .slice(0, 16)
-    .toUpperCase()
-    .replace(/(.{4})(?=.)/g, '$1 ');
+  if (signature.length !== 64 || signature.toString('base64url') !== cut.signature) return false;
+  const key = createPublicKey({
+    key: Buffer.concat([DER_HEAD, publicKey]),
+    format: 'der',
+    type: 'spki',
+  });
+  return verify(null, Buffer.from(cut.body), key, signature);
 }

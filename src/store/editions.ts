@@ -62,30 +62,53 @@ export async function editionsPage(db: Db, page: number, perPage = 50) {
   };
 }
 
-export const IMPRESSIONS_A_PAGE = 240;
-
-/** The impressions of an edition in order: the run first, then the proofs outside it. */
-export const impressionsOf = (db: Db, editionId: string, page = 0) =>
+/** The sheets of an edition as they are drawn, the run first, then the proofs outside it; all of them, few words each. */
+export const sheetsOf = (db: Db, editionId: string, today: string) =>
   db
     .select({
-      impression: impressions,
-      formatName: formats.name,
-      paperName: papers.name,
+      id: impressions.id,
+      kind: impressions.kind,
+      number: impressions.number,
+      state: impressions.state,
+      formatId: impressions.formatId,
+      paperId: impressions.paperId,
+      orderLineId: impressions.orderLineId,
       orderNumber: orders.number,
       orderId: orders.id,
+      heldBack: impressions.heldBack,
+      isReserved: sql<number>`EXISTS (SELECT 1 FROM reservations r WHERE r.impression_id = ${impressions.id} AND r.ended_at IS NULL AND r.until_on >= ${today})`,
+      hasCertificate: sql<number>`EXISTS (SELECT 1 FROM certificates c WHERE c.impression_id = ${impressions.id} AND c.voided_at IS NULL)`,
     })
     .from(impressions)
-    .leftJoin(formats, eq(formats.id, impressions.formatId))
-    .leftJoin(papers, eq(papers.id, impressions.paperId))
     .leftJoin(orderLines, eq(orderLines.id, impressions.orderLineId))
     .leftJoin(orders, eq(orders.id, orderLines.orderId))
     .where(eq(impressions.editionId, editionId))
     .orderBy(
       sql`CASE ${impressions.kind} WHEN 'run' THEN 0 WHEN 'open' THEN 0 WHEN 'AP' THEN 1 WHEN 'PP' THEN 2 ELSE 3 END`,
       asc(impressions.number),
-    )
-    .limit(IMPRESSIONS_A_PAGE)
-    .offset(page * IMPRESSIONS_A_PAGE);
+    );
+
+/** Number and state of every sheet of an edition, to be drawn small. */
+export const sheetStates = (
+  db: Db,
+  editionId: string,
+): Promise<Pick<Impression, 'kind' | 'number' | 'state'>[]> =>
+  db
+    .select({ kind: impressions.kind, number: impressions.number, state: impressions.state })
+    .from(impressions)
+    .where(eq(impressions.editionId, editionId))
+    .orderBy(asc(impressions.kind), asc(impressions.number));
+
+/** What of an edition was printed last, so that the next is likely the same. */
+export async function lastPrinted(db: Db, editionId: string) {
+  const [row] = await db
+    .select({ formatId: impressions.formatId, paperId: impressions.paperId })
+    .from(impressions)
+    .where(sql`${impressions.editionId} = ${editionId} AND ${impressions.printedAt} IS NOT NULL`)
+    .orderBy(desc(impressions.printedAt))
+    .limit(1);
+  return row ?? null;
+}
 
 /** How many lines the register has, and when the last was written. */
 export async function registerLength(db: Db): Promise<{ entries: number; last: string | null }> {
@@ -96,6 +119,16 @@ export async function registerLength(db: Db): Promise<{ entries: number; last: s
     })
     .from(register);
   return row ?? { entries: 0, last: null };
+}
+
+/** The last line of the register; before there is one, what the first follows. */
+export async function registerEnd(db: Db): Promise<{ seq: number; hash: string }> {
+  const [last] = await db
+    .select({ seq: register.seq, hash: register.hash })
+    .from(register)
+    .orderBy(desc(register.seq))
+    .limit(1);
+  return last ?? { seq: 0, hash: GENESIS };
 }
 
 export const historyOf = (db: Db, impressionId: string): Promise<RegisterEntry[]> =>
@@ -138,12 +171,8 @@ export type NewEntry = Omit<ChainedEntry, 'seq' | 'prevHash' | 'hash'>;
 
 /** Writes lines at the end of the register, each over the one before. */
 export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Promise<void> {
-  const [last] = await tx
-    .select({ seq: register.seq, hash: register.hash })
-    .from(register)
-    .orderBy(desc(register.seq))
-    .limit(1);
-  let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? GENESIS];
+  const last = await registerEnd(tx);
+  let [seq, prevHash] = [last.seq, last.hash];
   const lines: (typeof register.$inferInsert)[] = [];
   for (const entry of entries) {
     const line = { ...entry, seq: ++seq, prevHash };
@@ -154,9 +183,9 @@ export async function appendToRegister(tx: Tx, entries: readonly NewEntry[]): Pr
   await insertRows(tx, 'register', lines);
 }
 
-/** The whole register from its first line, a thousand at a time. */
-export async function* readRegister(db: Db): AsyncGenerator<ChainedEntry> {
-  for (let after = 0; ;) {
+/** The register from its first line, or after another, a thousand at a time. */
+export async function* readRegister(db: Db, from = 0): AsyncGenerator<ChainedEntry> {
+  for (let after = from; ;) {
     const lines = await db
       .select()
       .from(register)
@@ -171,12 +200,20 @@ export async function* readRegister(db: Db): AsyncGenerator<ChainedEntry> {
   }
 }
 
-/** Impressions that lie ready in the drawer for a size of an edition, lowest number first. */
-export const readyImpressions = (
+/** Held for a reservation that has not run out, or chosen by the buyer of another open order. */
+const isSpokenFor = (today: string, exceptLine: string | null) => sql`(EXISTS (
+    SELECT 1 FROM reservations r WHERE r.impression_id = ${impressions.id} AND r.ended_at IS NULL AND r.until_on >= ${today})
+  OR EXISTS (
+    SELECT 1 FROM order_lines l JOIN orders o ON o.id = l.order_id, json_each(l.wanted, '$.body') j
+    WHERE o.state = 'new' AND l.edition_id = ${impressions.editionId} AND l.wanted IS NOT NULL
+      AND j.value = ${impressions.id} AND l.id IS NOT ${exceptLine}))`;
+
+/** Numbers of a run that nobody has, is promised by name, or keeps back, in the order they would be sold. */
+export const unsoldNumbers = (
   db: Db,
   edition: Edition,
-  formatId: string,
-  count: number,
+  today: string,
+  { spokenForToo = false } = {},
 ): Promise<Impression[]> =>
   db
     .select()
@@ -184,14 +221,50 @@ export const readyImpressions = (
     .where(
       and(
         eq(impressions.editionId, edition.id),
-        eq(impressions.formatId, formatId),
-        inArray(impressions.kind, ['run', 'open']),
-        inArray(impressions.state, readyStates(edition.signing)),
+        eq(impressions.kind, 'run'),
+        eq(impressions.heldBack, false),
         isNull(impressions.orderLineId),
+        inArray(impressions.state, [
+          ...(edition.closedAt ? [] : (['declared'] as const)),
+          'printed',
+          'inspected',
+          'signed',
+          'certified',
+          'returned',
+        ]),
+        spokenForToo ? undefined : sql`NOT ${isSpokenFor(today, null)}`,
+      ),
+    )
+    .orderBy(asc(impressions.number));
+
+/** Which of some impressions are reserved, or chosen by the buyer of an open order. */
+export const spokenFor = (db: Db, ids: readonly string[], today: string): Promise<Impression[]> =>
+  db
+    .select()
+    .from(impressions)
+    .where(and(inArray(impressions.id, [...ids]), isSpokenFor(today, null)));
+
+/** Impressions that lie ready in the drawer for a size of an edition, lowest number first. */
+export const readyImpressions = (
+  db: Db,
+  q: { edition: Edition; formatId: string; count: number; today: string; lineId: string | null },
+): Promise<Impression[]> =>
+  db
+    .select()
+    .from(impressions)
+    .where(
+      and(
+        eq(impressions.editionId, q.edition.id),
+        eq(impressions.formatId, q.formatId),
+        inArray(impressions.kind, ['run', 'open']),
+        inArray(impressions.state, readyStates(q.edition.signing)),
+        eq(impressions.heldBack, false),
+        isNull(impressions.orderLineId),
+        sql`NOT ${isSpokenFor(q.today, q.lineId)}`,
       ),
     )
     .orderBy(asc(impressions.number))
-    .limit(count);
+    .limit(q.count);
 
 export const pickedFor = (db: Db, orderId: string) =>
   db

@@ -105,7 +105,7 @@ export async function nextOrderNumber(db: Db): Promise<number> {
 /** How many impressions of a size of an edition lie ready: signed, where the edition is signed before it leaves. */
 const readyCount = (editionId: SQL, formatId: SQL): SQL<number> => sql<number>`(
   SELECT count(*) FROM impressions AS ready_i JOIN editions AS ready_e ON ready_e.id = ready_i.edition_id
-  WHERE ready_i.edition_id = ${editionId} AND ready_i.format_id = ${formatId} AND ready_i.kind IN ('run', 'open') AND ready_i.order_line_id IS NULL
+  WHERE ready_i.edition_id = ${editionId} AND ready_i.format_id = ${formatId} AND ready_i.kind IN ('run', 'open') AND ready_i.order_line_id IS NULL AND ready_i.held_back = 0
     AND (ready_i.state IN ('signed', 'certified') OR (ready_i.state = 'inspected' AND ready_e.signing NOT IN ('front', 'back'))))`;
 
 /** Open orders with what they hold, for the bench, soonest promised first. */
@@ -134,7 +134,7 @@ export const openOrders = (db: Db) =>
  */
 export async function sellable(db: Db, today: string) {
   const [lines, prices] = await Promise.all([sizesOfEditions(db), pricesOn(db, today)]);
-  const free = new Map((await freeByEdition(db)).map((e) => [e.editionId, e.free]));
+  const free = new Map((await freeByEdition(db, today)).map((e) => [e.editionId, e.free]));
   const priceOf = new Map(prices.map((price) => [price.productId, price.priceMinor]));
   return lines
     .map(({ closedAt, ...line }) => ({

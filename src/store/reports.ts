@@ -1,15 +1,42 @@
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, gt } from 'drizzle-orm';
 import { editions, impressions, register, works, buyers, orders } from './schema';
 import type { Db } from './db';
 
-/** The whole register with what its lines are about. */
-export const wholeRegister = (db: Db) =>
+const A_PIECE = 1_000;
+
+/** The register with what its lines are about, a thousand lines at a time. */
+export async function* registerPieces(db: Db) {
+  for (let after = 0; ;) {
+    const rows = await db
+      .select({
+        r: register,
+        title: works.title,
+        i: { kind: impressions.kind, number: impressions.number },
+        size: editions.size,
+        run: editions.name,
+      })
+      .from(register)
+      .leftJoin(editions, eq(editions.id, register.editionId))
+      .leftJoin(works, eq(works.id, editions.workId))
+      .leftJoin(impressions, eq(impressions.id, register.impressionId))
+      .where(gt(register.seq, after))
+      .orderBy(asc(register.seq))
+      .limit(A_PIECE);
+    if (!rows.length) return;
+    yield rows;
+    after = rows.at(-1)!.r.seq;
+    // The driver answers on this thread: pages have their turn in between.
+    await new Promise(setImmediate);
+  }
+}
+
+/** Every line the register has of one edition. */
+export const registerOfEdition = (db: Db, editionId: string) =>
   db
-    .select({ r: register, title: works.title, i: impressions, size: editions.size, run: editions.name })
+    .select({ r: register, i: { kind: impressions.kind, number: impressions.number } })
     .from(register)
-    .leftJoin(editions, eq(editions.id, register.editionId))
-    .leftJoin(works, eq(works.id, editions.workId))
     .leftJoin(impressions, eq(impressions.id, register.impressionId))
+    .where(eq(register.editionId, editionId))
     .orderBy(asc(register.seq));
 
 /** All orders with their buyers, in order of number. */

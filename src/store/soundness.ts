@@ -16,35 +16,49 @@ export const suppliesOutOfStep = (
     FROM supplies s LEFT JOIN supply_moves m ON m.supply_id = s.id
     GROUP BY s.id HAVING s.on_hand <> coalesce(sum(m.amount), 0) OR s.on_hand < 0`);
 
-/** What of a run is free: neither gone, nor retired, nor held for an order that is still to be picked. */
+/** What of a run is free: neither gone, nor retired, nor kept back, nor held for an order or a reservation. */
 export type FreeLine = {
   editionId: string;
   title: string;
   unsold: number;
   promised: number;
+  reserved: number;
   free: number;
 };
 
 /**
  * How many numbers of limited runs are free, the one answer that every page and every act goes by. A closed run has only what
- * was printed of it; what was never printed never will be. A spoiled or destroyed number counts where the run remakes it.
+ * was printed of it; what was never printed never will be. A spoiled or destroyed number counts where the run remakes it. A
+ * reservation holds its numbers through its last day, and nothing after it.
+ *
+ * @param today the studio's calendar day
  */
-export async function freeByEdition(db: Db, where: SQL = sql`1`): Promise<FreeLine[]> {
+export async function freeByEdition(db: Db, today: string, where: SQL = sql`1`): Promise<FreeLine[]> {
   const rows = await db.all<Omit<FreeLine, 'free'>>(sql`
     SELECT e.id AS editionId, w.title,
-      (SELECT count(*) FROM impressions i WHERE i.edition_id = e.id AND i.kind = 'run' AND i.order_line_id IS NULL AND (
+      (SELECT count(*) FROM impressions i WHERE i.edition_id = e.id AND i.kind = 'run' AND i.order_line_id IS NULL AND i.held_back = 0 AND (
         i.state IN ('printed', 'inspected', 'signed', 'certified', 'returned')
         OR (i.state = 'declared' AND e.closed_at IS NULL)
         OR (i.state IN ('spoiled', 'destroyed') AND e.closed_at IS NULL AND e.remake = 'remake'))) AS unsold,
       (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
-        WHERE l.edition_id = e.id AND o.state = 'new') AS promised
+        WHERE l.edition_id = e.id AND o.state = 'new') AS promised,
+      (SELECT coalesce(sum(r.quantity), 0) FROM reservations r
+        WHERE r.edition_id = e.id AND r.ended_at IS NULL AND r.until_on >= ${today}) AS reserved
     FROM editions e JOIN works w ON w.id = e.work_id
     WHERE e.kind = 'limited' AND ${where}`);
-  return rows.map((r) => ({ ...r, free: r.unsold - r.promised }));
+  return rows.map((r) => ({ ...r, free: r.unsold - r.promised - r.reserved }));
 }
 
-/** The free numbers of one run; nothing for an open edition, which has no end. */
-export async function freeOf(db: Db, editionId: string): Promise<number | null> {
-  const [row] = await freeByEdition(db, sql`e.id = ${editionId}`);
-  return row ? row.free : null;
+/** What is free of one run, and what holds the rest; nothing for an open edition, which has no end. */
+export async function freeLineOf(
+  db: Db,
+  editionId: string,
+  today: string,
+): Promise<FreeLine | undefined> {
+  const [row] = await freeByEdition(db, today, sql`e.id = ${editionId}`);
+  return row;
 }
+
+/** The free numbers of one run; nothing for an open edition. */
+export const freeOf = async (db: Db, editionId: string, today: string): Promise<number | null> =>
+  (await freeLineOf(db, editionId, today))?.free ?? null;

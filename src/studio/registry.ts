@@ -15,8 +15,14 @@ import * as measure from './capture/measuringActions';
 import * as preps from './capture/prepActions';
 import * as care from './care/careActions';
 import * as editions from './editions/editionActions';
+import * as certificateActs from './editions/certificateActions';
+import * as consignmentActs from './editions/consignmentActions';
 import * as impressionActs from './editions/impressionActions';
 import * as inspectionActs from './editions/inspectionActions';
+import * as keeperActs from './editions/keeperActions';
+import * as paperActs from './editions/paperActions';
+import * as reservationActs from './editions/reservationActions';
+import * as signingKeyActs from './editions/signingKeyActions';
 import * as formats from './formats/formatActions';
 import * as mounting from './formats/mountActions';
 import * as undoing from './history/undoActions';
@@ -77,8 +83,14 @@ const modules = {
   proofs,
   comparing,
   formulas,
+  certificateActs,
+  consignmentActs,
   impressionActs,
   inspectionActs,
+  keeperActs,
+  paperActs,
+  reservationActs,
+  signingKeyActs,
   profileActs,
   proofSheets,
   softProof,

@@ -2,6 +2,8 @@ import type { GamutFacts } from '@/core/colour/gamut';
 import { localDay } from '@/core/measure';
 import { ObjectStore } from '@/imaging/objects';
 import { ImagingPool } from '@/imaging/pool';
+import type { ChainCheck } from '@/core/edition/chain';
+import type { ChainMark } from '@/store/chainCheck';
 import { Store, type Db, type Tx } from '@/store/db';
 import { lastTimes } from '@/store/journal';
 import { insertRow } from '@/store/rows';
@@ -55,6 +57,9 @@ export class Studio {
   /** Outlines of the spaces files are kept in: being worked out, and there. */
   spaces: Promise<SpaceOutline[]> | null = null;
   spacesReady: SpaceOutline[] = [];
+  /** Up to where the register was found whole since the server began. */
+  chainMark: ChainMark | null = null;
+  chainWalking: Promise<ChainCheck> | null = null;
   /** The last look over the whole studio, as long as the server runs. */
   lastCheck: StudioCheck | null = null;
   /** Set while closing: what runs beside then ends without a word. */

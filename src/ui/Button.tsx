@@ -123,4 +123,8 @@ export const Row = styled.div<{ $gap?: number }>`
   flex-wrap: wrap;
   align-items: center;
   gap: ${(p) => p.$gap ?? 10}px;
+  > a:not([class]) {
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
 `;

@@ -62,7 +62,8 @@ export function KeysProvider({ children }: { children: ReactNode }) {
         return;
       }
       // The last to come is the nearest to the work.
-      const use = all.filter((u) => u.key === event.key).at(-1);
+      const pressed = event.key === ' ' ? 'Space' : event.key;
+      const use = all.filter((u) => u.key === pressed).at(-1);
       if (use) {
         event.preventDefault();
         use.run();

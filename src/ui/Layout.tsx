@@ -202,6 +202,10 @@ const Pairs = styled.dl`
     min-width: 0;
     overflow-wrap: anywhere;
   }
+  dd a {
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
 `;
 /** Names and what they are. Lines without a value are left out. */
 export function FactList({
@@ -225,6 +229,16 @@ export function FactList({
     </Pairs>
   );
 }
+
+/** Links to what can be saved or opened, one a line. */
+export const LinkList = styled.ul`
+  display: grid;
+  gap: 6px;
+  a {
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
+`;
 
 const Nothing = styled.div`
   padding: 34px 16px;

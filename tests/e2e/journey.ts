@@ -258,6 +258,8 @@ export async function journey({
   });
 
   await test.step('the papers say what was sent, at their true sizes', async () => {
+    await hand.press(page.getByRole('button', { name: 'Write its certificate' }));
+    await said(page, 'The certificate of 1/5 written.');
     const href = async (name: RegExp) => (await page.getByRole('link', { name }).getAttribute('href'))!;
     const certificate = await readPdf(request, await href(/^Certificate/));
     expect(certificate.pages).toHaveLength(1);
@@ -272,7 +274,7 @@ export async function journey({
       '290 × 243.1 mm',
       'One run of 5',
       'Signature',
-      'gouache on board, 2025',
+      'A print after the original, gouache on board, 2025.',
       'ask someone licensed',
     ])
       expect(certificate.pages[0]!.text).toContain(words);

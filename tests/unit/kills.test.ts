@@ -4,6 +4,8 @@ import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { asc, eq } from 'drizzle-orm';
 import { impressions, intakes, masters, orders, works } from '@/store/schema';
+import { freeOf } from '@/store/soundness';
+import { checkStudio } from '@/studio/care/studioCheck';
 import { checkRegister } from '@/studio/editions/editions';
 import { pickOrder } from '@/studio/orders/orderActions';
 import { reading, resumeIntakes } from '@/studio/capture/reading';
@@ -168,4 +170,54 @@ test('two readers of one number cannot both print it', async () => {
   expect(
     (await other.db.select().from(impressions).where(eq(impressions.id, second!.id)))[0]!.state,
   ).toBe('printed');
+});
+
+/** As many acts as a quick run affords; the full trial goes on for a minute. */
+const SELLING =
+  process.env.GLASSINE_TRIALS === 'full' ? { acts: Infinity, ms: 60_000 } : { acts: 90, ms: 40_000 };
+
+test('eight processes reserve, sell, pick and cancel, one after another killed in the middle: nothing sold twice, nothing lost', async () => {
+  const f = await furnished({ withMaster: false });
+  const { editionId } = await withPrints(f, 24, 20);
+  let seed = 0;
+  let acts = 0;
+  const start = () =>
+    child('sellMany', f.studio.options.dataDir, editionId, f.formatId, f.buyerId, String(++seed));
+  const running = new Set<ChildProcess>();
+  const until = Date.now() + SELLING.ms;
+  await new Promise<void>((resolve, reject) => {
+    const follow = () => {
+      const process = start();
+      running.add(process);
+      process.stdout!.on('data', (chunk: Buffer) => {
+        for (const line of chunk.toString().split('\n').filter(Boolean)) if (line !== 'open') acts++;
+        if (acts >= SELLING.acts || Date.now() > until) resolve();
+        // Every twelfth act is somebody's last; another takes the place.
+        else if (acts >= seed * 12 - 84 && running.delete(process)) void killed(process).then(follow);
+      });
+      process.on('exit', (code) => {
+        if (running.has(process)) reject(new Error(`a process ended by itself, with ${code}`));
+      });
+    };
+    for (let n = 0; n < 8; n++) follow();
+  });
+  const last = [...running];
+  running.clear();
+  await Promise.all(last.map(killed));
+  const again = await emptyStudio({ dataDir: f.studio.options.dataDir });
+  expect(await again.store.integrity()).toBe('ok');
+  expect((await checkStudio(again)).faults).toEqual([]);
+  expect(await freeOf(again.db, editionId, await again.today())).toBeGreaterThanOrEqual(0);
+  const numbers = await numbersOf(again, editionId);
+  const run = numbers.filter((i) => i.kind === 'run');
+  expect(run).toHaveLength(24);
+  for (const line of await findRows(again.db, 'orderLines')) {
+    const order = (await findRows(again.db, 'orders', { id: line.orderId }))[0]!;
+    const mine = run.filter((i) => i.orderLineId === line.id);
+    expect([order.state, mine.length]).toEqual([
+      order.state,
+      order.state === 'picked' ? line.quantity : 0,
+    ]);
+  }
+  expect(acts).toBeGreaterThan(40);
 });

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import styled from 'styled-components';
 import type { ImpressionState } from '@/core/edition/impressionStates';
 import type { EditionModel } from '@/app/models';
+import type { EditionAlert, EditionFigures } from '@/studio/editions/figures';
 import {
   EmptyState,
   PageHeader,
@@ -11,6 +12,7 @@ import {
   PageTitle,
   ScrollArea,
   Panel,
+  PanelTitle,
   Small,
   Table,
   Thumbnail,
@@ -18,7 +20,10 @@ import {
   WorkTitle,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
+import { Mark } from '@/ui/Verdict';
 import { ChainLine } from './ChainLine';
+import { PaceChart } from './PaceChart';
+import { RegisterNav } from './RegisterNav';
 import { useUnits } from '@/ui/Units';
 
 type Line = {
@@ -26,17 +31,31 @@ type Line = {
   title: string;
   sha256: string | null;
   counts: Record<string, number>;
+  figures: EditionFigures;
 };
 
 const Bar = styled.span`
   display: flex;
-  width: 220px;
-  height: 14px;
+  width: 150px;
+  height: 12px;
   border: 1px solid ${t.ink3};
   i {
     display: block;
     height: 100%;
     border-right: 1px solid ${t.sheet};
+  }
+`;
+const Alerts = styled.ul`
+  display: grid;
+  gap: 8px;
+  li {
+    display: grid;
+    grid-template-columns: 14px 128px minmax(0, 1fr) auto;
+    gap: 10px;
+    align-items: baseline;
+  }
+  b {
+    font-weight: 600;
   }
 `;
 
@@ -48,22 +67,26 @@ const house = (c: Record<string, number>) =>
   sum(c, 'printed', 'inspected', 'signed', 'certified', 'allocated', 'returned');
 const lost = (c: Record<string, number>) => sum(c, 'spoiled', 'destroyed', 'lost');
 
-/** Every edition, with how far it has come. */
+/** Every edition: how far it has come, what is left of it, and when at this pace it is gone. */
 export function EditionsView({
   lines,
+  alerts,
   total,
   page,
   perPage,
   entries,
 }: {
   lines: Line[];
+  alerts: EditionAlert[];
   total: number;
   page: number;
   perPage: number;
   entries: number;
 }) {
+  const { sentence } = useUnits();
   return (
     <Page>
+      <RegisterNav />
       <PageHeader>
         <div>
           <PageTitle>The register</PageTitle>
@@ -73,10 +96,24 @@ export function EditionsView({
           </Lead>
           <ChainLine entries={entries} />
         </div>
-        <a href="/api/export/register.csv" download>
-          Save it as CSV
-        </a>
       </PageHeader>
+      {alerts.length > 0 && (
+        <Panel style={{ marginBottom: 16 }}>
+          <PanelTitle>Wants somebody</PanelTitle>
+          <Alerts>
+            {alerts.map((alert) => (
+              <li key={alert.says}>
+                <Mark kind={alert.verdict} />
+                <b>{alert.word}</b>
+                <span>{sentence(alert.says)}</span>
+                <Link href={alert.href} prefetch={false}>
+                  {alert.act}
+                </Link>
+              </li>
+            ))}
+          </Alerts>
+        </Panel>
+      )}
       <Panel>
         {lines.length === 0 ? (
           <EmptyState title="No edition yet">
@@ -91,14 +128,16 @@ export function EditionsView({
               <thead>
                 <tr>
                   <th />
-                  <th>Work</th>
-                  <th>Edition</th>
+                  <th>Work and edition</th>
                   <th>Run</th>
-                  <th className="n">Gone</th>
-                  <th className="n">In the house</th>
-                  <th className="n">To print</th>
-                  <th className="n">Lost or destroyed</th>
-                  <th>Opened</th>
+                  <th className="n">Sold</th>
+                  <th className="n">Ready</th>
+                  <th className="n">Out</th>
+                  <th className="n">Free</th>
+                  <th className="n">Brought in</th>
+                  <th className="n">Still brings</th>
+                  <th>Sold since it was opened</th>
+                  <th>At this pace</th>
                 </tr>
               </thead>
               <tbody>
@@ -115,9 +154,16 @@ export function EditionsView({
   );
 }
 
-function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line: Line }) {
-  const { day } = useUnits();
+function kindWords(e: EditionModel): string {
+  if (e.kind === 'open') return 'open';
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
+  const outside = proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : '';
+  return `limited to ${e.size}${e.name ? `, ${e.name}` : ''}${outside}`;
+}
+
+function EditionLine({ line }: { line: Line }) {
+  const { edition: e, title, sha256, counts: c, figures: f } = line;
+  const { day, date, money, today } = useUnits();
   const unprinted = c.declared ?? 0;
   const whole = Math.max(1, gone(c) + house(c) + lost(c) + unprinted);
   const part = (n: number, background: string) =>
@@ -133,33 +179,65 @@ function EditionLine({ line: { edition: e, title, sha256, counts: c } }: { line:
         <Link href={`/register/${e.id}`} prefetch={false}>
           <WorkTitle>{title}</WorkTitle>
         </Link>
-      </td>
-      <td>
-        {e.kind === 'open'
-          ? 'open'
-          : `limited to ${e.size}${e.name ? `, ${e.name}` : ''}${proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : ''}`}
-        {e.closedAt && (
-          <Small>
-            , closed {day(e.closedAt)}
-            {unprinted > 0 && `, ${unprinted} never printed`}
-          </Small>
-        )}
+        <br />
+        <Small>
+          {kindWords(e)}
+          {e.closedAt && `, closed ${day(e.closedAt)}, ${unprinted} never printed`}
+        </Small>
       </td>
       <td>
         <Bar
           role="img"
-          aria-label={`${gone(c)} gone, ${house(c)} in the house, ${unprinted} ${e.closedAt ? 'never printed' : 'to print'}`}
+          aria-label={`${gone(c)} gone, ${house(c)} in the house, ${unprinted} ${e.closedAt ? 'never printed' : 'to print'}, ${lost(c)} lost or destroyed`}
         >
           {part(gone(c), t.ink3)}
           {part(house(c), t.line)}
           {part(lost(c), t.fails)}
         </Bar>
       </td>
-      <td className="n">{gone(c)}</td>
-      <td className="n">{house(c)}</td>
-      <td className="n">{e.kind === 'open' || e.closedAt ? '–' : unprinted}</td>
-      <td className="n">{lost(c)}</td>
-      <td>{day(e.openedAt)}</td>
+      <td className="n">{f.sold}</td>
+      <td className="n">{f.ready}</td>
+      <td className="n">{f.out}</td>
+      <td className="n">
+        {f.free ?? '–'}
+        {f.reserved > 0 && (
+          <>
+            <br />
+            <Small>{f.reserved} held</Small>
+          </>
+        )}
+      </td>
+      <td className="n">
+        {f.incomeMinor === 0 && f.sold > 0 ? <Small>not noted</Small> : money(f.incomeMinor)}
+      </td>
+      <td className="n">
+        {f.leftMinor === null ? '–' : money(f.leftMinor)}
+        {f.tier && (
+          <>
+            <br />
+            <Small>
+              {f.tier.priceMinor !== null && `${money(f.tier.priceMinor)} `}from no. {f.tier.from}, in{' '}
+              {f.tier.in}
+            </Small>
+          </>
+        )}
+      </td>
+      <td>
+        <PaceChart figures={f} openedOn={f.openedOn} today={today()} />
+      </td>
+      <td>
+        {f.pace.goneOn && e.kind === 'limited' ? (
+          <>gone about {date(f.pace.goneOn)}</>
+        ) : (
+          <Small>{e.kind === 'open' ? `${f.pace.perMonth.toFixed(1)} a month` : 'cannot be told'}</Small>
+        )}
+        {e.kind === 'limited' && f.pace.goneOn && (
+          <>
+            <br />
+            <Small>{f.pace.perMonth.toFixed(1)} a month</Small>
+          </>
+        )}
+      </td>
     </tr>
   );
 }

@@ -3,6 +3,7 @@ import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { editionsPage, registerLength } from '@/store/editions';
 import { pageOf, queryOf } from '@/app/query';
+import { editionAlerts, figuresOf } from '@/studio/editions/figures';
 import { studio } from '../server';
 import { EditionsView } from './EditionsView';
 
@@ -14,15 +15,28 @@ async function RegisterPage({
 }: {
   searchParams: Promise<Record<string, string | undefined>>;
 }) {
-  const { db } = await studio();
+  const s = await studio();
   const page = pageOf((await queryOf(searchParams)).page);
   const [{ total, lines }, length] = await Promise.all([
-    editionsPage(db, page, A_PAGE),
-    registerLength(db),
+    editionsPage(s.db, page, A_PAGE),
+    registerLength(s.db),
+  ]);
+  const [figures, alerts] = await Promise.all([
+    figuresOf(
+      s,
+      lines.map((line) => line.edition),
+      new Map(lines.map((line) => [line.edition.id, line.counts])),
+    ),
+    editionAlerts(s, lines),
   ]);
   return (
     <EditionsView
-      lines={lines.map((line) => ({ ...line, edition: editionModel(line.edition) }))}
+      lines={lines.map((line) => ({
+        ...line,
+        edition: editionModel(line.edition),
+        figures: figures.get(line.edition.id)!,
+      }))}
+      alerts={alerts}
       total={total}
       page={page}
       perPage={A_PAGE}

@@ -333,7 +333,7 @@ function impressionLine(i: ImpressionFact, now: string): BenchLine[] {
         reason: `Passed and dry. Signed on the ${i.signing}; try the pen on scrap of this paper first.`,
         minutes: Math.ceil(i.count * 1.5),
         rank: 10,
-        next: { label: 'Start signing', key: 's', href: `/register/${i.editionId}?do=sign` },
+        next: { label: 'Start signing', key: 's', href: `/register/${i.editionId}/sign` },
       },
     ];
   }

@@ -23,12 +23,15 @@ export const GENESIS = '0'.repeat(64);
  * Source: FIPS 180-4 for SHA-256; RFC 8785 in spirit for the key order.
  * @example entryHash({ seq: 1, at: '2026-05-03T09:00:00.000Z', who: 'Ilse', act: 'declared', editionId: 'E', impressionId: null, body: { n: 40 }, prevHash: GENESIS }).length // 64
  */
-export function entryHash(entry: Omit<ChainedEntry, 'hash'>): string {
+export const entryHash = (entry: Omit<ChainedEntry, 'hash'>): string => hashOfText(entryText(entry));
+
+/** What of an entry is hashed. */
+function entryText(entry: Omit<ChainedEntry, 'hash'>): string {
   const { seq, at, who, act, editionId, impressionId, body, prevHash } = entry;
-  return bytesToHex(
-    sha256(utf8ToBytes(canonical([seq, at, who, act, editionId, impressionId, body, prevHash]))),
-  );
+  return canonical([seq, at, who, act, editionId, impressionId, body, prevHash]);
 }
+
+const hashOfText = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
 
 /** JSON with the keys of every object in order, so that the same content always gives the same bytes. */
 export function canonical(value: unknown): string {
@@ -53,9 +56,17 @@ export type ChainWalk = {
   end: () => ChainCheck;
 };
 
-/** Begins a walk before the first entry. @example chainWalk().end() // { whole: true, entries: 0, lastHash: GENESIS } */
-export function chainWalk(): ChainWalk {
-  let [prev, count] = [GENESIS, 0];
+/**
+ * Begins a walk before the first entry, or after one up to which the register was found whole before.
+ *
+ * @param hash SHA-256 of a text, in hex; whoever has a faster one gives it
+ * @example chainWalk().end() // { whole: true, entries: 0, lastHash: GENESIS }
+ */
+export function chainWalk(
+  hash: (text: string) => string = hashOfText,
+  from: { seq: number; hash: string } = { seq: 0, hash: GENESIS },
+): ChainWalk {
+  let [prev, count] = [from.hash, from.seq];
   return {
     next: (e) => {
       count++;
@@ -68,7 +79,8 @@ export function chainWalk(): ChainWalk {
       if (e.seq !== count)
         return broken(`Entry ${count} is missing or out of order: entry ${e.seq} stands in its place.`);
       if (e.prevHash !== prev) return broken(`Entry ${e.seq} does not follow the one before it.`);
-      if (entryHash(e) !== e.hash) return broken(`Entry ${e.seq} was changed after it was written.`);
+      if (hash(entryText(e)) !== e.hash)
+        return broken(`Entry ${e.seq} was changed after it was written.`);
       prev = e.hash;
       return null;
     },

@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import type { Finding } from '../finding';
 import type { ImpressionKind } from './impressionStates';
+import { numbersInWords, type EditionTerms, type PlaceInRun } from './terms';
 
 export type EditionKind = 'open' | 'limited';
 export type DeclaredProofs = { AP: number; PP: number; HC: number };
@@ -61,8 +62,8 @@ export function proofShareFinding(size: number, proofs: DeclaredProofs): Finding
       };
 }
 
-/** What an edition covers, in one sentence for its opening statement and its certificates. */
-export function coversSentence(e: {
+/** What an edition is, as its one sentence says it. */
+export type Covered = {
   kind: EditionKind;
   size: number | null;
   proofs: DeclaredProofs;
@@ -70,25 +71,75 @@ export function coversSentence(e: {
   remake: 'remake' | 'retire';
   /** Of a later run. */
   name?: string;
-}): string {
+  terms?: EditionTerms;
+  /** Sizes, papers and processes of what is in the run, where they are known. */
+  sizes?: readonly string[];
+  papers?: readonly string[];
+  processes?: readonly string[];
+};
+
+/** What an edition covers, in one sentence for its opening statement and its certificates. Source: handbook §10, §17. */
+export function coversSentence(e: Covered): string {
   if (e.kind === 'open')
     return 'An open edition: no total is declared, impressions are counted as they are made.';
-  const { AP, PP, HC } = e.proofs;
-  const outside = [
-    AP && `${AP} artist’s proofs`,
-    PP && `${PP} printer’s proofs`,
-    HC && `${HC} not for sale`,
-  ]
-    .filter(Boolean)
-    .join(', ');
   const named = e.name ? `, called “${e.name}” to tell it from the run before,` : '';
   const run =
     e.run === 'all sizes'
       ? `One run of ${e.size}${named} for all sizes and papers together`
       : `A run of ${e.size}${named} in this size; other sizes have runs of their own`;
+  const outside = proofsInWords(e.proofs);
   const remade =
     e.remake === 'remake'
       ? 'a destroyed impression may be made again under its number, once its destruction is recorded'
       : 'the number of a destroyed impression is retired';
-  return `${run}${outside ? `, and ${outside} outside it` : ''}; ${remade}.`;
+  const parts = [
+    `${run}${outside ? `, and ${outside} outside it` : ''}`,
+    madeInWords(e),
+    placedInWords(e.terms, 'outside it', (list) => `${list} stand outside the run, uncounted`),
+    placedInWords(e.terms, 'not made', (list) => `${list} are not made`),
+    heldInWords(e.terms),
+    remade,
+  ];
+  return `${parts.filter(Boolean).join('; ')}.`;
 }
+
+function proofsInWords({ AP, PP, HC }: DeclaredProofs): string {
+  return [AP && `${AP} artist’s proofs`, PP && `${PP} printer’s proofs`, HC && `${HC} not for sale`]
+    .filter(Boolean)
+    .join(', ');
+}
+
+function madeInWords({ sizes = [], papers = [], processes = [] }: Covered): string {
+  const made = [
+    sizes.length ? `at ${listed(sizes)}` : '',
+    papers.length ? `on ${listed(papers)}` : '',
+    processes.length ? `by ${listed(processes)}` : '',
+  ].filter(Boolean);
+  return made.length ? `made ${made.join(', ')}` : '';
+}
+
+function placedInWords(
+  terms: EditionTerms | undefined,
+  place: PlaceInRun,
+  say: (list: string) => string,
+): string {
+  const names = (terms?.placed ?? []).filter((each) => each.place === place).map((each) => each.name);
+  return names.length ? say(listed(names)) : '';
+}
+
+function heldInWords(terms: EditionTerms | undefined): string {
+  const held = terms?.heldBack ?? [];
+  if (!held.length) return '';
+  return `${held.length === 1 ? 'number' : 'numbers'} ${numbersInWords(held)} ${held.length === 1 ? 'stays' : 'stay'} with the artist`;
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
+/**
+ * A run in a few words, as the certificates of its sisters name it.
+ *
+ * @example coversShort({ size: 20, name: 'second run', format: '400 × 300 mm' }) // '20 in 400 × 300 mm, “second run”'
+ */
+export const coversShort = (e: { size: number; name: string; format: string | null }): string =>
+  `${e.size} in ${e.format ?? 'all sizes'}${e.name ? `, “${e.name}”` : ''}`;

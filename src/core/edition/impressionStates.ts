@@ -36,42 +36,46 @@ export type ImpressionAct =
   | 'gifted'
   | 'consigned'
   | 'remade'
+  | 'brought over'
   | 'taken back';
+
+/** Acts that lead to a state which the line itself names. */
+export type NamedStep = 'released' | 'taken back' | 'brought over';
 
 type Step = { from: readonly ImpressionState[]; to: ImpressionState };
 
 const READY: readonly ImpressionState[] = ['inspected', 'signed', 'certified'];
 
 /**
- * From which states an act may be done and where it leads. `released` and `taken back` lead to the state the impression
- * had before, which the caller names.
+ * From which states an act may be done and where it leads. `released`, `taken back` and `brought over` lead to a state that
+ * the caller names.
  */
-export const IMPRESSION_STEPS: Readonly<Record<Exclude<ImpressionAct, 'released' | 'taken back'>, Step>> =
-  {
-    printed: { from: ['declared'], to: 'printed' },
-    passed: { from: ['printed', 'returned'], to: 'inspected' },
-    spoiled: { from: ['printed', 'inspected', 'signed', 'certified', 'returned'], to: 'spoiled' },
-    signed: { from: ['inspected'], to: 'signed' },
-    certified: { from: ['inspected', 'signed', 'allocated'], to: 'certified' },
-    allocated: { from: READY, to: 'allocated' },
-    dispatched: { from: ['allocated'], to: 'dispatched' },
-    // What was given up for lost may still turn up.
-    delivered: { from: ['dispatched', 'consigned', 'lost'], to: 'delivered' },
-    returned: { from: ['dispatched', 'delivered', 'consigned', 'lost'], to: 'returned' },
-    lost: { from: ['printed', ...READY, 'dispatched', 'consigned'], to: 'lost' },
-    destroyed: { from: ['spoiled', 'returned', 'printed', ...READY], to: 'destroyed' },
-    kept: { from: READY, to: 'kept' },
-    gifted: { from: READY, to: 'gifted' },
-    consigned: { from: READY, to: 'consigned' },
-    // Only what is known to be gone is made again: a lost print may still arrive under its number.
-    remade: { from: ['destroyed'], to: 'declared' },
-  };
+export const IMPRESSION_STEPS: Readonly<Record<Exclude<ImpressionAct, NamedStep>, Step>> = {
+  printed: { from: ['declared'], to: 'printed' },
+  passed: { from: ['printed', 'returned'], to: 'inspected' },
+  spoiled: { from: ['printed', 'inspected', 'signed', 'certified', 'returned'], to: 'spoiled' },
+  signed: { from: ['inspected'], to: 'signed' },
+  // A certificate may be written later than the print was made or sent: the print stays where it is.
+  certified: {
+    from: [...READY, 'allocated', 'dispatched', 'delivered', 'kept', 'gifted', 'consigned'],
+    to: 'certified',
+  },
+  allocated: { from: READY, to: 'allocated' },
+  dispatched: { from: ['allocated'], to: 'dispatched' },
+  // What was given up for lost may still turn up.
+  delivered: { from: ['dispatched', 'consigned', 'lost'], to: 'delivered' },
+  returned: { from: ['dispatched', 'delivered', 'consigned', 'lost'], to: 'returned' },
+  lost: { from: ['printed', ...READY, 'dispatched', 'consigned'], to: 'lost' },
+  destroyed: { from: ['spoiled', 'returned', 'printed', ...READY], to: 'destroyed' },
+  kept: { from: READY, to: 'kept' },
+  gifted: { from: READY, to: 'gifted' },
+  consigned: { from: READY, to: 'consigned' },
+  // Only what is known to be gone is made again: a lost print may still arrive under its number.
+  remade: { from: ['destroyed'], to: 'declared' },
+};
 
 /** Whether an act may be done to an impression in a state. @example mayDo('signed', 'printed') // false */
-export function mayDo(
-  act: Exclude<ImpressionAct, 'released' | 'taken back'>,
-  state: ImpressionState,
-): boolean {
+export function mayDo(act: Exclude<ImpressionAct, NamedStep>, state: ImpressionState): boolean {
   return IMPRESSION_STEPS[act].from.includes(state);
 }
 
@@ -168,3 +172,7 @@ export function roman(n: number): string {
     }
   return text;
 }
+
+/** Where a state with a certificate goes on to: what left the drawer stays where it is. */
+export const certifiedState = (from: ImpressionState): ImpressionState =>
+  READY.includes(from) ? 'certified' : from;

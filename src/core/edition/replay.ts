@@ -1,5 +1,5 @@
 import type { ChainedEntry } from './chain';
-import { IMPRESSION_STEPS, type ImpressionState } from './impressionStates';
+import { certifiedState, IMPRESSION_STEPS, type ImpressionState } from './impressionStates';
 
 /** Where an impression stands, as the lines of the register alone say. */
 export type Replayed = {
@@ -11,7 +11,7 @@ export type Replayed = {
 };
 
 type Line = Pick<ChainedEntry, 'at' | 'act' | 'impressionId' | 'body'>;
-type Body = { to?: ImpressionState; order?: number | null };
+type Body = { to?: ImpressionState; order?: number | null; signed?: boolean };
 
 /** Before its first line an impression of a run is declared, and nothing more. */
 const DECLARED: Replayed = { state: 'declared', order: null, signedAt: null, certifiedAt: null };
@@ -48,18 +48,18 @@ function after(before: Replayed, line: Line): Replayed {
     case 'signed':
       return { ...before, state: 'signed', signedAt: line.at };
     case 'certified':
-      // A certificate may be written while the print is already set aside for an order: it stays set aside.
-      return {
-        ...before,
-        state: before.state === 'allocated' ? 'allocated' : 'certified',
-        certifiedAt: line.at,
-      };
+      return { ...before, state: certifiedState(before.state), certifiedAt: line.at };
     case 'allocated':
       return { ...before, state: 'allocated', order: body.order ?? null };
+    // What a shop sold becomes an order when it is settled, and is delivered already.
+    case 'delivered':
+      return { ...before, state: 'delivered', order: body.order ?? before.order };
     case 'returned':
       return { ...before, state: 'returned', order: null };
     case 'remade':
       return DECLARED;
+    case 'brought over':
+      return { ...DECLARED, state: body.to ?? 'declared', signedAt: body.signed ? line.at : null };
     default:
       return isStep(line.act) ? { ...before, state: IMPRESSION_STEPS[line.act].to } : before;
   }

@@ -15,7 +15,7 @@ import { ROUTE_KINDS } from '@/core/route/kinds';
 import { FINISHES, TIMED_ACTS } from '@/core/product/words';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES, SAMPLES } from '@/core/stock/paperWords';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
-import { orderLines } from './selling';
+import { buyers, channels, orderLines } from './selling';
 import { suppliers } from './supplying';
 import { formats, masters, works } from './works';
 
@@ -150,6 +150,10 @@ export const editions = sqliteTable(
     remake: oneOf('remake', ['remake', 'retire']).notNull(),
     signing: oneOf('signing', SIGNINGS).notNull(),
     covers: text('covers').notNull(),
+    /** What else was declared: numbers kept back, tiers, what stands in the run, outside it, or is not made. */
+    terms: document('terms', 'editionTerms')
+      .notNull()
+      .default(sql`'{"version":1,"body":{"numbers":"next free","heldBack":[],"tiers":[],"placed":[]}}'`),
     openedAt: at('opened_at').notNull(),
     closedAt: at('closed_at'),
   },
@@ -170,6 +174,12 @@ export const impressions = sqliteTable(
     paperId: text('paper_id').references(() => papers.id),
     proofId: text('proof_id').references(() => proofs.id),
     orderLineId: text('order_line_id').references((): AnySQLiteColumn => orderLines.id),
+    /** Of a run, and not for sale: the artist’s own. */
+    heldBack: flag('held_back').notNull().default(false),
+    /** What it is, frozen when it was printed. Nothing: not printed. */
+    asPrinted: document('as_printed', 'asPrinted'),
+    /** The pen it was signed with. */
+    pen: text('pen').notNull().default(''),
     printedAt: at('printed_at'),
     signedAt: at('signed_at'),
     certifiedAt: at('certified_at'),
@@ -181,6 +191,144 @@ export const impressions = sqliteTable(
     index('impressions_line').on(t.orderLineId),
     index('impressions_state').on(t.state, t.editionId),
   ],
+);
+
+/** A number, or so many of a run, held for somebody until a day. */
+export const reservations = sqliteTable(
+  'reservations',
+  {
+    id: id(),
+    editionId: text('edition_id')
+      .notNull()
+      .references(() => editions.id),
+    /** One number of the run; nothing: any that comes next. */
+    impressionId: text('impression_id').references(() => impressions.id),
+    quantity: integer('quantity').notNull(),
+    forWhom: text('for_whom').notNull(),
+    untilOn: day('until_on').notNull(),
+    note: text('note').notNull().default(''),
+    createdAt: at('created_at').notNull(),
+    endedAt: at('ended_at'),
+    /** How it ended: sold, or let go. One that ran out holds nothing from the next day on, ended or not. */
+    outcome: oneOf('outcome', ['sold', 'let go']),
+  },
+  (t) => [
+    ...columnRules(t),
+    index('reservations_edition').on(t.editionId, t.endedAt),
+    index('reservations_impression').on(t.impressionId),
+  ],
+);
+
+/** A certificate as it was written. One that no longer speaks for its print is void, and stays. */
+export const certificates = sqliteTable(
+  'certificates',
+  {
+    id: id(),
+    impressionId: text('impression_id')
+      .notNull()
+      .references(() => impressions.id),
+    issue: integer('issue').notNull(),
+    issuedAt: at('issued_at').notNull(),
+    who: text('who').notNull(),
+    /** The signed text that its code holds, and what it says beside what was printed. */
+    code: text('code').notNull(),
+    facts: document('facts', 'certificateFacts').notNull(),
+    why: text('why').notNull().default(''),
+    voidedAt: at('voided_at'),
+    voidWhy: text('void_why').notNull().default(''),
+  },
+  (t) => [...columnRules(t), uniqueIndex('certificates_issue').on(t.impressionId, t.issue)],
+);
+
+/** Prints given to a shop or a gallery on sale or return. */
+export const consignments = sqliteTable(
+  'consignments',
+  {
+    id: id(),
+    number: integer('number').notNull(),
+    /** Who has them. */
+    buyerId: text('buyer_id')
+      .notNull()
+      .references((): AnySQLiteColumn => buyers.id),
+    channelId: text('channel_id').references((): AnySQLiteColumn => channels.id),
+    sinceOn: day('since_on').notNull(),
+    dueOn: day('due_on').notNull(),
+    /** Their share of what a print sells for. */
+    theirShare: real('their_share').notNull(),
+    bearsDamage: text('bears_damage').notNull(),
+    notes: text('notes').notNull().default(''),
+    settledAt: at('settled_at'),
+  },
+  (t) => [...columnRules(t), uniqueIndex('consignments_number').on(t.number)],
+);
+
+export const consignmentItems = sqliteTable(
+  'consignment_items',
+  {
+    id: id(),
+    consignmentId: text('consignment_id')
+      .notNull()
+      .references(() => consignments.id),
+    impressionId: text('impression_id')
+      .notNull()
+      .references(() => impressions.id),
+    priceMinor: integer('price_minor').notNull(),
+    outcome: oneOf('outcome', ['there', 'sold', 'back', 'lost']).notNull(),
+    /** What they owe for it, once it is settled. */
+    owedMinor: integer('owed_minor').notNull().default(0),
+    settledOn: day('settled_on'),
+    note: text('note').notNull().default(''),
+  },
+  (t) => [
+    ...columnRules(t),
+    index('consignment_items_of').on(t.consignmentId),
+    index('consignment_items_impression').on(t.impressionId, t.outcome),
+  ],
+);
+
+/** Who has a print now, as far as the studio was told; the register itself names nobody. */
+export const keepers = sqliteTable(
+  'keepers',
+  {
+    id: id(),
+    impressionId: text('impression_id')
+      .notNull()
+      .references(() => impressions.id),
+    name: text('name').notNull(),
+    how: oneOf('how', ['bought', 'given', 'resold', 'kept']).notNull(),
+    sinceOn: day('since_on').notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (t) => [...columnRules(t), index('keepers_impression').on(t.impressionId)],
+);
+
+/** How a pen behaved on a paper, so that nobody finds out on a print. */
+export const penTrials = sqliteTable(
+  'pen_trials',
+  {
+    id: id(),
+    paperId: text('paper_id')
+      .notNull()
+      .references(() => papers.id),
+    pen: text('pen').notNull(),
+    worked: flag('worked').notNull(),
+    at: at('at').notNull(),
+    note: text('note').notNull().default(''),
+  },
+  (t) => [...columnRules(t), index('pen_trials_paper').on(t.paperId, t.at)],
+);
+
+/** Keys that certificates and heads of the register are or were signed with; the private half lies beside the records. */
+export const signingKeys = sqliteTable(
+  'signing_keys',
+  {
+    id: id(),
+    publicKey: text('public_key').notNull(),
+    madeAt: at('made_at').notNull(),
+    retiredAt: at('retired_at'),
+    why: text('why').notNull().default(''),
+  },
+  columnRules,
 );
 
 /** Append-only: the database itself refuses to change or remove a line. */

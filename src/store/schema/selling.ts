@@ -133,6 +133,8 @@ export const orderLines = sqliteTable(
     productId: text('product_id').references(() => products.id),
     quantity: integer('quantity').notNull(),
     priceMinor: integer('price_minor').notNull(),
+    /** Numbers the buyer chose or had reserved; nothing: whichever comes next. */
+    wanted: document('wanted', 'impressionIds'),
   },
   (t) => [
     ...columnRules(t),

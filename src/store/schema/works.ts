@@ -43,6 +43,9 @@ export const studio = sqliteTable(
     care: document('care', 'care'),
     /** Minutes, rates and guesses that costs are reckoned with; nothing: the starting figures. */
     costRates: document('cost_rates', 'costRates'),
+    /** The studio's own words on certificates, with fields in braces; nothing: the usual. */
+    certificateWords: text('certificate_words').notNull().default(''),
+    careWords: text('care_words').notNull().default(''),
     /** A rate of tax that is shown on papers; prices are kept without. Nothing: none is shown. */
     taxShown: real('tax_shown'),
   },

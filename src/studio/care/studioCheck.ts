@@ -138,9 +138,12 @@ async function checkStock(studio: Studio, fault: Note): Promise<void> {
     fault('stock', `${lot.name} comes to less than nothing by its moves.`);
   for (const s of await suppliesOutOfStep(studio.db))
     fault('stock', `${s.name}: ${s.onHand} on hand, and its moves add up to ${s.sum}. Count it.`);
-  for (const e of await freeByEdition(studio.db)) {
+  for (const e of await freeByEdition(studio.db, await studio.today())) {
     if (e.free < 0)
-      fault('numbers', `${e.promised} numbers of ${e.title} are promised, and ${e.unsold} are there.`);
+      fault(
+        'numbers',
+        `${e.promised + e.reserved} numbers of ${e.title} are promised or reserved, and ${e.unsold} are there.`,
+      );
   }
 }
 

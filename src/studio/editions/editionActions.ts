@@ -1,4 +1,14 @@
 import { coversSentence, declaredImpressions } from '@/core/edition/declare';
+import {
+  checkTerms,
+  NUMBER_ORDERS,
+  parseNumbers,
+  parseTiers,
+  PLACES,
+  placeOf,
+  PLAIN_TERMS,
+  type EditionTerms,
+} from '@/core/edition/terms';
 import { impressionLabel, SIGNINGS } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
@@ -9,9 +19,22 @@ import {
   type Edition,
   type Impression,
 } from '@/store/editions';
-import { insertRow, insertRows, patchRow, rowById } from '@/store/rows';
+import { findRows, insertRow, insertRows, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { id, line, objectSchema, oneOf, orNull, Type, wholeNumber, type Static } from '../schemas';
+import {
+  id,
+  line,
+  listOf,
+  name,
+  numberBetween,
+  objectSchema,
+  oneOf,
+  orNull,
+  Type,
+  wholeNumber,
+  type Static,
+} from '../schemas';
+import { onDemandRoute } from './runRules';
 import { noteInJournal } from '../studio';
 
 const proofCounts = objectSchema({
@@ -28,7 +51,31 @@ const openInput = objectSchema({
   run: oneOf('all sizes', 'per size'),
   formatId: orNull(id),
   signing: oneOf(...SIGNINGS),
+  /** What becomes of a destroyed number; left out: the studio's own rule. */
+  remake: Type.Optional(oneOf('remake', 'retire')),
   name: Type.Optional(Type.String({ maxLength: 60 })),
+  /** Whether a buyer may choose a number, or gets the next free one. */
+  numbers: Type.Optional(oneOf(...NUMBER_ORDERS)),
+  /** Numbers that stay with the artist, as they are typed: "1, 7-9". */
+  heldBack: Type.Optional(line),
+  /** As they are typed ("31 20 %"), or each from a number on. */
+  tiers: Type.Optional(
+    Type.Union([
+      line,
+      listOf(objectSchema({ from: wholeNumber(2, 5_000), raise: numberBetween(0, 20) })),
+    ]),
+  ),
+  placed: Type.Optional(
+    listOf(
+      objectSchema({
+        kind: oneOf('size', 'line', 'finish', 'other'),
+        id: Type.String({ maxLength: 60 }),
+        name,
+        place: oneOf(...PLACES),
+      }),
+      { maxItems: 100 },
+    ),
+  ),
 });
 
 type OpenInput = Static<typeof openInput>;
@@ -42,7 +89,7 @@ export const openEdition = defineAction({
     const declared = declaredImpressions(input.kind, input.size, input.proofs);
     if (input.kind === 'limited' && input.run === 'per size' && !input.formatId)
       throw new InputError('formatId', null, 'the size this run is for');
-    const { remake } = await studio.settings();
+    const remake = input.remake ?? (await studio.settings()).remake;
 
     const work = await rowById(tx, 'works', input.workId, 'workId');
     if (work.mayPrint !== 'yes')
@@ -52,16 +99,27 @@ export const openEdition = defineAction({
       throw new InputError('formatId', input.formatId, `a size of ${work.title}`);
     await refuseSecondRun(tx, input);
     const editionId = studio.newId();
-    const name = input.name?.trim() ?? '';
+    const runName = input.name?.trim() ?? '';
     const proofs = input.kind === 'open' ? { AP: 0, PP: 0, HC: 0 } : input.proofs;
     const size = input.kind === 'limited' ? input.size : null;
-    const covers = coversSentence({ kind: input.kind, size, proofs, run: input.run, remake, name });
+    const terms = termsOf(input);
+    if (size !== null) checkTerms(terms, size);
+    await refuseOnDemand(tx, work.id, input, terms);
+    const covers = coversSentence({
+      kind: input.kind,
+      size,
+      proofs,
+      run: input.run,
+      remake,
+      name: runName,
+      terms,
+    });
     const at = studio.now();
     await insertRow(tx, 'editions', {
       id: editionId,
       workId: work.id,
       kind: input.kind,
-      name,
+      name: runName,
       size,
       proofs,
       run: input.run,
@@ -69,6 +127,7 @@ export const openEdition = defineAction({
       remake,
       signing: input.signing,
       covers,
+      terms,
       openedAt: at,
     });
     await insertRows(
@@ -80,6 +139,7 @@ export const openEdition = defineAction({
         kind: d.kind,
         number: d.number,
         state: 'declared' as const,
+        heldBack: d.kind === 'run' && terms.heldBack.includes(d.number),
         changedAt: at,
       })),
     );
@@ -93,16 +153,18 @@ export const openEdition = defineAction({
         body: {
           work: work.title,
           kind: input.kind,
-          ...(name && { name }),
+          ...(runName && { name: runName }),
           size,
           proofs,
           run: input.run,
           formatId: input.formatId,
           remake,
           covers,
+          terms,
         },
       },
     ]);
+    await placeProducts(tx, work.id, terms);
     await noteInJournal(studio, tx, {
       act: 'opened',
       subject: 'edition',
@@ -115,6 +177,52 @@ export const openEdition = defineAction({
     };
   },
 });
+
+/** What was declared beside the total; an open edition declares nothing of the kind. */
+function termsOf(input: OpenInput): EditionTerms {
+  if (input.kind === 'open') return PLAIN_TERMS;
+  return {
+    numbers: input.numbers ?? 'next free',
+    heldBack: parseNumbers(input.heldBack ?? '', input.size ?? 0, 'heldBack'),
+    tiers: typeof input.tiers === 'string' ? parseTiers(input.tiers) : (input.tiers ?? []),
+    placed: (input.placed ?? []).map((each) => ({ ...each, name: each.name.trim() })),
+  };
+}
+
+/** What somebody else prints on demand is not made under a number, so it cannot be in a limited run. */
+async function refuseOnDemand(
+  tx: Tx,
+  workId: string,
+  input: OpenInput,
+  terms: EditionTerms,
+): Promise<void> {
+  if (input.kind === 'open') return;
+  const products = await findRows(tx, 'products', { workId, archivedAt: null, inEdition: true });
+  for (const product of products) {
+    if (placeOf(terms.placed, product).place !== 'in the run') continue;
+    const route = await onDemandRoute(tx, product.lineId);
+    if (!route) continue;
+    const { name: lineName } = await rowById(tx, 'printLines', product.lineId);
+    throw new InputError(
+      'placed',
+      lineName,
+      `outside the run, or not made: ${route} prints it on demand, and keeps no numbers`,
+    );
+  }
+}
+
+/** What is offered already takes its place: outside the run it is not numbered, and what is not made must be withdrawn first. */
+async function placeProducts(tx: Tx, workId: string, terms: EditionTerms): Promise<void> {
+  for (const product of await findRows(tx, 'products', { workId, archivedAt: null })) {
+    const { place, because } = placeOf(terms.placed, product);
+    if (place === 'not made')
+      throw new RefusedError(
+        `${because} is offered now: withdraw it before you declare that it is not made.`,
+      );
+    if (place === 'outside it' && product.inEdition)
+      await patchRow(tx, 'products', product.id, { inEdition: false });
+  }
+}
 
 /**
  * A number of a work and size exists once for ever, closed runs counted. While a run is open there is no second of its kind over

@@ -142,25 +142,21 @@ describe('an edition', () => {
       state: 'declared',
       printedAt: null,
     });
-    await f.studio.db.update(editionRows).set({ remake: 'retire' });
-    await handleImpressions(f.studio, {
-      editionId,
-      impressionIds: [ids[1]!],
-      act: 'lost',
-      note: 'in the post',
+    await editions.closeEdition(f.studio, { id: editionId, reason: 'enough of it' });
+    const { id: second } = await editions.openEdition(f.studio, {
+      workId: f.workId,
+      kind: 'limited',
+      size: 3,
+      proofs: { AP: 0, PP: 0, HC: 0 },
+      run: 'all sizes',
+      formatId: null,
+      signing: 'front',
+      name: 'second run',
+      remake: 'retire',
     });
-    expect(
-      (
-        await refused(
-          handleImpressions(f.studio, {
-            editionId,
-            impressionIds: [ids[1]!],
-            act: 'remade',
-            note: '',
-          }),
-        )
-      ).message,
-    ).toMatch(/is retired/);
+    const one = (await numbersOf(f.studio, second!))[0]!.id;
+    const again = { editionId: second!, impressionIds: [one], act: 'remade' as const, note: '' };
+    expect((await refused(handleImpressions(f.studio, again))).message).toMatch(/is retired/);
   });
 
   test('an open edition numbers on, and prints no reason without need', async () => {

@@ -1,10 +1,4 @@
-import {
-  IMPRESSION_STEPS,
-  impressionLabel,
-  mayDo,
-  STATE_WORDS,
-  type ImpressionState,
-} from '@/core/edition/impressionStates';
+import { IMPRESSION_STEPS, impressionLabel, mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
 import { replay } from '@/core/edition/replay';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
@@ -19,6 +13,9 @@ import { referenceFor } from '@/store/proofs';
 import { findRows, insertRows, patchRow, patchRows, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import { staleness } from '../proofs/rounds';
+import { asPrintedToday } from './asPrinted';
+import { certify, voidCertificates } from './certificateActions';
+import { chosenOf } from './chosen';
 import { id, ids, line, objectSchema, oneOf, orNull, Type, wholeNumber } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { labelsOf } from './editionActions';
@@ -36,6 +33,10 @@ export const printImpressions = defineAction({
     formatId: id,
     paperId: id,
     reason: line,
+    /** What else is known of the printing; left out: what the accepted proof was made with. */
+    lot: Type.Optional(orNull(line)),
+    machineId: Type.Optional(orNull(id)),
+    routeId: Type.Optional(orNull(id)),
   }),
   final: true,
   async run({ studio, tx, input }) {
@@ -44,6 +45,8 @@ export const printImpressions = defineAction({
       throw new RefusedError('This edition is closed: nothing more is printed of it.');
     const format = await rowById(tx, 'formats', input.formatId, 'formatId');
     const paper = await rowById(tx, 'papers', input.paperId, 'paperId');
+    if (format.workId !== edition.workId)
+      throw new InputError('formatId', format.id, 'a size of the same work');
     if (edition.formatId && edition.formatId !== format.id)
       throw new RefusedError(`This run is for one size only, and ${format.name} is not it.`);
     const proof = await referenceFor(tx, format.id, paper.id);
@@ -60,12 +63,22 @@ export const printImpressions = defineAction({
       edition.kind === 'open'
         ? await moreOfOpen(studio, tx, edition, input.count ?? 1)
         : await declaredAmong(tx, edition, input.impressionIds ?? []);
+    const who = await studio.who(tx);
+    const facts = await asPrintedToday(studio, tx, {
+      format,
+      paper,
+      proof: proof ?? null,
+      at,
+      who,
+      with: input,
+    });
     await patchRows(
       tx,
       'impressions',
       chosen.map((i) => i.id),
       {
         state: 'printed',
+        asPrinted: facts,
         formatId: format.id,
         paperId: paper.id,
         proofId: proof?.id ?? null,
@@ -75,11 +88,11 @@ export const printImpressions = defineAction({
         changedAt: at,
       },
     );
-    const who = await studio.who(tx);
     const body = {
       format: format.name,
       paper: paper.name,
       proof: proof?.id ?? null,
+      facts,
       ...(doubt && { override: input.reason.trim(), because: doubt }),
     };
     await appendToRegister(
@@ -133,13 +146,6 @@ async function declaredAmong(tx: Tx, edition: Edition, wanted: string[]): Promis
   return chosen;
 }
 
-async function chosenOf(tx: Tx, editionId: string, wanted: string[]): Promise<Impression[]> {
-  const rows = await findRows(tx, 'impressions', { id: wanted });
-  const stray = wanted.find((w) => !rows.some((r) => r.id === w && r.editionId === editionId));
-  if (stray) throw new InputError('impressionIds', stray, 'impressions of this edition');
-  return rows.sort((a, b) => a.number - b.number);
-}
-
 const HAND_ACTS = [
   'passed',
   'spoiled',
@@ -151,25 +157,24 @@ const HAND_ACTS = [
   'destroyed',
   'kept',
   'gifted',
-  'consigned',
   'remade',
 ] as const;
 
 type HandAct = (typeof HAND_ACTS)[number];
 
-const NEEDS_REASON: readonly HandAct[] = [
-  'spoiled',
-  'lost',
-  'destroyed',
-  'gifted',
-  'consigned',
-  'returned',
-];
+const NEEDS_REASON: readonly HandAct[] = ['spoiled', 'lost', 'destroyed', 'gifted', 'returned'];
 
 /** One act for a range of impressions: pass, sign, spoil, destroy … Each writes its own line in the register. */
 export const handleImpressions = defineAction({
   name: 'handleImpressions',
-  input: objectSchema({ editionId: id, impressionIds: ids, act: oneOf(...HAND_ACTS), note: line }),
+  input: objectSchema({
+    editionId: id,
+    impressionIds: ids,
+    act: oneOf(...HAND_ACTS),
+    note: line,
+    /** What it was signed with. */
+    pen: Type.Optional(line),
+  }),
 
   async run({ studio, tx, input }) {
     const edition = await rowById(tx, 'editions', input.editionId, 'editionId');
@@ -182,10 +187,29 @@ export const handleImpressions = defineAction({
         'In this edition the number of a destroyed impression is retired: it is not made again.',
       );
     for (const i of chosen) refuseUnlessMay(input.act, i, edition);
+    await refuseWhatAShopHas(tx, input.act, chosen, edition);
+    const which = labelsOf(chosen, edition);
+    if (input.act === 'certified') {
+      await certify(studio, tx, edition, chosen);
+      await noteInJournal(studio, tx, {
+        act: 'certified',
+        subject: 'edition',
+        subjectId: edition.id,
+        says: `Certificates written for ${which}`,
+      });
+      return { message: `Certificates of ${which} written.` };
+    }
+    if (ENDS_CERTIFICATE.includes(input.act))
+      await voidCertificates(studio, tx, input.impressionIds, note || input.act);
     const at = studio.now();
+    const pen = input.act === 'signed' ? (input.pen ?? '').trim() : '';
     for (const state of new Set(chosen.map((i) => i.state))) {
       const alike = chosen.filter((i) => i.state === state).map((i) => i.id);
-      await patchRows(tx, 'impressions', alike, { ...patchFor(input.act, state, at), changedAt: at });
+      await patchRows(tx, 'impressions', alike, {
+        ...patchFor(input.act, at),
+        ...(input.act === 'signed' && { pen }),
+        changedAt: at,
+      });
     }
     const who = await studio.who(tx);
     await appendToRegister(
@@ -199,10 +223,10 @@ export const handleImpressions = defineAction({
         body: {
           number: impressionLabel(i.kind, i.number, edition.size, edition.name),
           ...(note && { note }),
+          ...(pen && { pen }),
         },
       })),
     );
-    const which = labelsOf(chosen, edition);
     await noteInJournal(studio, tx, {
       act: input.act,
       subject: 'edition',
@@ -224,11 +248,31 @@ function refuseUnlessMay(handAct: HandAct, i: Impression, edition: Edition) {
     throw new RefusedError(`${label} belongs to an order: handle it there.`);
 }
 
-function patchFor(handAct: HandAct, from: ImpressionState, at: string): Partial<Impression> {
+/** A print at a shop is settled there, or the shop's account no longer says what became of it. */
+async function refuseWhatAShopHas(
+  tx: Tx,
+  handAct: HandAct,
+  chosen: readonly Impression[],
+  edition: Edition,
+) {
+  if (handAct === 'certified') return;
+  const away = chosen.filter((i) => i.state === 'consigned').map((i) => i.id);
+  if (!away.length) return;
+  const [item] = await findRows(tx, 'consignmentItems', { impressionId: away, outcome: 'there' });
+  const i = item && chosen.find((each) => each.id === item.impressionId);
+  if (!item || !i) return;
+  const note = await rowById(tx, 'consignments', item.consignmentId);
+  throw new RefusedError(
+    `${impressionLabel(i.kind, i.number, edition.size, edition.name)} is on consignment note ${note.number}: say there whether it was sold, came back or was lost.`,
+  );
+}
+
+/** No certificate stands for a sheet that is gone. */
+const ENDS_CERTIFICATE: readonly HandAct[] = ['spoiled', 'destroyed', 'remade'];
+
+function patchFor(handAct: HandAct, at: string): Partial<Impression> {
   const to = IMPRESSION_STEPS[handAct].to;
   if (handAct === 'signed') return { state: to, signedAt: at };
-  // A certificate may be written while the print is already set aside for an order: it stays set aside.
-  if (handAct === 'certified') return { state: from === 'allocated' ? 'allocated' : to, certifiedAt: at };
   if (handAct === 'returned') return { state: to, orderLineId: null };
   if (handAct === 'remade')
     return {
@@ -238,6 +282,8 @@ function patchFor(handAct: HandAct, from: ImpressionState, at: string): Partial<
       certifiedAt: null,
       proofId: null,
       orderLineId: null,
+      asPrinted: null,
+      pen: '',
     };
   return { state: to };
 }

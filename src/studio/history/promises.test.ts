@@ -256,6 +256,42 @@ describe('undo restores every column', () => {
     expect(checked.faults).toEqual([]);
   });
 
+  test('of certificates, what is held for somebody, what a shop has, and who has a print now', async () => {
+    const f = await furnished({ withMaster: false });
+    const { studio, buyerId, paperId } = f;
+    const { editionId, ids } = await withPrints(f, 6, 3);
+    const go = (name: string, input: unknown) => thereAndBack(studio, name, input);
+    await go('writeCertificates', { editionId, impressionIds: ids.slice(0, 2) });
+    const held = { editionId, impressionId: ids[2]!, quantity: 1, forWhom: 'Oda', untilOn: '2099-01-01' };
+    const reservationId = (await go('reserveNumbers', { ...held, note: '' })).id!;
+    await go('endReservation', { id: reservationId });
+    const numbers = await numbersOf(studio, editionId);
+    await go('holdBack', { impressionId: numbers[4]!.id, why: 'for the archive' });
+    const terms = { channelId: null, sinceOn: '2026-11-01', dueOn: '2027-02-01', theirShare: 0.4 };
+    const given = {
+      ...terms,
+      buyerId,
+      bearsDamage: 'the shop',
+      notes: '',
+      items: ids.slice(0, 2).map((impressionId) => ({ impressionId, price: '95' })),
+    };
+    const noteId = (await go('consignPrints', given)).id!;
+    const items = await findRows(studio.db, 'consignmentItems', { consignmentId: noteId });
+    const outcome = (itemId: string, what: string) => ({ itemId, outcome: what, note: '' });
+    await go('settleConsignment', {
+      id: noteId,
+      on: '2026-11-20',
+      paid: 'paid',
+      items: [outcome(items[0]!.id, 'sold'), outcome(items[1]!.id, 'back')],
+    });
+    const sold = { impressionId: items[0]!.impressionId, how: 'resold', sinceOn: '2026-11-22', note: '' };
+    const keeperId = (await go('noteKeeper', { ...sold, name: 'Ruve Tallis' })).id!;
+    await go('forgetKeeper', { id: keeperId });
+    await go('notePen', { paperId, pen: 'pencil 2B', worked: true, note: '' });
+    await go('setCertificateWords', { certificate: 'Print {number} of {title}', care: 'Keep it dry.' });
+    expect((await checkStudio(studio)).faults).toEqual([]);
+  });
+
   test('of layouts, mounts, crops and finishes', async () => {
     const f = await furnished();
     const { studio, workId, formatId, paperId } = f;
@@ -717,13 +753,13 @@ describe('no number twice', () => {
       const whole = (await loadWorkPage(f.studio, f.workId))!;
       return (await listingOf(f.studio, whole)).paragraphs.join(' ');
     };
-    expect(await freeOf(f.studio.db, editionId)).toBe(3);
+    expect(await freeOf(f.studio.db, editionId, await f.studio.today())).toBe(3);
     expect((await sellable(f.studio.db, '2026-12-01'))[0]!.free).toBe(3);
     expect(await listed()).toContain('3 are still to be had');
     expect((await refused(order(f, editionId, 4))).message).toMatch(/at most 3/);
     await editions.closeEdition(f.studio, { id: editionId, reason: 'enough' });
     // Two were made and are promised; what was never printed never will be.
-    expect(await freeOf(f.studio.db, editionId)).toBe(0);
+    expect(await freeOf(f.studio.db, editionId, await f.studio.today())).toBe(0);
     expect(await sellable(f.studio.db, '2026-12-01')).toEqual([]);
     expect((await refused(order(f, editionId))).message).toMatch(/at most 0.*the edition is closed/);
   });

@@ -1,7 +1,11 @@
 import { RefusedError } from '@/core/errors';
 import type { RowChange } from '@/store/changes';
 import type { Tx } from '@/store/db';
+import type { Studio } from '../studio';
 import { freeByEdition, lotsBelowNothing, suppliesOutOfStep } from '@/store/soundness';
+
+/** Tables that say what of a run is promised to somebody. */
+const PROMISES = ['orders', 'order_lines', 'impressions', 'reservations'];
 
 /**
  * What must hold whatever is put back: no lot below nothing, no shelf out of step with its moves, no run that promised more
@@ -9,7 +13,11 @@ import { freeByEdition, lotsBelowNothing, suppliesOutOfStep } from '@/store/soun
  *
  * @throws RefusedError with what would not hold
  */
-export async function refuseUnsound(tx: Tx, changes: readonly RowChange[]): Promise<void> {
+export async function refuseUnsound(
+  studio: Studio,
+  tx: Tx,
+  changes: readonly RowChange[],
+): Promise<void> {
   const touched = new Set(changes.map((c) => c.table));
   if (touched.has('stock_moves') || touched.has('lots')) {
     const [lot] = await lotsBelowNothing(tx);
@@ -23,8 +31,8 @@ export async function refuseUnsound(tx: Tx, changes: readonly RowChange[]): Prom
     if (supply)
       throw new RefusedError(`${supply.name} was used since: its count cannot be taken back by itself.`);
   }
-  if (touched.has('orders') || touched.has('order_lines') || touched.has('impressions')) {
-    const over = (await freeByEdition(tx)).find((e) => e.free < 0);
+  if (PROMISES.some((table) => touched.has(table))) {
+    const over = (await freeByEdition(tx, await studio.today())).find((e) => e.free < 0);
     if (over)
       throw new RefusedError(
         `Numbers of ${over.title} were promised to others since: taking this back would promise ${-over.free} more than there are.`,

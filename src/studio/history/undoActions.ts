@@ -49,7 +49,7 @@ export const undo = defineAction({
       if (change.table !== 'register') await restore(tx, change);
     }
     await refuseLostWithIt(tx, studio, changes);
-    await refuseUnsound(tx, changes);
+    await refuseUnsound(studio, tx, changes);
     await answerInRegister(studio, tx, changes);
     await markUndone(tx, done.id, studio.now());
     const message = sentenceFor(answer.message ?? answer.says ?? done.name);

@@ -51,7 +51,7 @@ export const printLayout = defineAction({
       why: layout.name,
       layoutId: layout.id,
     });
-    await inkForLayout(studio, tx, layout);
+    const machineId = await inkForLayout(studio, tx, layout);
     await patchRow(tx, 'layouts', layout.id, {
       state: 'printed',
       printedAt: studio.now(),
@@ -78,7 +78,11 @@ export const printLayout = defineAction({
       says: `Printed ${layout.name}: ${used} from ${charged.lots.join(', ')}`,
       after: charged,
     });
-    return { message: `${layout.name} is printed: ${used} left ${charged.lots.join(', ')}.` };
+    return {
+      message: `${layout.name} is printed: ${used} left ${charged.lots.join(', ')}.`,
+      lots: charged.lots,
+      machineId,
+    };
   },
 });
 

@@ -41,6 +41,8 @@ export const printQueued = defineAction({
               formatId: p.formatId,
               paperId: layout.paperId,
               reason: input.reason,
+              lot: done.lots.join(', '),
+              machineId: done.machineId,
             })
           ).message,
         );

@@ -157,9 +157,9 @@ export async function inkForLayout(
     pieces: readonly LaidPiece[];
     placements: readonly Laid[];
   },
-): Promise<void> {
+): Promise<string | null> {
   const [machine] = await narrowestMachine(tx, layout.widthUm);
-  if (!machine) return;
+  if (!machine) return null;
   await insertRow(tx, 'inkUse', {
     id: studio.newId(),
     machineId: machine.id,
@@ -169,6 +169,7 @@ export async function inkForLayout(
     layoutId: layout.id,
     weights: await weightsOf(tx, machine, layout),
   });
+  return machine.id;
 }
 
 /** What a layout's pictures ask of each colour, by their own darkness where their files are here; by area. */

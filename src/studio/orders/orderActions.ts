@@ -1,4 +1,5 @@
-import { impressionLabel } from '@/core/edition/impressionStates';
+import { impressionLabel, STATE_WORDS } from '@/core/edition/impressionStates';
+import { tierPrice } from '@/core/edition/terms';
 import { InputError, RefusedError } from '@/core/errors';
 import { isBlank, localDay, parseSum } from '@/core/measure';
 import { ORDER_WORDS } from '@/core/order/orderStates';
@@ -10,17 +11,20 @@ import {
   pickedFor,
   readyImpressions,
   stillToCome,
+  unsoldNumbers,
   type Edition,
+  type Impression,
 } from '@/store/editions';
 import { nextOrderNumber, type Order } from '@/store/orders';
 import { pricesOn } from '@/store/products';
 import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
-import { freeOf } from '@/store/soundness';
+import { freeLineOf, freeOf } from '@/store/soundness';
 import { defineAction } from '../action';
 import {
   day,
   flag,
   id,
+  ids,
   line,
   listOf,
   moneyInput,
@@ -34,6 +38,7 @@ import {
   type Static,
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
+import { closeReservation } from '../editions/reservationActions';
 import { stepOf } from './orders';
 
 /** Records a buyer, or changes what is known of one. */
@@ -103,6 +108,10 @@ const orderInput = objectSchema({
       productId: Type.Optional(orNull(id)),
       quantity: wholeNumber(1, 200),
       price: moneyInput,
+      /** Numbers that the buyer chose. */
+      numbers: Type.Optional(orNull(ids)),
+      /** What was held for them, and goes into this order. */
+      reservationId: Type.Optional(orNull(id)),
     }),
     {
       minItems: 1,
@@ -185,23 +194,124 @@ async function addLine(
       'a product of the limited run: this one stands outside it, and is sold of the open edition',
     );
   const set = product && (await priceOf(studio, tx, product));
-  const priceMinor = isBlank(l.price) ? set?.priceMinor : parseSum(l.price, currency, `${field}.price`);
-  if (priceMinor === undefined)
+  const typed = isBlank(l.price) ? undefined : parseSum(l.price, currency, `${field}.price`);
+  const first = typed ?? set?.priceMinor;
+  if (first === undefined)
     throw new InputError(
       `${field}.price`,
       l.price,
       `a price: ${work.title} at ${format.name} has none yet`,
     );
-  await refuseOversold(tx, edition, format.id, l.quantity, `${field}.quantity`, work.title);
-  await insertRow(tx, 'orderLines', {
-    id: studio.newId(),
-    orderId,
-    editionId: edition.id,
-    formatId: format.id,
-    productId: product?.id ?? null,
+  const today = await studio.today();
+  const reserved = l.reservationId ? await takeReserved(studio, tx, edition, l.reservationId, field) : [];
+  const wanted = await wantedNumbers(tx, edition, [...(l.numbers ?? []), ...reserved], {
+    today,
+    field,
     quantity: l.quantity,
-    priceMinor,
   });
+  await refuseOversold(studio, tx, edition, {
+    formatId: format.id,
+    wanted: l.quantity,
+    field: `${field}.quantity`,
+    title: work.title,
+  });
+  // A line has one price: where the numbers of a run lie in two tiers, it becomes two.
+  for (const { priceMinor, quantity, numbers } of await tieredLines(tx, edition, {
+    first,
+    isTyped: typed !== undefined,
+    quantity: l.quantity,
+    wanted,
+    currency,
+    today,
+  }))
+    await insertRow(tx, 'orderLines', {
+      id: studio.newId(),
+      orderId,
+      editionId: edition.id,
+      formatId: format.id,
+      productId: product?.id ?? null,
+      quantity,
+      priceMinor,
+      wanted: numbers.length ? numbers : null,
+    });
+}
+
+/** Ends the reservation that an order is made of; the number it held goes into the order. */
+async function takeReserved(
+  studio: Studio,
+  tx: Tx,
+  edition: Edition,
+  reservationId: string,
+  field: string,
+): Promise<string[]> {
+  const reservation = await rowById(tx, 'reservations', reservationId, `${field}.reservationId`);
+  if (reservation.editionId !== edition.id)
+    throw new InputError(`${field}.reservationId`, reservationId, 'a reservation of this edition');
+  await closeReservation(studio, tx, edition, reservation, 'sold');
+  return reservation.impressionId ? [reservation.impressionId] : [];
+}
+
+/** The numbers a buyer chose: of this run, unsold, and promised to nobody else. */
+async function wantedNumbers(
+  tx: Tx,
+  edition: Edition,
+  chosen: readonly string[],
+  q: { today: string; field: string; quantity: number },
+): Promise<Impression[]> {
+  if (!chosen.length) return [];
+  const field = `${q.field}.numbers`;
+  if (edition.kind === 'open')
+    throw new InputError(field, chosen.length, 'none: an open edition has no numbers to choose');
+  if (chosen.length > q.quantity)
+    throw new InputError(field, chosen.length, `at most ${q.quantity}, as many as are ordered`);
+  const unsold = new Map((await unsoldNumbers(tx, edition, q.today)).map((i) => [i.id, i]));
+  return chosen.map((wanted) => {
+    const number = unsold.get(wanted);
+    if (!number)
+      throw new InputError(
+        field,
+        wanted,
+        'numbers of this run that are neither sold, kept back, reserved nor chosen by another',
+      );
+    return number;
+  });
+}
+
+/** The lines that one wish becomes under the tiers of a run. What a person typed stands for all of it. */
+async function tieredLines(
+  tx: Tx,
+  edition: Edition,
+  q: {
+    first: number;
+    isTyped: boolean;
+    quantity: number;
+    wanted: readonly Impression[];
+    currency: string;
+    today: string;
+  },
+): Promise<{ priceMinor: number; quantity: number; numbers: string[] }[]> {
+  const { tiers } = edition.terms;
+  const ids = q.wanted.map((i) => i.id);
+  if (q.isTyped || !tiers.length || edition.kind === 'open')
+    return [{ priceMinor: q.first, quantity: q.quantity, numbers: ids }];
+  const free = await freeLineOf(tx, edition.id, q.today);
+  const open = await unsoldNumbers(tx, edition, q.today);
+  const all = await unsoldNumbers(tx, edition, q.today, { spokenForToo: true });
+  // Whoever was promised any number before gets the ones before these; numbers promised by name are out of the way already.
+  const named = all.length - open.length;
+  const ahead = Math.max(0, (free?.promised ?? 0) + (free?.reserved ?? 0) - named);
+  const next = open.filter((i) => !ids.includes(i.id));
+  const numbers = [...q.wanted, ...next.slice(ahead, ahead + q.quantity - q.wanted.length)];
+  const lines = new Map<number, { priceMinor: number; quantity: number; numbers: string[] }>();
+  for (let k = 0; k < q.quantity; k++) {
+    const number = numbers[k] ?? numbers.at(-1);
+    const priceMinor = tierPrice(q.first, number?.number ?? 1, tiers, q.currency);
+    const line = lines.get(priceMinor) ?? { priceMinor, quantity: 0, numbers: [] };
+    line.quantity++;
+    if (k < q.wanted.length) line.numbers.push(numbers[k]!.id);
+    lines.set(priceMinor, line);
+  }
+  return [...lines.values()];
 }
 
 /** The product a line asks for; where it names none, the plainest of its size. */
@@ -230,24 +340,25 @@ async function priceOf(studio: Studio, tx: Tx, product: Row<'products'>) {
 
 /** A run cannot promise more impressions than it still has: those spoken for by open orders count, closed runs have what is left. */
 async function refuseOversold(
+  studio: Studio,
   tx: Tx,
   edition: Edition,
-  formatId: string,
-  wanted: number,
-  field: string,
-  title: string,
+  q: { formatId: string; wanted: number; field: string; title: string },
 ) {
+  const today = await studio.today();
+  const ready = () =>
+    readyImpressions(tx, { edition, formatId: q.formatId, count: q.wanted, today, lineId: null });
   const free =
     edition.kind === 'limited'
-      ? ((await freeOf(tx, edition.id)) ?? 0)
+      ? ((await freeOf(tx, edition.id, today)) ?? 0)
       : edition.closedAt
-        ? (await readyImpressions(tx, edition, formatId, wanted)).length
-        : wanted;
-  if (wanted > free)
+        ? (await ready()).length
+        : q.wanted;
+  if (q.wanted > free)
     throw new InputError(
-      field,
-      wanted,
-      `at most ${Math.max(0, free)}: that many of ${title} are neither gone nor promised${edition.closedAt ? ', and the edition is closed' : ''}`,
+      q.field,
+      q.wanted,
+      `at most ${Math.max(0, free)}: that many of ${q.title} are neither gone nor promised${edition.closedAt ? ', and the edition is closed' : ''}`,
     );
 }
 
@@ -268,7 +379,7 @@ export const pickOrder = defineAction({
     const taken: string[] = [];
     for (const l of lines) {
       const edition = await rowById(tx, 'editions', l.editionId);
-      const ready = await readyImpressions(tx, edition, l.formatId, l.quantity);
+      const ready = await readyFor(studio, tx, edition, l);
       if (ready.length < l.quantity) throw new RefusedError(await shortSentence(tx, l, ready.length));
       for (const i of ready)
         await patchRow(tx, 'impressions', i.id, { state: 'allocated', orderLineId: l.id, changedAt: at });
@@ -296,6 +407,34 @@ export const pickOrder = defineAction({
     return { message: `Picked for order ${order.number}: ${taken.join(', ')}.`, numbers: taken };
   },
 });
+
+/** The prints a line takes: the numbers its buyer chose, and for the rest the lowest that lie ready. */
+async function readyFor(
+  studio: Studio,
+  tx: Tx,
+  edition: Edition,
+  l: Row<'orderLines'>,
+): Promise<Impression[]> {
+  const all = await readyImpressions(tx, {
+    edition,
+    formatId: l.formatId,
+    count: l.wanted ? 5_000 : l.quantity,
+    today: await studio.today(),
+    lineId: l.id,
+  });
+  const wanted = l.wanted ?? [];
+  if (!wanted.length) return all;
+  const chosen = all.filter((i) => wanted.includes(i.id));
+  const missing = wanted.filter((each) => !chosen.some((i) => i.id === each));
+  if (missing.length) {
+    const i = await rowById(tx, 'impressions', missing[0]!);
+    throw new RefusedError(
+      `${impressionLabel(i.kind, i.number, edition.size, edition.name)} was asked for and is ${STATE_WORDS[i.state]}: make it ready in this size first, or ask the buyer for another.`,
+    );
+  }
+  const others = all.filter((i) => !wanted.includes(i.id));
+  return [...chosen, ...others].slice(0, l.quantity).sort((a, b) => a.number - b.number);
+}
 
 async function shortSentence(tx: Tx, l: Row<'orderLines'>, ready: number): Promise<string> {
   const edition = await rowById(tx, 'editions', l.editionId);

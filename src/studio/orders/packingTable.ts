@@ -8,6 +8,7 @@ import { pickedFor } from '@/store/editions';
 import { allServices, orderWhole, type Service } from '@/store/orders';
 import { findRows } from '@/store/rows';
 import { cache } from 'react';
+import { standingCertificates } from '../editions/certificateActions';
 import type { Studio } from '../studio';
 import { shownCosts } from '../prices/shownCosts';
 import { packPlanFor } from './parcels';
@@ -28,6 +29,10 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
       lines.map(({ format }) => format.id),
     ),
   ]);
+  const standing = await standingCertificates(
+    db,
+    picked.map((p) => p.impression.id),
+  );
   const prints = picked.map((p) => ({
     id: p.impression.id,
     lineId: p.lineId,
@@ -38,7 +43,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     paper: p.paper.name,
     scuffs: p.paper.scuffs,
     signed: p.impression.signedAt !== null,
-    certified: p.impression.certifiedAt !== null,
+    hasCertificate: standing.has(p.impression.id),
     editionId: p.edition.id,
   }));
   const today = localDay(studio.now(), settings.timeZone);

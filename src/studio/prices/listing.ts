@@ -58,7 +58,7 @@ export async function listingOf(studio: Studio, w: WorkPage): Promise<Listing> {
     });
   });
   const edition = editions.find((e) => !e.closedAt) ?? null;
-  const free = edition ? await freeOf(studio.db, edition.id) : null;
+  const free = edition ? await freeOf(studio.db, edition.id, await studio.today()) : null;
   return {
     finePrint,
     left,

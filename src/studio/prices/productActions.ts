@@ -27,6 +27,7 @@ import {
 import { FIRST_SETTINGS } from '../settings/firstSettings';
 import { noteInJournal } from '../studio';
 import { loadWorkPage, formatCheck } from '../works/workPage';
+import { placeInRuns, refuseAgainstRun } from '../editions/runRules';
 import { ensureProduct, productName } from './products';
 
 /** Names a line the studio sells in, or changes what it is. */
@@ -107,6 +108,7 @@ export const offerProducts = defineAction({
     const page = await loadWorkPage(studio, input.workId);
     if (!page) throw new InputError('workId', input.workId, 'a work there is');
     const thin: string[] = [];
+    const notMade = new Set<string>();
     let made = 0;
     for (const [i, formatId] of input.formatIds.entries()) {
       const format = page.formats.find((f) => f.id === formatId);
@@ -119,13 +121,26 @@ export const offerProducts = defineAction({
         for (const finish of input.finishes) {
           const [known] = await findRows(tx, 'products', { formatId, lineId, finish, archivedAt: null });
           if (known) continue;
+          const { place, says } = await placeInRuns(tx, {
+            workId: format.workId,
+            formatId,
+            lineId,
+            finish,
+          });
+          if (place === 'not made') {
+            notMade.add(says!);
+            continue;
+          }
           const product = await ensureProduct(studio, tx, format, lineId, finish);
-          if (product.inEdition !== input.inEdition)
-            await patchRow(tx, 'products', product.id, { inEdition: input.inEdition });
+          const inEdition = input.inEdition && place === 'in the run';
+          if (product.inEdition !== inEdition) await patchRow(tx, 'products', product.id, { inEdition });
           made++;
         }
     }
-    const left = thin.length ? ` ${thin.join(', ')}: left out, the file is too thin.` : '';
+    const left = [
+      thin.length ? ` ${thin.join(', ')}: left out, the file is too thin.` : '',
+      ...[...notMade].map((says) => ` Left out: ${says}.`),
+    ].join('');
     if (made === 0) throw new RefusedError(`Nothing to add: all of that is offered already.${left}`);
     await noteInJournal(studio, tx, {
       act: 'offered',
@@ -182,6 +197,7 @@ export const quoteProduct = defineAction({
   async run({ studio, tx, input }) {
     const { currency, timeZone } = await studio.settings();
     const product = await rowById(tx, 'products', input.id, 'id');
+    await refuseAgainstRun(tx, product, input.inEdition);
     const { foreign } = input;
     const foreignMinor = foreign ? parseSum(foreign.sum, foreign.currency, 'foreign.sum') : null;
     const own = isBlank(input.quote) ? null : parseSum(input.quote, currency, 'quote');

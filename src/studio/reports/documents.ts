@@ -1,18 +1,11 @@
-import { fileWords } from '@/core/words';
-import { bordersOf, sheetOf } from '@/core/crop/border';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatMoney, formatSize, formatWeight, localDay, shareOf, toDecimals } from '@/core/measure';
-import { certificatePdf } from '@/paperwork/certificate';
+import { formatMoney, formatSize, formatWeight, shareOf, toDecimals } from '@/core/measure';
 import { labelPdf } from '@/paperwork/label';
 import { packingSlipPdf } from '@/paperwork/packingSlip';
-import { seal, studioKey } from '@/paperwork/seal';
 import { pickedFor } from '@/store/editions';
 import { orderWhole } from '@/store/orders';
-import { findRow, rowById } from '@/store/rows';
-import { currentMaster } from '@/store/works';
-import { stat } from 'node:fs/promises';
-import { join } from 'node:path';
+import { findRow } from '@/store/rows';
 import type { Studio } from '../studio';
 
 export type Document = { name: string; bytes: Buffer };
@@ -21,67 +14,6 @@ async function orderOrThrow(studio: Studio, orderId: string) {
   const whole = await orderWhole(studio.db, orderId);
   if (!whole) throw new InputError('order', orderId, 'one of the orders there are');
   return whole;
-}
-
-/** The certificate of an impression that has passed inspection. */
-export async function certificate(studio: Studio, impressionId: string): Promise<Document> {
-  const { db } = studio;
-  const i = await rowById(db, 'impressions', impressionId, 'impression');
-  const edition = await rowById(db, 'editions', i.editionId);
-  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
-  if (
-    ['declared', 'printed', 'spoiled', 'destroyed', 'lost'].includes(i.state) ||
-    !i.formatId ||
-    !i.paperId
-  ) {
-    throw new RefusedError(`${label} has no certificate: it is not printed and passed.`);
-  }
-  const [work, format, paper, settings, master] = await Promise.all([
-    rowById(db, 'works', edition.workId),
-    rowById(db, 'formats', i.formatId),
-    rowById(db, 'papers', i.paperId),
-    studio.settings(),
-    currentMaster(db, edition.workId),
-  ]);
-  const proof = i.proofId ? await findRow(db, 'proofs', i.proofId) : undefined;
-  const route = proof ? await findRow(db, 'routes', proof.routeId) : undefined;
-  const image = { width: format.imageWidthUm, height: format.imageHeightUm };
-  const sheet = sheetOf(image, bordersOf(format));
-  const both = (s: typeof image) =>
-    `${formatSize(s, settings.unit)} (${formatSize(s, settings.unit === 'mm' ? 'in' : 'mm')})`;
-  const made = localDay(i.printedAt!, settings.timeZone);
-  const picture = master ? join(studio.objects.derivedDir(master.sha256), 'view.jpg') : null;
-  const code = seal(await studioKey(studio.options.dataDir), {
-    edition: edition.id,
-    number: label,
-    title: work.title,
-    made,
-  });
-  const bytes = await certificatePdf({
-    studio: settings.name,
-    artist: settings.artist || settings.name,
-    address: settings.address,
-    title: work.title,
-    yearOfWork: work.year,
-    medium: work.medium,
-    number: label,
-    editionSentence: edition.covers,
-    yearOfPrint: Number(made.slice(0, 4)),
-    process: route?.process ?? 'process not recorded',
-    paper: `${paper.name}, ${paper.base}, ${paper.surface}, ${paper.gsm} g/m²`,
-    image: both(image),
-    sheet: both(sheet),
-    date: localDay(studio.now(), settings.timeZone),
-    code,
-    picture:
-      picture &&
-      (await stat(picture).then(
-        () => picture,
-        () => null,
-      )),
-    at: studio.now(),
-  });
-  return { name: `certificate_${fileWord(work.title)}_${label.replace('/', '-of-')}.pdf`, bytes };
 }
 
 /** What a shown rate of tax comes to on top of a sum that is kept without; nothing: none is shown. */
@@ -161,5 +93,3 @@ export async function addressLabel(studio: Studio, orderId: string): Promise<Doc
   });
   return { name: `label_${order.number}.pdf`, bytes };
 }
-
-const fileWord = (text: string) => fileWords(text, 'print');

@@ -58,8 +58,15 @@ const TABLE_OF_FIELD: Record<string, string> = {
   lineIds: 'print_lines',
   formatIds: 'formats',
   accountId: 'job_accounts',
+  reservationId: 'reservations',
+  numbers: 'impressions',
+  itemId: 'consignment_items',
+  channelId: 'channels',
 };
 const TABLE_OF_ACT: readonly [RegExp, string][] = [
+  [/Reservation/, 'reservations'],
+  [/Consignment/, 'consignments'],
+  [/Keeper/, 'keepers'],
   [/Product/, 'products'],
   [/Line$/, 'print_lines'],
   [/Goods/, 'goods'],
@@ -152,6 +159,16 @@ const WHOLE_INPUTS: Record<string, (pick: Pick, pools: Pools) => unknown> = {
     formatId: pick(pools.formats ?? []),
     price: pick(['53.10', '20', '80']),
     question: { costs: [], fixedFees: [], shareFees: [], carriageCharged: 0, margin: 0.5, given: 0 },
+  }),
+  consignPrints: (pick, pools) => ({
+    buyerId: pick(pools.buyers ?? []),
+    channelId: null,
+    sinceOn: '2026-11-02',
+    dueOn: '2026-12-20',
+    theirShare: 0.4,
+    bearsDamage: 'the shop',
+    notes: '',
+    items: [{ impressionId: pick(pools.impressions ?? []), price: '40' }],
   }),
   openEdition: (pick, pools) => ({
     workId: pick(pools.works ?? []),

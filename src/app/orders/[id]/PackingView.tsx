@@ -291,6 +291,19 @@ function Sale({ table: { order, buyer, lines } }: { table: PackingModel }) {
 }
 
 function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingModel }) {
+  const action = useAction();
+  const missing = prints.filter((print) => !print.hasCertificate);
+  /** One edition after another: an act is about one. */
+  const writeMissing = async () => {
+    for (const editionId of new Set(missing.map((print) => print.editionId))) {
+      const ofIt = missing.filter((print) => print.editionId === editionId);
+      const done = await action.run('writeCertificates', {
+        editionId,
+        impressionIds: ofIt.map((print) => print.id),
+      });
+      if (!done) return;
+    }
+  };
   const paper = (kind: string, id: string, says: string) => (
     <a
       key={id}
@@ -311,9 +324,15 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
         ) : (
           <Small>Address label: when it is packed</Small>
         )}
-        {prints.map((print) =>
-          paper('certificate', print.id, `Certificate, ${print.title} ${print.label}`),
+        {prints
+          .filter((print) => print.hasCertificate)
+          .map((print) => paper('certificate', print.id, `Certificate, ${print.title} ${print.label}`))}
+        {missing.length > 0 && (
+          <Button isDisabled={action.isPending} onPress={() => void writeMissing()}>
+            {missing.length === 1 ? 'Write its certificate' : `Write ${missing.length} certificates`}
+          </Button>
         )}
+        <ErrorCallout error={action.error} />
         {prints.length === 0 && <Small>Certificates: when it is picked</Small>}
       </Stack>
     </Part>

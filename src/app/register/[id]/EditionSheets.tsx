@@ -1,9 +1,13 @@
 'use client';
-import type { EditionModel, FormatModel, ImpressionModel, PaperModel } from '@/app/models';
+import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { ActionSheet } from '@/app/ActionSheet';
 import { Small } from '@/ui/Layout';
-import type { SheetLine } from './EditionView';
+import type { SheetLine } from './sheets';
+import { useAsked } from '@/ui/useAsked';
+import { useUnits } from '@/ui/Units';
+
+type ImpressionModel = SheetLine['impression'];
 
 const listed = (list: readonly ImpressionModel[], edition: EditionModel) =>
   list.length > 6
@@ -17,17 +21,18 @@ export function PrintSheet({
   rows,
   formats,
   papers,
+  last,
   onClose,
 }: {
   edition: EditionModel;
   chosen: ImpressionModel[];
   rows: SheetLine[];
   formats: FormatModel[];
-  papers: PaperModel[];
+  papers: Pick<PaperModel, 'id' | 'name'>[];
+  last: { formatId: string | null; paperId: string | null } | null;
   onClose: () => void;
 }) {
   const all = rows.map((r) => r.impression);
-  const last = all.filter((i) => i.printedAt).sort((a, b) => (a.printedAt! < b.printedAt! ? 1 : -1))[0];
   const isOpen = edition.kind === 'open';
   const next = all.filter((i) => i.kind === 'run' && i.state === 'declared');
   /** Chosen ones, else the next of a run; those of an open edition have no number before they are printed. */
@@ -100,11 +105,11 @@ function sayMeant(
 ): string {
   if (!meant) return 'Numbered on from the last.';
   if (isChosen) return `Numbers ${listed(meant, edition)}.`;
-  const said = meant.length ? listed(meant, edition) : 'none are left to print on this page';
+  const said = meant.length ? listed(meant, edition) : 'none are left to print';
   return `The next numbers of the run: ${said}.`;
 }
 
-export type ReasonAct = 'spoiled' | 'gifted' | 'consigned' | 'returned' | 'lost' | 'destroyed';
+export type ReasonAct = 'spoiled' | 'gifted' | 'returned' | 'lost' | 'destroyed';
 const ASKS: Record<ReasonAct, { title: string; label: string; hint: string; end: string }> = {
   spoiled: {
     title: 'Spoil',
@@ -117,12 +122,6 @@ const ASKS: Record<ReasonAct, { title: string; label: string; hint: string; end:
     label: 'To whom, and why',
     hint: 'kept with the number',
     end: 'It is given',
-  },
-  consigned: {
-    title: 'To a shop',
-    label: 'Which shop, on what terms',
-    hint: 'sale or return, their share',
-    end: 'It goes there',
   },
   returned: {
     title: 'Came back',
@@ -198,5 +197,149 @@ export function CloseSheet({ edition, onClose }: { edition: EditionModel; onClos
         many were made. If a route prints it on demand, close it there too.
       </p>
     </ActionSheet>
+  );
+}
+
+/** Holds a number, or so many of the run, for somebody until a day. */
+export function ReserveSheet({
+  edition,
+  chosen,
+  free,
+  onClose,
+}: {
+  edition: EditionModel;
+  chosen: ImpressionModel | null;
+  free: number | null;
+  onClose: () => void;
+}) {
+  return (
+    <ActionSheet
+      act="reserveNumbers"
+      title={chosen ? `Hold ${listed([chosen], edition)} for somebody` : 'Hold numbers for somebody'}
+      label="Hold it"
+      about={edition.id}
+      width={480}
+      columns="1fr 1fr"
+      asks={[
+        { kind: 'text', name: 'forWhom', label: 'For whom', required: true, autoFocus: true },
+        { kind: 'day', name: 'untilOn', label: 'Until', required: true },
+        ...(chosen
+          ? []
+          : ([{ kind: 'whole', name: 'quantity', label: 'How many', required: true }] as const)),
+        { kind: 'text', name: 'note', label: 'Note' },
+      ]}
+      first={{ forWhom: '', untilOn: '', quantity: 1 as number | string, note: '' }}
+      input={({ forWhom, untilOn, quantity, note }) => ({
+        editionId: edition.id,
+        impressionId: chosen?.id ?? null,
+        quantity: quantity as number,
+        forWhom,
+        untilOn,
+        note,
+      })}
+      onClose={onClose}
+    >
+      <p style={{ marginBottom: 12 }}>
+        {Math.max(0, free ?? 0)} are free. What is held is sold to nobody else through that day; from the
+        next day on it is free again by itself.
+      </p>
+    </ActionSheet>
+  );
+}
+
+/** Keeps a number of the run back for the artist. */
+export function HoldSheet({
+  edition,
+  chosen,
+  onClose,
+}: {
+  edition: EditionModel;
+  chosen: ImpressionModel;
+  onClose: () => void;
+}) {
+  return (
+    <ActionSheet
+      act="holdBack"
+      title={`Keep back ${listed([chosen], edition)}`}
+      label="Keep it back"
+      about={chosen.id}
+      width={460}
+      columns="1fr"
+      asks={[{ kind: 'text', name: 'why', label: 'Why', required: true, autoFocus: true }]}
+      first={{ why: '' }}
+      input={({ why }) => ({ impressionId: chosen.id, why })}
+      onClose={onClose}
+    >
+      <p style={{ marginBottom: 12 }}>It stays in the run and is not sold. The register says so.</p>
+    </ActionSheet>
+  );
+}
+
+/** Gives prints to a shop or a gallery on sale or return. */
+export function ConsignSheet({
+  edition,
+  chosen,
+  channels,
+  firstPriceMinor,
+  onClose,
+}: {
+  edition: EditionModel;
+  chosen: ImpressionModel[];
+  channels: { id: string; name: string }[];
+  firstPriceMinor: number | null;
+  onClose: () => void;
+}) {
+  const { today } = useUnits();
+  const { answer: people } = useAsked<{ id: string; name: string }[]>('/api/people');
+  return (
+    <ActionSheet
+      act="consignPrints"
+      title={`To a shop: ${listed(chosen, edition)}`}
+      label="It goes there"
+      about={edition.id}
+      width={600}
+      asks={[
+        {
+          kind: 'find',
+          name: 'buyerId',
+          label: 'Who gets them',
+          options: (people ?? []).map((person) => ({ key: person.id, name: person.name })),
+          hint: 'somebody of the address book; record them at a new order first',
+        },
+        {
+          kind: 'choice',
+          name: 'channelId',
+          label: 'Counts as sold through',
+          options: [
+            { key: '', name: 'nothing said' },
+            ...channels.map((channel) => ({ key: channel.id, name: channel.name })),
+          ],
+        },
+        { kind: 'day', name: 'sinceOn', label: 'Since', required: true },
+        { kind: 'day', name: 'dueOn', label: 'Due back or paid by', required: true },
+        { kind: 'share', name: 'theirShare', label: 'Their share of the price', required: true },
+        { kind: 'money', name: 'price', label: 'Each sells for', required: true },
+        { kind: 'text', name: 'bearsDamage', label: 'Who bears damage', required: true },
+        { kind: 'text', name: 'notes', label: 'Agreed beside' },
+      ]}
+      first={{
+        buyerId: '',
+        channelId: '',
+        sinceOn: today(),
+        dueOn: '',
+        theirShare: 0.4 as number | string,
+        price: firstPriceMinor as number | string | null,
+        bearsDamage: 'the shop, from the handing over on',
+        notes: '',
+      }}
+      input={({ buyerId, channelId, theirShare, price, ...rest }) => ({
+        ...rest,
+        buyerId,
+        channelId: channelId || null,
+        theirShare: theirShare as number,
+        items: chosen.map((each) => ({ impressionId: each.id, price: price as string | number })),
+      })}
+      onClose={onClose}
+    />
   );
 }

@@ -1,51 +1,63 @@
 'use client';
-import type { EditionModel, FormatModel, ImpressionModel, PaperModel } from '@/app/models';
+import type { EditionModel, FormatModel, PaperModel } from '@/app/models';
 import Link from 'next/link';
+import { useMemo } from 'react';
 import styled from 'styled-components';
 
+import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
-import { Button, Row } from '@/ui/Button';
+import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
+import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   Columns,
   EmptyState,
+  FactList,
   Lead,
   Page,
   PageHeader,
   PageTitle,
-  Pagination,
   Panel,
+  PanelTitle,
   Small,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { ChainLine } from '../ChainLine';
-import { CloseSheet, PrintSheet, ReasonSheet } from './EditionSheets';
-import { Stopwatch } from '@/app/Stopwatch';
+import {
+  CloseSheet,
+  ConsignSheet,
+  HoldSheet,
+  PrintSheet,
+  ReasonSheet,
+  ReserveSheet,
+} from './EditionSheets';
 import { ImpressionAside } from './ImpressionAside';
 import { SheetsGrid } from './SheetsGrid';
-import { madeOrDeclared, standing, useEditionDesk, type EditionDesk } from './useEditionDesk';
+import { unpackSheet, type PackedSheet, type SheetLine } from './sheets';
+import { madeOrDeclared, standing, useEditionDesk, wordGroup, type EditionDesk } from './useEditionDesk';
 
-/** A number of the edition, with the names of what it is and whom it is held for. */
-export type SheetLine = {
-  impression: ImpressionModel;
-  formatName: string | null;
-  paperName: string | null;
-  orderNumber: number | null;
-  orderId: string | null;
+type Reservation = {
+  id: string;
+  number: number | null;
+  quantity: number;
+  forWhom: string;
+  untilOn: string;
 };
 type Props = {
   edition: EditionModel;
   title: string;
-  rows: SheetLine[];
+  sheets: PackedSheet[];
   counts: Record<string, number>;
-  page: number;
-  perPage: number;
   formats: FormatModel[];
-  papers: PaperModel[];
+  papers: Pick<PaperModel, 'id' | 'name'>[];
+  channels: { id: string; name: string }[];
+  reservations: Reservation[];
+  last: { formatId: string | null; paperId: string | null } | null;
   entries: number;
-  /** Numbers of a run that are neither gone nor promised; nothing for an open edition. */
+  /** Numbers of a run that are neither gone, promised nor kept back; nothing for an open edition. */
   free: number | null;
+  firstPriceMinor: number | null;
   picture: string | null;
   begin: 'sign' | 'inspect' | null;
 };
@@ -58,22 +70,28 @@ const Acts = styled(Row)`
   margin-top: 12px;
   justify-content: space-between;
 `;
+const FilterRow = styled(Row)`
+  align-items: end;
+  margin-bottom: 14px;
+  flex-wrap: wrap;
+`;
 const sheetsWord = (n: number) => (n === 1 ? '1 sheet' : `${n} sheets`);
 
 /** An edition drawn as its sheets; one or many are chosen, then one act is done to all of them. */
 export function EditionView(props: Props) {
-  const { edition, rows, counts, page, perPage, formats, papers, picture, begin } = props;
+  const { edition, counts, formats, papers, picture, begin } = props;
+  const rows = useMemo(() => props.sheets.map(unpackSheet), [props.sheets]);
   const desk = useEditionDesk({
     edition,
     rows,
     begin,
     hasPaperAndSize: formats.length > 0 && papers.length > 0,
   });
-  const { chosen, sheet, openSheet } = desk;
+  const { chosen } = desk;
   useKeys(keysOf(desk));
   return (
     <Page>
-      <Head {...props} onClose={() => openSheet('close')} />
+      <Head {...props} onClose={() => desk.openSheet('close')} />
       <Columns $aside={372}>
         <Panel>
           {rows.length === 0 ? (
@@ -84,58 +102,168 @@ export function EditionView(props: Props) {
               </p>
             </EmptyState>
           ) : (
-            <SheetsGrid
-              rows={rows}
-              edition={edition}
-              picture={picture}
-              selected={desk.selected}
-              onSelect={desk.select}
-            />
+            <>
+              <SheetFilterBar {...{ rows, desk, edition, formats }} />
+              <SheetsGrid
+                rows={desk.shown}
+                edition={edition}
+                picture={picture}
+                selected={desk.selected}
+                onSelect={desk.select}
+              />
+              <p style={{ marginTop: 8 }}>
+                <Small>
+                  {desk.shown.length === rows.length
+                    ? `${madeOrDeclared(counts)} sheets`
+                    : `${desk.shown.length} of ${rows.length} sheets`}
+                </Small>
+              </p>
+            </>
           )}
-          <Pagination
-            page={page}
-            perPage={perPage}
-            total={madeOrDeclared(counts)}
-            href={(p) => `/register/${edition.id}?page=${p}`}
-          />
           <ErrorCallout error={desk.action.error} />
           <ActsOnChosen desk={desk} remake={edition.remake} />
         </Panel>
         <div>
-          <ImpressionAside
-            id={chosen.at(-1)?.id ?? null}
-            edition={edition}
-            stamp={
-              rows
-                .map((r) => r.impression.changedAt)
-                .sort()
-                .at(-1) ?? ''
-            }
-          />
-          {rows.some((row) => row.impression.state === 'inspected') && <Stopwatch act="sign" />}
+          <ImpressionAside id={chosen.at(-1)?.id ?? null} edition={edition} stamp={`${props.entries}`} />
+          <Held reservations={props.reservations} />
           {begin && <HowTo begin={begin} />}
         </div>
       </Columns>
-      {sheet === 'print' && (
-        <PrintSheet
-          edition={edition}
-          chosen={desk.toPrint ? chosen : []}
-          rows={rows}
-          formats={formats}
-          papers={papers}
-          onClose={() => openSheet(null)}
-        />
-      )}
-      {sheet === 'close' && <CloseSheet edition={edition} onClose={() => openSheet(null)} />}
-      {sheet && sheet !== 'print' && sheet !== 'close' && (
-        <ReasonSheet act={sheet} edition={edition} chosen={chosen} onClose={() => openSheet(null)} />
-      )}
+      <OpenedSheet {...props} rows={rows} desk={desk} />
     </Page>
   );
 }
 
+/** Which sheets are drawn, and all of them chosen at once. */
+function SheetFilterBar({
+  rows,
+  desk,
+  edition,
+  formats,
+}: {
+  rows: SheetLine[];
+  desk: EditionDesk;
+  edition: EditionModel;
+  formats: FormatModel[];
+}) {
+  const { filter, setFilter, shown } = desk;
+  const groups = useMemo(() => {
+    const found = new Map<string, number>();
+    for (const row of rows) {
+      const word = wordGroup(row, edition);
+      found.set(word, (found.get(word) ?? 0) + 1);
+    }
+    return [...found];
+  }, [rows, edition]);
+  return (
+    <FilterRow>
+      <Select
+        label="Show"
+        value={filter.word}
+        onChange={(word) => setFilter({ ...filter, word })}
+        options={[
+          { key: '', name: `all ${rows.length}` },
+          ...groups.map(([word, n]) => ({ key: word, name: `${word}, ${n}` })),
+        ]}
+      />
+      {formats.length > 1 && (
+        <Select
+          label="Size"
+          value={filter.formatId}
+          onChange={(formatId) => setFilter({ ...filter, formatId })}
+          options={[
+            { key: '', name: 'every size' },
+            ...formats.map((format) => ({ key: format.id, name: format.name })),
+          ]}
+        />
+      )}
+      <Field
+        label="Numbers"
+        value={filter.numbers}
+        onChange={(numbers) => setFilter({ ...filter, numbers })}
+        placeholder="7, 12–20"
+        width={130}
+      />
+      <Button
+        quiet
+        isDisabled={shown.length === 0}
+        onPress={() => desk.select(new Set(shown.map((row) => row.impression.id)))}
+      >
+        Choose {shown.length === rows.length ? 'all' : `these ${shown.length}`}
+      </Button>
+      {desk.chosen.length > 0 && (
+        <Button quiet onPress={() => desk.select(new Set())}>
+          Choose none
+        </Button>
+      )}
+    </FilterRow>
+  );
+}
+
+/** What is held for somebody, until when, and letting it go. */
+function Held({ reservations }: { reservations: readonly Reservation[] }) {
+  const { date } = useUnits();
+  const action = useAction();
+  if (!reservations.length) return null;
+  return (
+    <section style={{ marginTop: 24 }}>
+      <PanelTitle>Held for somebody</PanelTitle>
+      <FactList
+        rows={reservations.map((each) => [
+          each.forWhom,
+          <span key={each.id}>
+            {each.number ? `number ${each.number}` : `${each.quantity} of the run`}, until{' '}
+            {date(each.untilOn)}{' '}
+            <Button quiet onPress={() => void action.run('endReservation', { id: each.id })}>
+              Let go
+            </Button>
+          </span>,
+        ])}
+      />
+      <ErrorCallout error={action.error} />
+    </section>
+  );
+}
+
+/** The sheet that asks for what an act needs to be told. */
+function OpenedSheet({
+  edition,
+  formats,
+  papers,
+  channels,
+  last,
+  free,
+  firstPriceMinor,
+  rows,
+  desk,
+}: Props & { rows: SheetLine[]; desk: EditionDesk }) {
+  const { sheet, openSheet, chosen } = desk;
+  const onClose = () => openSheet(null);
+  switch (sheet) {
+    case null:
+      return null;
+    case 'print':
+      return (
+        <PrintSheet
+          {...{ edition, rows, formats, papers, last, onClose }}
+          chosen={desk.toPrint ? chosen : []}
+        />
+      );
+    case 'close':
+      return <CloseSheet {...{ edition, onClose }} />;
+    case 'reserve':
+      return <ReserveSheet {...{ edition, free, onClose }} chosen={chosen[0] ?? null} />;
+    case 'hold':
+      return <HoldSheet {...{ edition, onClose }} chosen={chosen[0]!} />;
+    case 'consign':
+      return <ConsignSheet {...{ edition, channels, firstPriceMinor, chosen, onClose }} />;
+    default:
+      return <ReasonSheet act={sheet} {...{ edition, chosen, onClose }} />;
+  }
+}
+
 /** The keys that do something to what is chosen just now. */
-function keysOf({ chosen, mayAll, mayPrint, handle, openSheet }: EditionDesk) {
+function keysOf({ chosen, mayAll, mayPrint, mayReserve, handle, openSheet }: EditionDesk) {
   const keys = [
     mayAll('signed') && {
       key: 's',
@@ -149,6 +277,7 @@ function keysOf({ chosen, mayAll, mayPrint, handle, openSheet }: EditionDesk) {
     },
     mayAll('spoiled') && { key: 'l', label: 'spoil, with the reason', run: () => openSheet('spoiled') },
     mayPrint && { key: 'p', label: 'record prints', run: () => openSheet('print') },
+    mayReserve && { key: 'r', label: 'hold a number for somebody', run: () => openSheet('reserve') },
   ];
   return keys.filter((key) => key !== false);
 }
@@ -177,11 +306,23 @@ function Head({
         </Lead>
         <ChainLine entries={entries} />
       </div>
-      {!edition.closedAt && (
-        <Button quiet onPress={onClose}>
-          Close the edition
-        </Button>
-      )}
+      <Row>
+        <ButtonLink href={`/register/${edition.id}/sign`}>Sign at the table</ButtonLink>
+        <a href={`/api/documents/opening-statement/${edition.id}`} target="_blank" rel="noreferrer">
+          Opening statement
+        </a>
+        <a href={`/api/documents/edition-register/${edition.id}`} target="_blank" rel="noreferrer">
+          Register as PDF
+        </a>
+        {edition.kind === 'limited' && !edition.closedAt && (
+          <Link href={`/register/${edition.id}/notebook`}>From a notebook</Link>
+        )}
+        {!edition.closedAt && (
+          <Button quiet onPress={onClose}>
+            Close the edition
+          </Button>
+        )}
+      </Row>
     </PageHeader>
   );
 }
@@ -223,6 +364,27 @@ function ActsOnChosen({ desk, remake }: { desk: EditionDesk; remake: EditionMode
             {label}
           </Button>
         ))}
+        {mayAll('certified') && (
+          <Button isDisabled={action.isPending} onPress={() => void desk.certify()}>
+            {count === 1 ? 'Write its certificate' : `Write ${count} certificates`}
+          </Button>
+        )}
+        {desk.haveCertificates && (
+          <a
+            href={`/api/documents/certificates/${chosen.map((each) => each.id).join(',')}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            {count === 1 ? 'Certificate as PDF' : `${count} certificates as one PDF`}
+          </a>
+        )}
+        {desk.mayConsign && <Button onPress={() => openSheet('consign')}>To a shop</Button>}
+        {desk.mayReserve && (
+          <Button keyName="r" onPress={() => openSheet('reserve')}>
+            Hold for somebody
+          </Button>
+        )}
+        {desk.mayHold && <Button onPress={() => openSheet('hold')}>Keep back</Button>}
         {mayAll('remade') && remake === 'remake' && (
           <Button isDisabled={action.isPending} onPress={() => void handle('remade')}>
             Make the number again
@@ -242,13 +404,11 @@ function ActsOnChosen({ desk, remake }: { desk: EditionDesk; remake: EditionMode
 }
 
 const AT_ONCE = [
-  { act: 'certified', label: 'Certificates written' },
   { act: 'kept', label: 'Keep' },
   { act: 'delivered', label: 'Sold there' },
 ] as const;
 const WITH_REASON = [
   { act: 'gifted', label: 'Give away' },
-  { act: 'consigned', label: 'To a shop' },
   { act: 'returned', label: 'Came back' },
   { act: 'lost', label: 'Lost' },
   { act: 'destroyed', label: 'Destroyed' },

@@ -1,6 +1,8 @@
 'use client';
 import type { EditionModel } from '@/app/models';
+import Link from 'next/link';
 import styled from 'styled-components';
+import { lineWords } from '@/core/edition/lineWords';
 
 import type { ImpressionDetail } from '@/studio/editions/editions';
 import { FactList, PanelTitle, Small } from '@/ui/Layout';
@@ -8,7 +10,7 @@ import { t } from '@/ui/tokens';
 import { useAsked } from '@/ui/useAsked';
 import { useUnits } from '@/ui/Units';
 
-const History = styled.ol`
+export const History = styled.ol`
   li {
     display: grid;
     grid-template-columns: 108px minmax(0, 1fr);
@@ -20,48 +22,6 @@ const History = styled.ol`
     font-size: 12px;
   }
 `;
-const HAS_CERTIFICATE = [
-  'inspected',
-  'signed',
-  'certified',
-  'allocated',
-  'dispatched',
-  'delivered',
-  'kept',
-  'gifted',
-  'consigned',
-  'returned',
-];
-
-/** What one register line says, in words. */
-function lineWords(act: string, body: unknown): string {
-  const b = (body ?? {}) as Record<string, string | number | undefined>;
-  const where = b.order ? ` for order ${b.order}` : '';
-  const words: Record<string, string> = {
-    printed: `Printed${b.format ? ` at ${b.format}` : ''}${b.paper ? ` on ${b.paper}` : ''}`,
-    passed: 'Passed at inspection',
-    spoiled: 'Spoiled',
-    signed: 'Signed',
-    certified: 'Certificate written',
-    allocated: `Taken${where} at picking`,
-    released: `Put back${b.order ? ` from order ${b.order}` : ''}`,
-    dispatched: `Sent${where}${b.service ? `, ${b.service}` : ''}`,
-    delivered: `Delivered${where}`,
-    returned: `Came back${where}`,
-    lost: `Lost${where}`,
-    destroyed: 'Destroyed',
-    kept: 'Kept',
-    gifted: 'Given away',
-    consigned: 'To a shop, on consignment',
-    remade: 'Number to be made again',
-    'taken back': `Last act taken back: ${b.to ?? ''} again`,
-  };
-  const more = [b.note, b.override && `Printed all the same: ${b.override} (${b.because})`]
-    .filter(Boolean)
-    .join('. ');
-  return `${words[act] ?? act}${more ? `. ${more}` : ''}`;
-}
-
 /** One impression: where it is, what it is made of, and what happened to it. */
 export function ImpressionAside({
   id,
@@ -100,17 +60,23 @@ export function ImpressionAside({
           ['Price', whole.priceMinor !== null ? money(whole.priceMinor) : null],
           [
             'Certificate',
-            HAS_CERTIFICATE.includes(i.state) ? (
+            whole.certificate ? (
               <a key="c" href={`/api/documents/certificate/${i.id}`} target="_blank" rel="noreferrer">
-                open it as PDF
+                {whole.certificate.issue > 1
+                  ? `number ${whole.certificate.issue}, as PDF`
+                  : 'open it as PDF'}
               </a>
             ) : (
-              'not yet: it is not printed and passed'
+              'none written'
             ),
           ],
         ]}
       />
-      <div style={{ height: 20 }} />
+      <p style={{ margin: '10px 0 20px' }}>
+        <Link href={`/register/impressions/${i.id}`} prefetch={false}>
+          Everything about it
+        </Link>
+      </p>
       <PanelTitle>What happened to it</PanelTitle>
       <History>
         {history.map((h) => (

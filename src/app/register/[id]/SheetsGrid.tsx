@@ -1,11 +1,20 @@
 'use client';
 import type { EditionModel } from '@/app/models';
-import { GridList, GridListItem, type Selection } from 'react-aria-components';
+import {
+  GridLayout,
+  GridList,
+  GridListItem,
+  Size,
+  Virtualizer,
+  type Selection,
+} from 'react-aria-components';
+import { FileBadge } from 'lucide-react';
 import styled from 'styled-components';
-import { impressionLabel, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
+import { impressionLabel, type ImpressionState } from '@/core/edition/impressionStates';
 
-import { narrow, t } from '@/ui/tokens';
-import type { SheetLine } from './EditionView';
+import { t } from '@/ui/tokens';
+import type { SheetLine } from './sheets';
+import { sheetWord } from './useEditionDesk';
 
 /** What a sheet looks like in each state; the word under it says the same. */
 type Look = 'corners' | 'printed' | 'gone' | 'torn';
@@ -27,19 +36,20 @@ const LOOKS: Record<ImpressionState, Look> = {
   lost: 'torn',
 };
 
+const CELL = { width: 94, height: 66, gap: 12 };
+/** So many rows are seen at once; the others are drawn as they come. */
+const ROWS_SEEN = 7;
+
 const Grid = styled(GridList)`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));
-  gap: 12px;
   outline: none;
-  ${narrow} {
-    grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
-    gap: 10px;
-  }
+  overflow-y: auto;
+  overflow-x: hidden;
+  height: min(${ROWS_SEEN * (CELL.height + CELL.gap)}px, 70vh);
 ` as typeof GridList;
 const Cell = styled(GridListItem)`
   position: relative;
-  height: 66px;
+  height: ${CELL.height}px;
+  box-sizing: border-box;
   padding: 5px 7px;
   cursor: default;
   outline: none;
@@ -60,14 +70,7 @@ const Cell = styled(GridListItem)`
   }
   &[data-outside] {
     border-style: dashed;
-  }
-  /* Proofs outside the run begin a line of their own. */
-  &[data-begins] {
-    grid-column-start: 1;
-    margin-top: 14px;
-  }
-  &[data-begins] ~ & {
-    margin-top: 14px;
+    border-color: ${t.ink3};
   }
   &[data-selected] {
     border: 2px solid ${t.ink};
@@ -75,7 +78,7 @@ const Cell = styled(GridListItem)`
   }
   &[data-focus-visible] {
     outline: 2px solid ${t.ink};
-    outline-offset: 3px;
+    outline-offset: -4px;
   }
   img {
     position: absolute;
@@ -85,7 +88,7 @@ const Cell = styled(GridListItem)`
     object-fit: contain;
     object-position: left;
   }
-  svg {
+  svg.strokes {
     position: absolute;
     inset: 0;
     width: 100%;
@@ -101,77 +104,105 @@ const Cell = styled(GridListItem)`
     color: ${t.ink2};
     text-align: right;
     white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   .foot {
     display: flex;
     justify-content: space-between;
     align-items: baseline;
+    gap: 4px;
     margin-top: auto;
+  }
+  .seal {
+    position: absolute;
+    right: 7px;
+    top: 5px;
+  }
+  &[data-look='gone'] .seal,
+  &[data-look='torn'] .seal {
+    top: auto;
+    bottom: 6px;
   }
 ` as typeof GridListItem;
 
 const isOutside = (r: SheetLine) => r.impression.kind !== 'run' && r.impression.kind !== 'open';
 
 type Props = {
-  rows: SheetLine[];
+  rows: readonly SheetLine[];
   edition: EditionModel;
   picture: string | null;
   selected: Selection;
   onSelect: (s: Selection) => void;
 };
 
-/** The sheets of an edition: not printed yet by their corners, printed with their picture, gone grey with a stroke of the pen, destroyed torn. */
+const LAYOUT = {
+  minItemSize: new Size(CELL.width, CELL.height),
+  maxItemSize: new Size(170, CELL.height),
+  minSpace: new Size(CELL.gap, CELL.gap),
+};
+
+/**
+ * The sheets of an edition: not printed yet by their corners, printed with their picture, gone grey with a stroke of the pen, destroyed
+ * torn. A thousand of them are a page: only those in sight are drawn.
+ */
 export function SheetsGrid({ rows, edition, picture, selected, onSelect }: Props) {
+  const lines = Math.max(1, Math.ceil(rows.length / 6));
   return (
-    <Grid
-      aria-label="Impressions"
-      layout="grid"
-      selectionMode="multiple"
-      selectionBehavior="replace"
-      selectedKeys={selected}
-      onSelectionChange={onSelect}
-      dependencies={[picture, edition]}
-      items={rows.map((r, i) => ({
-        id: r.impression.id,
-        row: r,
-        begins: isOutside(r) && i > 0 && !isOutside(rows[i - 1]!),
-      }))}
-    >
-      {({ row, begins }) => {
-        const { impression: i, orderNumber } = row;
-        const look = LOOKS[i.state];
-        const word =
-          i.state === 'allocated' && orderNumber ? `for ${orderNumber}` : stateWord(i.state, edition);
-        const short =
-          i.kind === 'run'
-            ? String(i.number)
-            : impressionLabel(i.kind, i.number, edition.size, edition.name);
-        return (
-          <Cell
-            id={i.id}
-            textValue={`${impressionLabel(i.kind, i.number, edition.size, edition.name)}, ${word}`}
-            data-look={look}
-            data-outside={isOutside(row) || undefined}
-            data-begins={begins || undefined}
-          >
-            {look === 'printed' && picture && (
-              <img src={`/api/pictures/${picture}/thumb`} alt="" loading="lazy" />
-            )}
-            <Drawn look={look} />
-            <div className="foot" style={look === 'printed' ? undefined : { margin: 0 }}>
-              <b>{short}</b>
-              <span>{word}</span>
-            </div>
-          </Cell>
-        );
-      }}
-    </Grid>
+    <Virtualizer layout={GridLayout} layoutOptions={LAYOUT}>
+      <Grid
+        aria-label="Impressions"
+        layout="grid"
+        selectionMode="multiple"
+        selectionBehavior="replace"
+        selectedKeys={selected}
+        onSelectionChange={onSelect}
+        dependencies={[picture, edition]}
+        style={lines < ROWS_SEEN ? { height: lines * (CELL.height + CELL.gap) + 4 } : undefined}
+        items={rows.map((row) => ({ id: row.impression.id, row }))}
+      >
+        {({ row }) => <Sheet row={row} edition={edition} picture={picture} />}
+      </Grid>
+    </Virtualizer>
   );
 }
 
-function Drawn({ look }: { look: Look }) {
+function Sheet({
+  row,
+  edition,
+  picture,
+}: {
+  row: SheetLine;
+  edition: EditionModel;
+  picture: string | null;
+}) {
+  const { impression: i } = row;
+  const look = LOOKS[i.state];
+  const word = sheetWord(row, edition);
+  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
+  const isPrinted = look === 'printed';
   return (
-    <svg viewBox="0 0 100 66" preserveAspectRatio="none" aria-hidden="true">
+    <Cell
+      id={i.id}
+      textValue={`${label}, ${word}${row.hasCertificate ? ', with certificate' : ''}`}
+      data-look={look}
+      data-outside={isOutside(row) || undefined}
+    >
+      {isPrinted && picture && <img src={`/api/pictures/${picture}/thumb`} alt="" loading="lazy" />}
+      <Drawn look={look} />
+      {row.hasCertificate && <FileBadge className="seal" size={13} aria-hidden="true" />}
+      <div className="foot" style={isPrinted ? undefined : { margin: 0 }}>
+        <b>{i.kind === 'run' ? String(i.number) : label}</b>
+        <span>{word}</span>
+      </div>
+    </Cell>
+  );
+}
+
+/** The strokes of a sheet that is to come, gone or destroyed. */
+export function Drawn({ look }: { look: Look }) {
+  return (
+    <svg className="strokes" viewBox="0 0 100 66" preserveAspectRatio="none" aria-hidden="true">
       {look === 'corners' && (
         <path
           d="M1 13V1H13M87 1H99V13M99 53V65H87M13 65H1V53"

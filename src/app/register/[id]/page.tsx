@@ -1,17 +1,18 @@
-import { editionModel, formatModel, impressionModel, paperModel } from '@/app/models';
-import { pageOf, queryOf } from '@/app/query';
+import { editionModel, formatModel } from '@/app/models';
+import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
-import { IMPRESSIONS_A_PAGE, impressionsOf, registerLength, stateCounts } from '@/store/editions';
-import { papersAndRoutes } from '@/store/proofs';
-import { findRow } from '@/store/rows';
-import { freeOf } from '@/store/soundness';
+import { standingReservations } from '@/store/editionFigures';
+import { lastPrinted, registerLength, sheetsOf, stateCounts } from '@/store/editions';
+import { findColumns, findRow } from '@/store/rows';
 import { currentMaster, formatsOf } from '@/store/works';
+import { figuresOf } from '@/studio/editions/figures';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { EditionView } from './EditionView';
+import { packSheet } from './sheets';
 
-type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ page?: string; do?: string }> };
+type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ do?: string }> };
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { db } = await studio();
@@ -21,36 +22,40 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 }
 
 async function EditionPage({ params, searchParams }: Props) {
-  const { db } = await studio();
+  const s = await studio();
+  const { db } = s;
   const edition = await findRow(db, 'editions', (await params).id);
   if (!edition) notFound();
   const q = await queryOf(searchParams);
-  const page = pageOf(q.page);
-  const [work, rows, counts, formats, { papers }, length, master, free] = await Promise.all([
-    findRow(db, 'works', edition.workId),
-    impressionsOf(db, edition.id, page),
-    stateCounts(db, edition.id),
-    formatsOf(db, edition.workId),
-    papersAndRoutes(db),
-    registerLength(db),
-    currentMaster(db, edition.workId),
-    freeOf(db, edition.id),
-  ]);
+  const today = await s.today();
+  const [work, sheets, counts, formats, papers, length, master, last, reservations, channels] =
+    await Promise.all([
+      findRow(db, 'works', edition.workId),
+      sheetsOf(db, edition.id, today),
+      stateCounts(db, edition.id),
+      formatsOf(db, edition.workId),
+      findColumns(db, 'papers', ['id', 'name']),
+      registerLength(db),
+      currentMaster(db, edition.workId),
+      lastPrinted(db, edition.id),
+      standingReservations(db, today, edition.id),
+      findColumns(db, 'channels', ['id', 'name'], { archivedAt: null }),
+    ]);
+  const figures = (await figuresOf(s, [edition], new Map([[edition.id, counts]]))).get(edition.id)!;
   return (
     <EditionView
-      key={`${edition.id}:${page}`}
+      key={edition.id}
       edition={editionModel(edition)}
       title={work!.title}
-      rows={rows.map(({ impression, ...names }) => ({
-        impression: impressionModel(impression),
-        ...names,
-      }))}
+      sheets={sheets.map(packSheet)}
       counts={counts}
-      free={free}
-      page={page}
-      perPage={IMPRESSIONS_A_PAGE}
+      free={figures.free}
+      firstPriceMinor={figures.firstPriceMinor}
       formats={formats.filter((f) => !edition.formatId || f.id === edition.formatId).map(formatModel)}
-      papers={papers.map(paperModel)}
+      papers={papers}
+      channels={channels}
+      reservations={reservations}
+      last={last}
       entries={length.entries}
       picture={master?.state === 'ready' ? master.sha256 : null}
       begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}

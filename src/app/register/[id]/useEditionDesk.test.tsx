@@ -3,7 +3,7 @@ import { act } from '@testing-library/react';
 import { IMPRESSION_STATES, mayDo, type ImpressionState } from '@/core/edition/impressionStates';
 import { answering, renderModel } from '../../../../tests/unit/helpers/hooks';
 import type { EditionModel } from '../../models';
-import type { SheetLine } from './EditionView';
+import type { SheetLine } from './sheets';
 import { madeOrDeclared, standing, useEditionDesk } from './useEditionDesk';
 
 jest.mock('next/navigation', () => {

@@ -1,30 +1,61 @@
 import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
-import { ordersCsv, registerCsv } from '@/studio/reports/exports';
+import { checkerFile } from '@/studio/editions/checkerFile';
+import { signedHead, voidList } from '@/studio/editions/checking';
+import { ordersCsv, registerCsv, registerJson, REGISTER_SCHEMA } from '@/studio/reports/exports';
 import { priceListCsv } from '@/studio/prices/priceList';
 import { orderListCsv } from '@/studio/papers/papers';
+import type { Studio } from '@/studio/studio';
 
-const TABLES = {
-  'register.csv': registerCsv,
-  'orders.csv': ordersCsv,
-  'to-order.csv': orderListCsv,
-  'price-list.csv': priceListCsv,
+type Export = { kind: string; of: (studio: Studio) => Promise<string> | AsyncGenerator<string> };
+const csv = (of: Export['of']): Export => ({ kind: 'text/csv', of });
+const text = (of: Export['of']): Export => ({ kind: 'text/plain', of });
+
+const EXPORTS: Record<string, Export> = {
+  'register.csv': csv(registerCsv),
+  'register.json': { kind: 'application/json', of: registerJson },
+  'register.schema.json': {
+    kind: 'application/schema+json',
+    of: async () => JSON.stringify(REGISTER_SCHEMA, null, 2),
+  },
+  'register-head.txt': text(async (s) => `${await signedHead(s)}\n`),
+  'void-certificates.txt': text(async (s) => `${(await voidList(s)).signed}\n`),
+  'certificates.html': { kind: 'text/html', of: checkerFile },
+  'orders.csv': csv(ordersCsv),
+  'to-order.csv': csv(orderListCsv),
+  'price-list.csv': csv(priceListCsv),
 };
 
 export async function GET(_: Request, { params }: { params: Promise<{ what: string }> }) {
   try {
     const { what } = await params;
-    if (!Object.hasOwn(TABLES, what))
-      throw new InputError('export', what, `one of ${Object.keys(TABLES).join(', ')}`);
-    const text = await TABLES[what as keyof typeof TABLES](await studio());
-    return new Response(text, {
+    if (!Object.hasOwn(EXPORTS, what))
+      throw new InputError('export', what, `one of ${Object.keys(EXPORTS).join(', ')}`);
+    const { kind, of } = EXPORTS[what]!;
+    const made = of(await studio());
+    return new Response(made instanceof Promise ? await made : streamOf(made), {
       headers: {
-        'content-type': 'text/csv; charset=utf-8',
+        'content-type': `${kind}; charset=utf-8`,
         'content-disposition': `attachment; filename="${what}"`,
       },
     });
   } catch (error) {
     return errorResponse(error);
   }
+}
+
+/** Piece by piece, as fast as whoever reads it: a register of any length takes the memory of one piece. */
+function streamOf(pieces: AsyncGenerator<string>): ReadableStream<Uint8Array> {
+  const encoder = new TextEncoder();
+  return new ReadableStream({
+    async pull(controller) {
+      const { value, done } = await pieces.next();
+      if (done) controller.close();
+      else controller.enqueue(encoder.encode(value));
+    },
+    async cancel() {
+      await pieces.return(undefined);
+    },
+  });
 }

@@ -2,19 +2,29 @@
 import type { EditionModel, FormatModel, WorkModel } from '@/app/models';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { STATE_WORDS, stateWord, type ImpressionState } from '@/core/edition/impressionStates';
+import { nextAct } from '@/core/edition/nextAct';
+import type { EditionFigures } from '@/studio/editions/figures';
+import type { OpeningQuestions } from '@/studio/editions/opening';
 
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { EmptyState, Lead, Small, Stack } from '@/ui/Layout';
+import { EmptyState, FactList, Lead, Small, Stack } from '@/ui/Layout';
 import { Callout } from '@/ui/Callout';
-import { t } from '@/ui/tokens';
+import { narrow, t } from '@/ui/tokens';
+import { EditionDrawing, type SmallSheet } from './EditionDrawing';
 import { OpenSheet } from './OpenSheet';
 import { useUnits } from '@/ui/Units';
 
+type OfEdition = {
+  edition: EditionModel;
+  counts: Record<string, number>;
+  figures: EditionFigures;
+  states: SmallSheet[];
+};
 type Props = {
   work: WorkModel;
-  editions: { edition: EditionModel; counts: Record<string, number> }[];
+  editions: OfEdition[];
+  opening: OpeningQuestions;
   formats: FormatModel[];
   remake: 'remake' | 'retire';
   picture: string | null;
@@ -22,44 +32,27 @@ type Props = {
 
 const One = styled.section`
   border-top: 1px solid ${t.ink};
-  padding: 12px 0 18px;
+  padding: 14px 0 22px;
   display: grid;
-  gap: 8px;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 10px 36px;
   h2 {
     font-weight: 600;
+    grid-column: 1 / -1;
+  }
+  ${narrow} {
+    grid-template-columns: minmax(0, 1fr);
   }
 `;
-const States = styled.dl`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 26px;
-  div {
-    display: flex;
-    gap: 6px;
-    align-items: baseline;
-  }
-  dt {
-    color: ${t.ink2};
-  }
-  dd {
-    font-weight: 600;
-  }
+const Next = styled.p`
+  font-size: 18px;
+  line-height: 24px;
+  margin-bottom: 10px;
 `;
-const ORDER = Object.keys(STATE_WORDS) as ImpressionState[];
-
-/** How many stand under each word; two states that are one to the person are counted together. */
-function byWord(counts: Record<string, number>, edition: EditionModel): [string, number][] {
-  const words = new Map<string, number>();
-  for (const s of ORDER) {
-    const word = stateWord(s, edition);
-    if (counts[s]) words.set(word, (words.get(word) ?? 0) + counts[s]);
-  }
-  return [...words];
-}
 
 /** The editions of a work: what each covers, how far each has come, and the opening of another. */
-export function EditionStation({ work, editions, formats, remake, picture }: Props) {
-  const [opening, setOpening] = useState(false);
+export function EditionStation({ work, editions, formats, opening, remake }: Props) {
+  const [isOpening, setOpening] = useState(false);
   const ready = work.mayPrint === 'yes' && formats.length > 0;
   useKeys(ready ? [{ key: 'o', label: 'open an edition', run: () => setOpening(true) }] : []);
   return (
@@ -93,19 +86,20 @@ export function EditionStation({ work, editions, formats, remake, picture }: Pro
           )}
         </EmptyState>
       )}
-      {editions.map(({ edition: e, counts }) => (
-        <OneEdition key={e.id} edition={e} counts={counts} picture={picture} />
+      {editions.map((each) => (
+        <OneEdition key={each.edition.id} {...each} />
       ))}
       <Callout style={{ maxWidth: 620 }}>
         <h3>What the law asks</h3>Some places lay down what an edition and its certificate must state, and
         how long the seller answers for it. Glassine keeps the record; it does not claim to satisfy any
         law. Ask someone licensed where you sell.
       </Callout>
-      {opening && (
+      {isOpening && (
         <OpenSheet
           workId={work.id}
           formats={formats}
           remake={remake}
+          opening={opening}
           closedRuns={editions.filter((e) => e.edition.kind === 'limited' && e.edition.closedAt).length}
           onClose={() => setOpening(false)}
         />
@@ -114,48 +108,84 @@ export function EditionStation({ work, editions, formats, remake, picture }: Pro
   );
 }
 
-function OneEdition({
-  edition: e,
-  counts,
-}: {
-  edition: EditionModel;
-  counts: Record<string, number>;
-  picture: string | null;
-}) {
-  const { day } = useUnits();
+function OneEdition({ edition: e, counts, figures: f, states }: OfEdition) {
+  const { day, date, money } = useUnits();
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
+  const next = nextAct({
+    counts,
+    signing: e.signing,
+    ready: f.ready,
+    promised: f.promised,
+    free: f.free,
+    isClosed: e.closedAt !== null,
+  });
   return (
     <One>
-      <Row style={{ justifyContent: 'space-between' }}>
-        <h2>
-          {e.kind === 'open'
-            ? 'Open edition'
-            : `Limited to ${e.size}${e.name ? `, ${e.name}` : ''}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}
-          {e.closedAt && <Small> closed {day(e.closedAt)}</Small>}
-        </h2>
-        <ButtonLink href={`/works/${e.workId}/edition/inspect`}>Look prints over</ButtonLink>
-        <ButtonLink href={`/register/${e.id}`} main={!e.closedAt}>
-          Open its sheets
-        </ButtonLink>
-      </Row>
-      <p>{e.covers}</p>
-      <Small>
-        Declared {day(e.openedAt)}; signed{' '}
-        {e.signing === 'front' || e.signing === 'back' ? `on the ${e.signing}` : e.signing}.
-      </Small>
-      <States>
-        {byWord(counts, e).map(([word, n]) => (
-          <div key={word}>
-            <dt>{word}</dt>
-            <dd>{n}</dd>
-          </div>
-        ))}
-        {Object.keys(counts).length === 0 && (
-          <div>
-            <dt>nothing printed yet</dt>
-          </div>
-        )}
-      </States>
+      <h2>
+        {e.kind === 'open'
+          ? 'Open edition'
+          : `Limited to ${e.size}${e.name ? `, ${e.name}` : ''}${proofs ? ` and ${proofs} ${proofs === 1 ? 'proof' : 'proofs'} outside the run` : ''}`}
+        {e.closedAt && <Small> closed {day(e.closedAt)}</Small>}
+      </h2>
+      <div>
+        <EditionDrawing states={states} isClosed={e.closedAt !== null} />
+        <p style={{ marginTop: 12 }}>{e.covers}</p>
+        <Small>
+          Declared {day(e.openedAt)}; signed{' '}
+          {e.signing === 'front' || e.signing === 'back' ? `on the ${e.signing}` : e.signing}.{' '}
+          <a href={`/api/documents/opening-statement/${e.id}`} target="_blank" rel="noreferrer">
+            Opening statement
+          </a>
+        </Small>
+      </div>
+      <div>
+        <Next>{next.says}</Next>
+        <Row style={{ marginBottom: 14 }}>
+          {next.at && (
+            <ButtonLink main href={placeOfAct(e, next.at)}>
+              {next.label}
+            </ButtonLink>
+          )}
+          <ButtonLink href={`/register/${e.id}`}>Open its sheets</ButtonLink>
+          {next.at !== 'inspect' && (
+            <ButtonLink href={`/works/${e.workId}/edition/inspect`}>Look prints over</ButtonLink>
+          )}
+        </Row>
+        <FactList
+          rows={[
+            ['Sold', `${f.sold}, ${money(f.incomeMinor)} so far`],
+            [
+              'Still to be had',
+              f.free === null
+                ? null
+                : `${f.free}${f.promised ? `, ${f.promised} promised` : ''}${f.reserved ? `, ${f.reserved} held` : ''}`,
+            ],
+            ['Those bring', f.leftMinor === null ? null : `${money(f.leftMinor)} at the smallest price`],
+            [
+              'Next number',
+              f.next &&
+                `${f.next.number}${f.next.priceMinor === null ? '' : `, from ${money(f.next.priceMinor)}`}`,
+            ],
+            [
+              'Next tier',
+              f.tier &&
+                `from number ${f.tier.from}, in ${f.tier.in}${f.tier.priceMinor === null ? '' : `: from ${money(f.tier.priceMinor)}`}`,
+            ],
+            ['Pace', e.kind === 'open' ? `${f.pace.perMonth.toFixed(1)} a month` : f.pace.says],
+            [
+              'At this pace',
+              e.kind === 'limited' && f.pace.goneOn && `the last goes about ${date(f.pace.goneOn)}`,
+            ],
+            ['With shops', f.out ? String(f.out) : null],
+          ]}
+        />
+      </div>
     </One>
   );
+}
+
+function placeOfAct(e: EditionModel, at: 'inspect' | 'sign' | 'print' | 'orders'): string {
+  if (at === 'inspect') return `/works/${e.workId}/edition/inspect`;
+  if (at === 'sign') return `/register/${e.id}/sign`;
+  return at === 'orders' ? '/orders' : `/register/${e.id}`;
 }

@@ -1,12 +1,25 @@
 import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
-import { addressLabel, certificate, packingSlip } from '@/studio/reports/documents';
+import { addressLabel, packingSlip } from '@/studio/reports/documents';
+import {
+  backLabel,
+  certificate,
+  certificates,
+  consignmentNote,
+  editionRegister,
+  openingStatement,
+} from '@/studio/reports/editionDocuments';
 import { priceListDocument } from '@/studio/prices/priceList';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
 
 const KINDS = {
   certificate,
+  certificates,
+  'back-label': backLabel,
+  'opening-statement': openingStatement,
+  'consignment-note': consignmentNote,
+  'edition-register': editionRegister,
   'packing-slip': packingSlip,
   label: addressLabel,
   'to-order': orderListDocument,

@@ -1,0 +1,177 @@
+import { InputError } from '../errors';
+import { currencyDigits, type Minor } from '../measure';
+
+/** Where something stands towards a limited run. */
+export const PLACES = ['in the run', 'outside it', 'not made'] as const;
+export type PlaceInRun = (typeof PLACES)[number];
+
+/** A size, a line, a finish, or something named in words, and where it stands towards the run. */
+export type Placed = {
+  kind: 'size' | 'line' | 'finish' | 'other';
+  /** The id of the size or line, the finish itself; for what is named in words only, the words. */
+  id: string;
+  name: string;
+  place: PlaceInRun;
+};
+
+/** From a number on the price is raised by a share of the first price. */
+export type Tier = { from: number; raise: number };
+
+export const NUMBER_ORDERS = ['next free', 'buyer chooses'] as const;
+
+/** What was declared of a run beside its total: none of it is loosened later. */
+export type EditionTerms = {
+  numbers: (typeof NUMBER_ORDERS)[number];
+  /** Numbers of the run that the artist keeps back, such as 1. */
+  heldBack: number[];
+  tiers: Tier[];
+  placed: Placed[];
+};
+
+export const PLAIN_TERMS: EditionTerms = { numbers: 'next free', heldBack: [], tiers: [], placed: [] };
+
+/** A raise beyond this is a slip of the pen rather than a tier. */
+const MOST_RAISE = 20;
+
+/**
+ * Holds declared terms against the run: numbers that are in it, tiers that rise.
+ *
+ * @throws InputError naming the field, the value, and what was expected
+ * @example checkTerms({ ...PLAIN_TERMS, heldBack: [1] }, 40) // undefined
+ */
+export function checkTerms(terms: EditionTerms, size: number): void {
+  for (const [i, number] of terms.heldBack.entries()) {
+    if (!(Number.isInteger(number) && number >= 1 && number <= size))
+      throw new InputError(`heldBack[${i}]`, number, `a number from 1 to ${size}`);
+    if (terms.heldBack.indexOf(number) !== i)
+      throw new InputError(`heldBack[${i}]`, number, 'each number once');
+  }
+  if (terms.heldBack.length >= size)
+    throw new InputError('heldBack', terms.heldBack.length, 'fewer numbers than the run has');
+  let last: Tier = { from: 1, raise: 0 };
+  for (const [i, tier] of terms.tiers.entries()) {
+    if (!(Number.isInteger(tier.from) && tier.from > last.from && tier.from <= size))
+      throw new InputError(`tiers[${i}].from`, tier.from, `a number after ${last.from}, up to ${size}`);
+    if (!(tier.raise > last.raise && tier.raise <= MOST_RAISE))
+      throw new InputError(
+        `tiers[${i}].raise`,
+        tier.raise,
+        `more than the tier before (${Math.round(last.raise * 100)} %), and at most ${MOST_RAISE * 100} %`,
+      );
+    last = tier;
+  }
+}
+
+/** By how much the price of a number is raised. @example raiseOf(12, [{ from: 11, raise: 0.15 }]) // 0.15 */
+export function raiseOf(number: number, tiers: readonly Tier[]): number {
+  return tiers.findLast((tier) => number >= tier.from)?.raise ?? 0;
+}
+
+/**
+ * What a number of a run sells for: the first price raised by its tier, to the whole unit of the currency, half upwards. A number
+ * before the first tier keeps the price as it stands, cents included.
+ *
+ * @param first the price of the first number, minor units
+ * @example tierPrice(9500, 12, [{ from: 11, raise: 0.15 }], 'EUR') // 10900
+ */
+export function tierPrice(first: Minor, number: number, tiers: readonly Tier[], currency: string): Minor {
+  const raise = raiseOf(number, tiers);
+  if (raise === 0) return first;
+  const unit = 10 ** currencyDigits(currency);
+  // Shares are typed in per cent: in whole hundredths of one, no sum is off by a binary fraction.
+  const parts = 10_000 + Math.round(raise * 10_000);
+  return Math.floor((first * parts + 5_000 * unit) / (10_000 * unit)) * unit;
+}
+
+/** The next tier a run comes to, and how many numbers are sold before it. */
+export function nextTier(next: number | null, tiers: readonly Tier[]): { tier: Tier; in: number } | null {
+  const tier = next === null ? undefined : tiers.find((each) => each.from > next);
+  return tier ? { tier, in: tier.from - next! } : null;
+}
+
+/**
+ * What the numbers of a run bring under its tiers, all at one first price.
+ *
+ * @param numbers of the run, those kept back left out
+ * @example incomeOf([1, 2, 3], 10000, [{ from: 3, raise: 0.5 }], 'EUR') // 35000
+ */
+export function incomeOf(
+  numbers: readonly number[],
+  first: Minor,
+  tiers: readonly Tier[],
+  currency: string,
+): Minor {
+  return numbers.reduce((sum, number) => sum + tierPrice(first, number, tiers, currency), 0);
+}
+
+/** The numbers that can be sold of a run: all but those kept back. @example saleable(4, [1]) // [2, 3, 4] */
+export const saleable = (size: number, heldBack: readonly number[]): number[] =>
+  Array.from({ length: size }, (_, i) => i + 1).filter((number) => !heldBack.includes(number));
+
+/**
+ * Where a product stands towards a run: not made if any part of it is not, outside if any part is; what nothing was said of is in.
+ *
+ * @example placeOf([{ kind: 'finish', id: 'framed', name: 'framed', place: 'outside it' }], { formatId: 'f', lineId: 'l', finish: 'framed' }).place // 'outside it'
+ */
+export function placeOf(
+  placed: readonly Placed[],
+  product: { formatId: string; lineId: string; finish: string },
+): { place: PlaceInRun; because: string | null } {
+  const about = placed.filter(
+    (each) =>
+      (each.kind === 'size' && each.id === product.formatId) ||
+      (each.kind === 'line' && each.id === product.lineId) ||
+      (each.kind === 'finish' && each.id === product.finish),
+  );
+  const gravest =
+    about.find((each) => each.place === 'not made') ?? about.find((each) => each.place === 'outside it');
+  return { place: gravest?.place ?? 'in the run', because: gravest?.name ?? null };
+}
+
+/**
+ * Numbers as a person types them: "1, 7-9".
+ *
+ * @throws InputError for what is no number of the run
+ * @example parseNumbers('1, 7–9', 40) // [1, 7, 8, 9]
+ */
+export function parseNumbers(typed: string, size: number, field = 'numbers'): number[] {
+  const found = new Set<number>();
+  for (const part of typed.split(/[,;\s]+/).filter(Boolean)) {
+    const match = /^(\d{1,6})(?:[-–](\d{1,6}))?$/.exec(part);
+    const [from, to] = [Number(match?.[1]), Number(match?.[2] ?? match?.[1])];
+    if (!match || from < 1 || to > size || from > to)
+      throw new InputError(field, part, `numbers from 1 to ${size}, such as “1, 7–9”`);
+    for (let n = from; n <= to; n++) found.add(n);
+  }
+  return [...found].sort((a, b) => a - b);
+}
+
+/** Numbers as they are read: runs of them joined. @example numbersInWords([1, 7, 8, 9]) // '1, 7–9' */
+export function numbersInWords(numbers: readonly number[]): string {
+  const parts: [number, number][] = [];
+  for (const number of [...numbers].sort((a, b) => a - b)) {
+    const last = parts.at(-1);
+    if (last && number === last[1] + 1) last[1] = number;
+    else parts.push([number, number]);
+  }
+  return parts.map(([a, b]) => (a === b ? `${a}` : `${a}–${b}`)).join(', ');
+}
+
+/**
+ * Tiers as a person types them: "31 20%, 37 50 %".
+ *
+ * @throws InputError for what is none
+ * @example parseTiers('31 20%, 37 50 %') // [{ from: 31, raise: 0.2 }, { from: 37, raise: 0.5 }]
+ */
+export function parseTiers(typed: string, field = 'tiers'): Tier[] {
+  return typed
+    .split(/[,;\n]+/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .map((part) => {
+      const match = /^(?:from\s+)?(\d{1,5})\s*[:+]?\s*\+?(\d{1,4}(?:[.]\d{1,2})?)\s*%$/i.exec(part);
+      if (!match)
+        throw new InputError(field, part, 'a number and a raise, such as “31 20 %”, parted by commas');
+      return { from: Number(match[1]), raise: Math.round(Number(match[2]) * 100) / 10_000 };
+    });
+}
