@@ -17,6 +17,7 @@ import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { PICTURES } from '../demo/pictures';
+import { registerBench } from './registerBench';
 import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
 import sharp from 'sharp';
 import workerpool from 'workerpool';
@@ -55,6 +56,7 @@ try {
   await printFile();
   await pure();
   await tables();
+  await longRegister();
   await rolls();
   await writePage();
 } finally {
@@ -397,6 +399,12 @@ async function tables() {
     target: '≤ 2 s',
   });
   await studio.close();
+}
+
+/** A run of a thousand, and a register of three hundred thousand lines. */
+async function longRegister() {
+  for (const { name, ms, target } of await registerBench(join(dir, 'register'), timed))
+    rows.push({ name, figure: seconds(ms), peer: '', ratio: '', target });
 }
 
 /** Lengths, not times: the sets are the same every time, and so is the answer. */

@@ -48,21 +48,6 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.evaluate(() => scrollTo(0, 10));
     await page.waitForTimeout(400);
   },
-  sheet: async (page) => {
-    await station('Night Ferry', 'proofs/sheet')(page);
-    await page.getByRole('button', { name: 'Propose by measure' }).click();
-    await page
-      .getByText(/regions by measure/)
-      .first()
-      .waitFor({ timeout: 60_000 });
-    await page.mouse.wheel(0, 10);
-    await page.waitForTimeout(400);
-  },
-  back: async (page) => {
-    await station('Kiln Yard', 'proofs/compare')(page);
-    await page.mouse.wheel(0, 10);
-    await page.waitForTimeout(300);
-  },
   price: async (page) => {
     await station('Night Ferry', 'price')(page);
     await page.getByRole('button', { name: /^400 × 300 mm, Harrow cotton, mounted/ }).click();
@@ -81,10 +66,53 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('link', { name: 'Harrow Rag 310' }).click();
     await page.waitForURL(/paper\/./);
   },
-  ink: (page) => page.goto(`${base}/papers/machines`),
   register: (page) => page.goto(`${base}/register`),
+  impression: async (page) => {
+    await ferrySheets(page);
+    await page.getByRole('row', { name: /^1\/40/ }).click();
+    await page.getByRole('link', { name: 'Everything about it' }).click();
+    await page.waitForURL(/impressions\/./);
+  },
+  signing: async (page) => {
+    await ferrySheets(page);
+    await page.getByRole('link', { name: 'Sign at the table' }).click();
+    await page.waitForURL(/\/sign$/);
+  },
+  certificate: async (page) => {
+    await ferrySheets(page);
+    await page.getByRole('row', { name: /^1\/40/ }).click();
+    const href = await page.getByRole('link', { name: 'Certificate as PDF' }).getAttribute('href');
+    await showPdf(page, await (await page.request.get(base + href!)).body());
+  },
   packing: orderOf('packed'),
 };
+
+async function ferrySheets(page: Page): Promise<void> {
+  await page.goto(`${base}/register`);
+  await page.getByRole('link', { name: 'Night Ferry, Slack Water' }).click();
+  await page.waitForURL(/register\/./);
+}
+
+/** Draws the first page of a PDF on grey, as a reader of its own does: a browser without a screen shows none. */
+async function showPdf(page: Page, pdf: Buffer): Promise<void> {
+  await page.goto('about:blank');
+  await page.setContent('<body style="margin:0;background:#dcdcdc"><canvas></canvas></body>');
+  for (const script of ['pdf.mjs', 'pdf.worker.mjs'])
+    await page.addScriptTag({ path: `node_modules/pdfjs-dist/legacy/build/${script}`, type: 'module' });
+  await page.waitForFunction(() => 'pdfjsLib' in globalThis && 'pdfjsWorker' in globalThis);
+  await page.evaluate(async (base64) => {
+    const { pdfjsLib } = globalThis as unknown as { pdfjsLib: typeof import('pdfjs-dist') };
+    pdfjsLib.GlobalWorkerOptions.workerSrc = 'none';
+    const data = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
+    const first = await (await pdfjsLib.getDocument({ data }).promise).getPage(1);
+    const viewport = first.getViewport({ scale: 1_180 / first.view[2]! });
+    const canvas = document.querySelector('canvas')!;
+    canvas.width = viewport.width;
+    canvas.height = viewport.height;
+    canvas.style.margin = `${Math.max(0, (800 - viewport.height) / 2)}px 50px`;
+    await first.render({ canvasContext: canvas.getContext('2d')!, viewport }).promise;
+  }, pdf.toString('base64'));
+}
 
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',

@@ -94,6 +94,7 @@ export const openCounts = (db: Db, today: string) =>
            (SELECT count(*) FROM proofs WHERE state IN ('asked', 'made'))
          + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
          + (SELECT count(*) FROM layouts WHERE state = 'queued') + (SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}) + (SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today})
+         + (SELECT count(DISTINCT c.id) FROM consignments c JOIN consignment_items k ON k.consignment_id = c.id WHERE c.due_on < ${today} AND k.outcome = 'there')
          + (SELECT count(*) FROM intakes WHERE state = 'refused')
          + (SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL))
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))

@@ -80,7 +80,8 @@ export type UnpricedFact = { workId: string; title: string; formats: string };
 export type QueuedFact = { id: string; name: string; paper: string; pieces: number; since: string };
 export type OutFact = {
   id: string;
-  kind: 'work' | 'original';
+  /** Work at a lab, an original, prints with a shop. */
+  kind: 'work' | 'original' | 'shop';
   where: string;
   what: string;
   dueOn: Day;
@@ -371,6 +372,17 @@ function queuedLine(q: QueuedFact, now: string): BenchLine {
   };
 }
 
+const OUT_WORDS: Record<OutFact['kind'], string> = {
+  work: 'Expected back on',
+  original: 'Due back on',
+  shop: 'To be paid or given back by',
+};
+const OUT_ACTS: Record<OutFact['kind'], string> = {
+  work: 'See it',
+  original: 'It is back',
+  shop: 'Settle it',
+};
+
 function outLine(o: OutFact, today: Day): BenchLine {
   const late = -daysBetween(today, o.dueOn);
   return {
@@ -378,14 +390,14 @@ function outLine(o: OutFact, today: Day): BenchLine {
     group: 'Will hold something up',
     when: `${late} ${late === 1 ? 'day' : 'days'}`,
     whenNote: 'late',
-    drawing: o.kind === 'work' ? 'sheets' : 'picture',
-    subject: o.kind === 'work' ? `Ask ${o.where}` : `${o.what} is not back`,
-    about: o.kind === 'work' ? o.what : `with ${o.where}`,
-    reason: `${o.kind === 'work' ? 'Expected' : 'Due'} back on ${o.dueOn}.`,
+    drawing: o.kind === 'original' ? 'picture' : 'sheets',
+    subject: o.kind === 'original' ? `${o.what} is not back` : `Ask ${o.where}`,
+    about: o.kind === 'original' ? `with ${o.where}` : o.what,
+    reason: `${OUT_WORDS[o.kind]} ${o.dueOn}.`,
     mark: 'care',
     minutes: 5,
     rank: 5,
-    next: { label: o.kind === 'work' ? 'See it' : 'It is back', key: 'a', href: o.href },
+    next: { label: OUT_ACTS[o.kind], key: 'a', href: o.href },
   };
 }
 

@@ -6,6 +6,7 @@ import { lineWords } from './lineWords';
 import { nextAct } from './nextAct';
 import { adviseNumber, paceOf } from './pace';
 import { PLAIN_TERMS } from './terms';
+import { printsFrom, toHaveReady } from './toHaveReady';
 import { judgeCode } from './verdict';
 import { whatItIs } from './asPrinted';
 
@@ -200,4 +201,41 @@ describe('what an edition wants next', () => {
     [{ free: 0 }, null, 'Every number is sold, promised or kept back.'],
     [{ isClosed: true, ready: 2 }, null, 'Closed; 2 still here.'],
   ])('%j: %s', (more, at, says) => expect(nextAct({ ...q, ...more })).toMatchObject({ at, says }));
+});
+
+describe('what it takes to have more ready', () => {
+  const one = {
+    sheet: { width: 450_000, height: 350_000 },
+    format: '400 × 300 mm',
+    paper: 'Harrow Rag',
+    onHand: [{ form: 'roll' as const, width: 610_000, length: 2_000_000 }],
+    ink: { colour: 'black', ml: 1, perPrint: 0.25 },
+    wrapping: [{ name: 'board A3', onHand: 3 }],
+    inspectMinutes: 2,
+    signMinutes: 3,
+  };
+  test.each([
+    // One across either way: 5 × 350 + 4 × 5 = 1 770 mm of 2 m.
+    [{ form: 'roll' as const, width: 610_000, length: 2_000_000 }, 5],
+    // 915 mm: two of 450 across and 350 long, or two of 350 across and 450 long.
+    [{ form: 'roll' as const, width: 915_000, length: 1_000_000 }, 4],
+    [{ form: 'sheet' as const, width: 483_000, height: 329_000, count: 10 }, 0],
+    [{ form: 'sheet' as const, width: 700_000, height: 1_000_000, count: 3 }, 6],
+  ])('%j gives %i', (stock, prints) => expect(printsFrom(stock, one.sheet)).toBe(prints));
+
+  test('four are there; for six, one print of paper, two of ink and three boards are short', () => {
+    expect(toHaveReady(one, 3).map(({ verdict }) => verdict)).toEqual([
+      'holds',
+      'holds',
+      'holds',
+      'holds',
+    ]);
+    expect(toHaveReady(one, 6).map(({ verdict, says }) => [verdict, says])).toEqual([
+      ['fails', 'Harrow Rag for 5 at 400 × 300 mm is on hand; 1 short.'],
+      ['fails', '1.5 ml of black, the colour that runs out first; 1.0 ml are left; 2 short.'],
+      ['fails', 'board A3: 3 on hand; 3 short.'],
+      ['holds', '30 min: 12 min to inspect and 18 min to sign.'],
+    ]);
+    expect(toHaveReady(one, 40).at(-1)!.says).toBe('3.3 h: 80 min to inspect and 2.0 h to sign.');
+  });
 });

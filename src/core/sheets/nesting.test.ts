@@ -193,6 +193,13 @@ describe('pieces of one size on a sheet', () => {
       layOnSheet({ sheet: parseSize('A4'), piece: { width: 0, height: 5 }, margin: 0, gutter: 0 }),
     ).toThrow(expect.objectContaining({ field: 'piece.width' }));
   });
+
+  test('more pieces than anybody cuts are refused, not laid until there is no memory left', () => {
+    const dust = { sheet: parseSize('A4'), piece: { width: 5, height: 7 }, margin: 0, gutter: 0 };
+    expect(() => layOnSheet(dust)).toThrow(expect.objectContaining({ field: 'piece' }));
+    const small = { ...dust, piece: { width: 3_000, height: 2_000 } };
+    expect(layOnSheet(small).count).toBeGreaterThan(10_000);
+  });
 });
 
 describe('pieces of any works on a roll', () => {

@@ -21,6 +21,9 @@ type Node = {
   turned: boolean;
 };
 
+/** More of them on one sheet is a slip of the pen, and would take all the memory there is. */
+const MOST_PIECES = 20_000;
+
 /**
  * How many of a piece go on a sheet, in both orientations and in mixed strips, so that straight cuts from edge to edge free
  * them all.
@@ -28,7 +31,7 @@ type Node = {
  * A part of the sheet is either one grid or cut in two along a line that sums of the piece's sides reach, whichever holds
  * more; the best of all such cuttings is found. Never a cut through a picture.
  *
- * @throws InputError for margins that leave nothing; a piece that does not fit gives a count of 0
+ * @throws InputError for margins that leave nothing, or more pieces than anybody cuts; a piece that does not fit gives a count of 0
  * Source: handbook §7, sheet.
  * @example layOnSheet({ sheet: { width: 420000, height: 297000 }, piece: { width: 200000, height: 140000 }, margin: 5000, gutter: 4000 }).count // 4
  */
@@ -49,6 +52,12 @@ export function layOnSheet({ sheet, piece, margin, gutter, rotate = true }: Shee
     );
   const [w, h] = [piece.width + gutter, piece.height + gutter];
   const area = { width: sheet.width - 2 * margin + gutter, height: sheet.height - 2 * margin + gutter };
+  if ((area.width / w) * (area.height / h) > MOST_PIECES)
+    throw new InputError(
+      'piece',
+      formatSize(piece, 'mm'),
+      `a piece of which at most ${MOST_PIECES} lie on ${formatSize(sheet, 'mm')}`,
+    );
   const places: Omit<Placement, 'id'>[] = [];
   const solver = new Halves(w, h, rotate && w !== h, area);
   solver.lay(area.width, area.height, (x, y, turned) =>

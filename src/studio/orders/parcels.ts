@@ -18,10 +18,12 @@ export async function packPlanFor(
   const picked = await pickedFor(db, orderId);
   const prints = picked.map(({ impression: i, edition, title, format: f, paper }): PackedPrint => ({
     name: `${title} ${impressionLabel(i.kind, i.number, edition.size, edition.name)}`,
-    gsm: paper.gsm,
+    gsm: i.asPrinted?.paper.gsm ?? paper.gsm,
     mayRoll: paper.mayRoll,
     canvas: paper.base === 'canvas',
-    sheet: sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f)),
+    // As it was printed, whatever its border is today.
+    sheet:
+      i.asPrinted?.sheet ?? sheetOf({ width: f.imageWidthUm, height: f.imageHeightUm }, bordersOf(f)),
   }));
   return { plan: planPack(prints, await shelf(db), wish), prints };
 }

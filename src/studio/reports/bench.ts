@@ -15,6 +15,7 @@ import {
   dispatchedSince,
   unpriced,
 } from '@/store/bench';
+import { overdueConsignments } from '@/store/editionFigures';
 import { waitingImpressions } from '@/store/editions';
 import { lastTimes } from '@/store/journal';
 import { mastersBeingRead, unreadable } from '@/store/masters';
@@ -246,7 +247,11 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
 
 /** Work and originals that should be back by now. */
 async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
-  const [jobs, away] = await Promise.all([jobsLate(studio.db, today), originalsLate(studio.db, today)]);
+  const [jobs, away, shops] = await Promise.all([
+    jobsLate(studio.db, today),
+    originalsLate(studio.db, today),
+    overdueConsignments(studio.db, today),
+  ]);
   return [
     ...jobs.map(({ job, route }) => ({
       id: job.id,
@@ -263,6 +268,14 @@ async function lateBack(studio: Studio, today: string): Promise<OutFact[]> {
       what: title,
       dueOn: move.dueOn!,
       href: `/works/${move.workId}/original`,
+    })),
+    ...shops.map((each) => ({
+      id: each.id,
+      kind: 'shop' as const,
+      where: each.shop,
+      what: `${each.there === 1 ? 'a print' : `${each.there} prints`} on consignment note ${each.number}`,
+      dueOn: each.dueOn,
+      href: `/register/consignments/${each.id}`,
     })),
   ];
 }

@@ -11,6 +11,8 @@ import { useKeys } from '@/ui/Keys';
 import { EmptyState, FactList, Lead, Small, Stack } from '@/ui/Layout';
 import { Callout } from '@/ui/Callout';
 import { narrow, t } from '@/ui/tokens';
+import type { OneMade } from '@/core/edition/toHaveReady';
+import { ToHaveReady } from './ToHaveReady';
 import { EditionDrawing, type SmallSheet } from './EditionDrawing';
 import { OpenSheet } from './OpenSheet';
 import { useUnits } from '@/ui/Units';
@@ -20,6 +22,8 @@ type OfEdition = {
   counts: Record<string, number>;
   figures: EditionFigures;
   states: SmallSheet[];
+  /** What one more takes; nothing: none was printed yet, or none will be. */
+  making: OneMade | null;
 };
 type Props = {
   work: WorkModel;
@@ -108,7 +112,7 @@ export function EditionStation({ work, editions, formats, opening, remake }: Pro
   );
 }
 
-function OneEdition({ edition: e, counts, figures: f, states }: OfEdition) {
+function OneEdition({ edition: e, counts, figures: f, states, making }: OfEdition) {
   const { day, date, money } = useUnits();
   const proofs = e.proofs.AP + e.proofs.PP + e.proofs.HC;
   const next = nextAct({
@@ -137,6 +141,7 @@ function OneEdition({ edition: e, counts, figures: f, states }: OfEdition) {
             Opening statement
           </a>
         </Small>
+        {making && <ToHaveReady one={making} />}
       </div>
       <div>
         <Next>{next.says}</Next>

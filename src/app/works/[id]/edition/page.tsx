@@ -3,6 +3,7 @@ import { editionModel, formatModel, workModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { sheetStates } from '@/store/editions';
 import { figuresOf } from '@/studio/editions/figures';
+import { oneMore } from '@/studio/editions/making';
 import { openingQuestions } from '@/studio/editions/opening';
 import { wholeOf, type Params } from '../workPage';
 import { EditionStation } from './EditionStation';
@@ -11,10 +12,11 @@ export const metadata: Metadata = { title: 'Edition' };
 
 async function EditionPage({ params }: Params) {
   const { studio, work, editions, counts, formats, settings, current } = await wholeOf(params);
-  const [figures, states, opening] = await Promise.all([
+  const [figures, states, opening, making] = await Promise.all([
     figuresOf(studio, editions, counts),
     Promise.all(editions.map((edition) => sheetStates(studio.db, edition.id))),
     openingQuestions(studio, work.id),
+    Promise.all(editions.map((edition) => oneMore(studio, edition))),
   ]);
   return (
     <EditionStation
@@ -25,6 +27,7 @@ async function EditionPage({ params }: Params) {
         counts: counts.get(edition.id) ?? {},
         figures: figures.get(edition.id)!,
         states: states[i]!,
+        making: making[i]!,
       }))}
       formats={formats.map(formatModel)}
       opening={opening}
