@@ -32,7 +32,7 @@ const QR = 29;
 const PAGES = { a5: [210, 148], halfLetter: [215.9, 139.7] } as const;
 
 const LAW =
-  'The law of some places says what a certificate must state and how long the seller answers for it; this sheet does not claim to satisfy it.';
+  'The law of some places says what a certificate must state and how long the seller answers for it; this sheet does not claim to satisfy it: ask someone licensed there.';
 
 /** Certificates that travel with their impressions, one after another: A5 lying, or half a letter sheet. */
 export async function certificatesPdf(

@@ -85,7 +85,12 @@ const wayTo = (what: Locator) =>
     if (it.tabIndex >= 0) return isAhead(it);
     // One of several that are one stop together: to the one that is it now, then along.
     const list = it.closest('table, [role=grid], [role=list], [role=radiogroup], [role=tablist], ul, ol');
-    if (list?.contains(here)) return here!.compareDocumentPosition(it) & 4 ? 'ArrowDown' : 'ArrowUp';
+    if (list?.contains(here)) {
+      const isAfter = (here!.compareDocumentPosition(it) & 4) > 0;
+      // Where several stand beside each other, up and down go to another row.
+      if (list.getAttribute('data-layout') === 'grid') return isAfter ? 'ArrowRight' : 'ArrowLeft';
+      return isAfter ? 'ArrowDown' : 'ArrowUp';
+    }
     return list ? isAhead(list) : isAhead(it);
   });
 

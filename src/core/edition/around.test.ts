@@ -170,6 +170,7 @@ describe('sentences', () => {
     ],
     ['signed', { pen: 'pencil 2B' }, 'Signed. With pencil 2B'],
     ['dispatched', { order: 104, service: 'letter' }, 'Sent for order 104, letter'],
+    ['allocated', { order: 104 }, 'Taken for order 104 at picking'],
     ['released', { order: 104 }, 'Put back from order 104'],
     ['reserved', { until: '2026-12-01' }, 'Held for somebody until 2026-12-01'],
     [

@@ -48,6 +48,8 @@ function aboutIt(act: string, b: Body): string {
   switch (act) {
     case 'printed':
       return `${b.format ? ` at ${b.format}` : ''}${b.paper ? ` on ${b.paper}` : ''}`;
+    case 'allocated':
+      return `${order} at picking`;
     case 'reserved':
       return ` until ${b.until}`;
     case 'reservation ended':

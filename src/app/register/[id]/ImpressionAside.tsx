@@ -94,7 +94,7 @@ export function ImpressionAside({
         <p style={{ borderTop: `1px solid ${t.line}`, marginTop: 8, paddingTop: 8 }}>
           <Small>
             Entry {last.seq} follows {last.seq - 1} · {last.hash.slice(0, 4)} {last.hash.slice(4, 8)} …{' '}
-            {last.hash.slice(-4)}. Times are UTC.
+            {last.hash.slice(-4)}.
           </Small>
         </p>
       )}
