@@ -22,7 +22,7 @@ export async function walkChain(store: Store, mark: ChainMark | null): Promise<C
     .then(({ rows }) => rows);
   const entries = Number(end?.n ?? 0);
   if (store.file !== null && entries - (mark?.seq ?? 0) > HERE) return walkBeside(store.file);
-  const walk = chainWalk(undefined, mark ?? undefined);
+  const walk = chainWalk(mark ?? undefined);
   for await (const entry of readRegister(store.db, mark?.seq ?? 0)) {
     const broken = walk.next(entry as ChainedEntry);
     if (broken) return broken;

@@ -59,13 +59,9 @@ export type ChainWalk = {
 /**
  * Begins a walk before the first entry, or after one up to which the register was found whole before.
  *
- * @param hash SHA-256 of a text, in hex; whoever has a faster one gives it
  * @example chainWalk().end() // { whole: true, entries: 0, lastHash: GENESIS }
  */
-export function chainWalk(
-  hash: (text: string) => string = hashOfText,
-  from: { seq: number; hash: string } = { seq: 0, hash: GENESIS },
-): ChainWalk {
+export function chainWalk(from: { seq: number; hash: string } = { seq: 0, hash: GENESIS }): ChainWalk {
   let [prev, count] = [from.hash, from.seq];
   return {
     next: (e) => {
@@ -79,8 +75,7 @@ export function chainWalk(
       if (e.seq !== count)
         return broken(`Entry ${count} is missing or out of order: entry ${e.seq} stands in its place.`);
       if (e.prevHash !== prev) return broken(`Entry ${e.seq} does not follow the one before it.`);
-      if (hash(entryText(e)) !== e.hash)
-        return broken(`Entry ${e.seq} was changed after it was written.`);
+      if (entryHash(e) !== e.hash) return broken(`Entry ${e.seq} was changed after it was written.`);
       prev = e.hash;
       return null;
     },

@@ -4,6 +4,7 @@ import {
   type ImpressionKind,
   type ImpressionState,
 } from '@/core/edition/impressionStates';
+import type { SheetRow } from '@/store/editions';
 
 /** A number of an edition as it is drawn, with the names of what it is and whom it is held for. */
 export type SheetLine = {
@@ -40,14 +41,6 @@ export type PackedSheet = [
 const HELD = 1;
 const RESERVED = 2;
 const CERTIFIED = 4;
-
-/** What the store tells of a sheet. */
-export type SheetRow = SheetLine['impression'] & {
-  orderNumber: number | null;
-  orderId: string | null;
-  isReserved: number;
-  hasCertificate: number;
-};
 
 export const packSheet = (row: SheetRow): PackedSheet => [
   row.id,
