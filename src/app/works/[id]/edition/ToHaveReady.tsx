@@ -20,7 +20,7 @@ export function ToHaveReady({ one }: { one: OneMade }) {
           value={typed}
           onChange={setTyped}
           inputMode="numeric"
-          width={90}
+          width={260}
           wrong={count === null ? 'Expected a whole number.' : null}
         />
       </Row>
