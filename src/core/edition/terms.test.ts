@@ -7,7 +7,7 @@ import {
   numbersInWords,
   parseNumbers,
   parseTiers,
-  placeOf,
+  placeTowards,
   PLAIN_TERMS,
   raiseOf,
   saleable,
@@ -110,7 +110,7 @@ describe('declared terms', () => {
       { kind: 'line', id: 'satin', name: 'Satin', place: 'not made' },
     ] as const;
     const of = (lineId: string, finish: string) =>
-      placeOf(placed, { formatId: 'f', lineId, finish }).place;
+      placeTowards(placed, { formatId: 'f', lineId, finish }).place;
     expect(of('cotton', 'loose')).toBe('in the run');
     expect(of('cotton', 'framed')).toBe('outside it');
     expect(of('satin', 'framed')).toBe('not made');

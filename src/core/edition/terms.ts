@@ -111,9 +111,9 @@ export const saleable = (size: number, heldBack: readonly number[]): number[] =>
 /**
  * Where a product stands towards a run: not made if any part of it is not, outside if any part is; what nothing was said of is in.
  *
- * @example placeOf([{ kind: 'finish', id: 'framed', name: 'framed', place: 'outside it' }], { formatId: 'f', lineId: 'l', finish: 'framed' }).place // 'outside it'
+ * @example placeTowards([], { formatId: 'f', lineId: 'l', finish: 'framed' }) // { place: 'in the run', because: null }
  */
-export function placeOf(
+export function placeTowards(
   placed: readonly Placed[],
   product: { formatId: string; lineId: string; finish: string },
 ): { place: PlaceInRun; because: string | null } {

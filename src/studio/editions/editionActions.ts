@@ -5,7 +5,7 @@ import {
   parseNumbers,
   parseTiers,
   PLACES,
-  placeOf,
+  placeTowards,
   PLAIN_TERMS,
   type EditionTerms,
 } from '@/core/edition/terms';
@@ -199,7 +199,7 @@ async function refuseOnDemand(
   if (input.kind === 'open') return;
   const products = await findRows(tx, 'products', { workId, archivedAt: null, inEdition: true });
   for (const product of products) {
-    if (placeOf(terms.placed, product).place !== 'in the run') continue;
+    if (placeTowards(terms.placed, product).place !== 'in the run') continue;
     const route = await onDemandRoute(tx, product.lineId);
     if (!route) continue;
     const { name: lineName } = await rowById(tx, 'printLines', product.lineId);
@@ -214,7 +214,7 @@ async function refuseOnDemand(
 /** What is offered already takes its place: outside the run it is not numbered, and what is not made must be withdrawn first. */
 async function placeProducts(tx: Tx, workId: string, terms: EditionTerms): Promise<void> {
   for (const product of await findRows(tx, 'products', { workId, archivedAt: null })) {
-    const { place, because } = placeOf(terms.placed, product);
+    const { place, because } = placeTowards(terms.placed, product);
     if (place === 'not made')
       throw new RefusedError(
         `${because} is offered now: withdraw it before you declare that it is not made.`,

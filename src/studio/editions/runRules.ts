@@ -1,4 +1,4 @@
-import { placeOf, type PlaceInRun } from '@/core/edition/terms';
+import { placeTowards, type PlaceInRun } from '@/core/edition/terms';
 import { RefusedError } from '@/core/errors';
 import type { Db } from '@/store/db';
 import { editionsOf } from '@/store/editions';
@@ -19,7 +19,7 @@ export async function placeInRuns(
   if (!runs.length) return { place: 'in the run', says: null };
   for (const wanted of ['not made', 'outside it'] as const)
     for (const run of runs) {
-      const { place, because } = placeOf(run.terms.placed, product);
+      const { place, because } = placeTowards(run.terms.placed, product);
       if (place === wanted)
         return {
           place,
