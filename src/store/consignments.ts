@@ -1,4 +1,4 @@
-import { asc, desc, eq, sql } from 'drizzle-orm';
+import { asc, desc, eq, sql, type SQL } from 'drizzle-orm';
 import type { Db } from './db';
 import { buyers, consignmentItems, consignments, editions, impressions, works } from './schema';
 
@@ -9,16 +9,22 @@ export async function nextConsignmentNumber(db: Db): Promise<number> {
   return (row?.last ?? 0) + 1;
 }
 
+/** Something summed over the prints of a note. */
+const ofNote = (sum: SQL, where: SQL = sql`1`) => sql<number>`(
+  SELECT coalesce(${sum}, 0) FROM ${consignmentItems}
+  WHERE ${consignmentItems.consignmentId} = ${consignments.id} AND ${where})`;
+const isThere = sql`${consignmentItems.outcome} = 'there'`;
+
 /** Every consignment with who has it and how many prints are still there, those still out first. */
 export const consignmentsPage = (db: Db) =>
   db
     .select({
       consignment: consignments,
       shop: buyers.name,
-      there: sql<number>`(SELECT count(*) FROM ${consignmentItems} WHERE ${consignmentItems.consignmentId} = ${consignments.id} AND ${consignmentItems.outcome} = 'there')`,
-      all: sql<number>`(SELECT count(*) FROM ${consignmentItems} WHERE ${consignmentItems.consignmentId} = ${consignments.id})`,
-      value: sql<number>`(SELECT coalesce(sum(${consignmentItems.priceMinor}), 0) FROM ${consignmentItems} WHERE ${consignmentItems.consignmentId} = ${consignments.id} AND ${consignmentItems.outcome} = 'there')`,
-      owed: sql<number>`(SELECT coalesce(sum(${consignmentItems.owedMinor}), 0) FROM ${consignmentItems} WHERE ${consignmentItems.consignmentId} = ${consignments.id})`,
+      there: ofNote(sql`count(*)`, isThere),
+      all: ofNote(sql`count(*)`),
+      value: ofNote(sql`sum(${consignmentItems.priceMinor})`, isThere),
+      owed: ofNote(sql`sum(${consignmentItems.owedMinor})`),
     })
     .from(consignments)
     .innerJoin(buyers, eq(buyers.id, consignments.buyerId))
@@ -26,8 +32,7 @@ export const consignmentsPage = (db: Db) =>
       sql`${consignments.settledAt} IS NOT NULL`,
       asc(consignments.dueOn),
       desc(consignments.number),
-    )
-    .limit(200);
+    );
 
 /** What is on one consignment note. */
 export const consignmentLines = (db: Db, consignmentId: string) =>

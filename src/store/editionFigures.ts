@@ -81,7 +81,7 @@ export const standingReservations = (db: Db, today: string, editionId?: string) 
     FROM reservations r JOIN editions e ON e.id = r.edition_id JOIN works w ON w.id = e.work_id
     LEFT JOIN impressions i ON i.id = r.impression_id
     WHERE r.ended_at IS NULL AND r.until_on >= ${today} ${editionId ? sql`AND r.edition_id = ${editionId}` : sql``}
-    ORDER BY r.until_on, r.id LIMIT 200`);
+    ORDER BY r.until_on, r.id`);
 
 /** Orders that wait for a signature: numbers sold, and too few of their size signed. */
 export const soldUnsigned = (db: Db) =>

@@ -42,7 +42,7 @@ describe('what a certificate’s code comes to', () => {
   });
   test('a key that was retired before the day it names', () => {
     expect(word(text, { known: [{ name: 'abcd0123', retiredOn: '2026-11-19' }] })).toBe('retired key');
-    expect(word(text, { known: [{ name: 'abcd0123', retiredOn: '2026-11-20' }] })).toBe('genuine');
+    expect(word(text, { known: [{ name: 'abcd0123', retiredOn: '2026-11-20' }] })).toBe('older key');
   });
   test('void, and replaced by another', () => {
     const line = { certificate: '01C', number: '3/40', title: '', voidedOn: '2026-11-22' };

@@ -67,6 +67,16 @@ export function judgeCode(
         because: figuresOf(claim),
       },
     };
+  if (key.retiredOn !== null)
+    return {
+      claim,
+      finding: {
+        verdict: 'care',
+        word: 'older key',
+        says: `Signed with the studio’s key ${key.name}, which was retired on ${key.retiredOn}. Whoever has it could write an earlier day: ask the studio whether it has this certificate on record.`,
+        because: figuresOf(claim),
+      },
+    };
   return {
     claim,
     finding: {

@@ -10,7 +10,6 @@ import { codeBody } from '@/core/edition/code';
 import { coversShort } from '@/core/edition/declare';
 import {
   certifiedState,
-  impressionLabel,
   mayDo,
   STATE_WORDS,
   type ImpressionState,
@@ -25,7 +24,7 @@ import { defineAction } from '../action';
 import { id, ids, name, objectSchema, Type } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { chosenOf } from './chosen';
-import { labelsOf } from './editionActions';
+import { labelOf, labelsOf } from './labels';
 import { keyInUse } from './signingKeys';
 
 /** The certificate of each of some impressions that speaks for it now. */
@@ -55,27 +54,17 @@ export const writeCertificates = defineAction({
   async run({ studio, tx, input }) {
     const edition = await rowById(tx, 'editions', input.editionId, 'editionId');
     const chosen = await chosenOf(tx, edition.id, input.impressionIds);
-    await certify(studio, tx, edition, chosen);
-    const which = labelsOf(chosen, edition);
-    await noteInJournal(studio, tx, {
-      act: 'certified',
-      subject: 'edition',
-      subjectId: edition.id,
-      says: `Certificates written for ${which}`,
-    });
-    return {
-      message: `${chosen.length === 1 ? 'The certificate' : 'Certificates'} of ${which} written.`,
-    };
+    return { message: await certify(studio, tx, edition, chosen) };
   },
 });
 
-/** The certificates of some impressions, with their lines in the register; the caller writes the journal. */
+/** Writes the certificates of some impressions, their lines in the register and the journal; says what was done. */
 export async function certify(
   studio: Studio,
   tx: Tx,
   edition: Edition,
   chosen: readonly Impression[],
-): Promise<void> {
+): Promise<string> {
   const standing = await standingCertificates(
     tx,
     chosen.map((i) => i.id),
@@ -91,6 +80,14 @@ export async function certify(
   }
   await writeFor(studio, tx, edition, chosen, '');
   await certifiedRows(studio, tx, edition, chosen, 'certified', {});
+  const which = labelsOf(chosen, edition);
+  await noteInJournal(studio, tx, {
+    act: 'certified',
+    subject: 'edition',
+    subjectId: edition.id,
+    says: `Certificates written for ${which}`,
+  });
+  return `${chosen.length === 1 ? 'The certificate' : 'Certificates'} of ${which} written.`;
 }
 
 /** Writes another certificate in place of one that was lost or spoiled: the first is void, and both stay on record. */
@@ -140,9 +137,6 @@ export async function voidCertificates(
     { voidedAt: studio.now(), voidWhy: why },
   );
 }
-
-const labelOf = (i: Pick<Impression, 'kind' | 'number'>, edition: Edition): string =>
-  impressionLabel(i.kind, i.number, edition.size, edition.name);
 
 async function writeFor(
   studio: Studio,

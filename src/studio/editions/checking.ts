@@ -26,7 +26,7 @@ export async function checkCode(studio: Studio, typed: string) {
     [],
   );
   const base = { ...verdict, short: shortCode(typed.trim()), impression: null };
-  if (verdict.finding.verdict !== 'holds' || !verdict.claim) return base;
+  if (verdict.finding.verdict === 'fails' || !verdict.claim) return base;
   const certificate = await findRow(studio.db, 'certificates', verdict.claim.certificate);
   if (!certificate)
     return {
@@ -44,7 +44,17 @@ export async function checkCode(studio: Studio, typed: string) {
     editionId: impression.editionId,
     word: STATE_WORDS[impression.state],
   };
-  if (!certificate.voidedAt) return { ...base, impression: where };
+  if (!certificate.voidedAt)
+    return {
+      ...base,
+      impression: where,
+      finding: {
+        ...verdict.finding,
+        verdict: 'holds' as const,
+        word: 'genuine',
+        says: `Signed by the studio, and on record here: ${verdict.claim.number} of ${verdict.claim.title}, printed ${verdict.claim.printedOn}.`,
+      },
+    };
   return {
     ...base,
     impression: where,

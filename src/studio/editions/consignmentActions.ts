@@ -1,8 +1,8 @@
-import { impressionLabel, mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
+import { mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatMoney, parseSum, shareOf } from '@/core/measure';
 import type { Tx } from '@/store/db';
-import { appendToRegister, spokenFor, type Edition, type Impression } from '@/store/editions';
+import { appendToRegister, type Edition, type Impression } from '@/store/editions';
 import { nextConsignmentNumber } from '@/store/consignments';
 import { nextOrderNumber } from '@/store/orders';
 import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
@@ -21,6 +21,8 @@ import {
   prose,
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
+import { labelOf } from './labels';
+import { refuseIfPromised } from './promised';
 
 /** Gives prints to a shop or a gallery on sale or return: what, since when, until when, their share, who bears damage. */
 export const consignPrints = defineAction({
@@ -60,7 +62,8 @@ export const consignPrints = defineAction({
       const field = `items[${k}]`;
       const { impression, edition } = await printAt(tx, item.impressionId, `${field}.impressionId`);
       const label = labelOf(impression, edition);
-      await refuseUnlessFree(studio, tx, impression, label);
+      refuseUnlessReady(impression, label);
+      await refuseIfPromised(studio, tx, edition, [impression]);
       await insertRow(tx, 'consignmentItems', {
         id: studio.newId(),
         consignmentId: newId,
@@ -204,17 +207,12 @@ async function printAt(tx: Tx, impressionId: string, field: string) {
   return { impression, edition: await rowById(tx, 'editions', impression.editionId) };
 }
 
-const labelOf = (i: Impression, edition: Edition): string =>
-  impressionLabel(i.kind, i.number, edition.size, edition.name);
-
-async function refuseUnlessFree(studio: Studio, tx: Tx, i: Impression, label: string): Promise<void> {
+function refuseUnlessReady(i: Impression, label: string): void {
   if (!mayDo('consigned', i.state) || i.orderLineId)
     throw new RefusedError(
       `${label} is ${i.orderLineId ? 'with an order' : STATE_WORDS[i.state]}: only what lies ready goes to a shop.`,
     );
   if (i.heldBack) throw new RefusedError(`${label} is kept back by the artist.`);
-  if ((await spokenFor(tx, [i.id], await studio.today())).length)
-    throw new RefusedError(`${label} is reserved, or chosen in an open order.`);
 }
 
 async function move(

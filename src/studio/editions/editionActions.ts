@@ -9,16 +9,10 @@ import {
   PLAIN_TERMS,
   type EditionTerms,
 } from '@/core/edition/terms';
-import { impressionLabel, SIGNINGS } from '@/core/edition/impressionStates';
+import { SIGNINGS } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
-import {
-  appendToRegister,
-  editionsOf,
-  printedCount,
-  type Edition,
-  type Impression,
-} from '@/store/editions';
+import { appendToRegister, editionsOf, printedCount } from '@/store/editions';
 import { findRows, insertRow, insertRows, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
@@ -279,19 +273,3 @@ export const closeEdition = defineAction({
     };
   },
 });
-
-/** "3/40", "9–14 of 40", "3 impressions". */
-export function labelsOf(
-  list: readonly Pick<Impression, 'kind' | 'number'>[],
-  edition: Pick<Edition, 'size' | 'name'>,
-): string {
-  const [first, last] = [list[0], list.at(-1)];
-  if (!first || !last) return 'nothing';
-  if (list.length === 1) return impressionLabel(first.kind, first.number, edition.size, edition.name);
-  const unbroken =
-    list.every((i) => i.kind === first.kind) && last.number - first.number === list.length - 1;
-  if (!unbroken) return `${list.length} impressions`;
-  return first.kind === 'run'
-    ? `${first.number}–${last.number} of ${edition.size}`
-    : `${impressionLabel(first.kind, first.number, edition.size, edition.name)} to ${last.number}`;
-}

@@ -118,12 +118,7 @@ export async function signingTable(studio: Studio, editionId: string) {
   if (!edition) return null;
   const [work, waiting] = await Promise.all([
     rowById(db, 'works', edition.workId),
-    findRows(
-      db,
-      'impressions',
-      { editionId, state: 'inspected' },
-      { orderBy: ['kind', 'number'], limit: 1_000 },
-    ),
+    findRows(db, 'impressions', { editionId, state: 'inspected' }, { orderBy: ['kind', 'number'] }),
   ]);
   const paperIds = [...new Set(waiting.flatMap((i) => (i.paperId ? [i.paperId] : [])))];
   const [papers, trials, timings, master] = await Promise.all([

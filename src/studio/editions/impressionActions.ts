@@ -1,4 +1,4 @@
-import { IMPRESSION_STEPS, impressionLabel, mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
+import { IMPRESSION_STEPS, mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
 import { replay } from '@/core/edition/replay';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
@@ -18,7 +18,8 @@ import { certify, voidCertificates } from './certificateActions';
 import { chosenOf } from './chosen';
 import { id, ids, line, objectSchema, oneOf, orNull, Type, wholeNumber } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
-import { labelsOf } from './editionActions';
+import { labelOf, labelsOf } from './labels';
+import { refuseIfPromised } from './promised';
 
 /**
  * Records prints: chosen numbers of a limited edition, or so many more of an open one. Without an accepted, fresh proof of
@@ -103,7 +104,7 @@ export const printImpressions = defineAction({
         act: 'printed',
         editionId: edition.id,
         impressionId: i.id,
-        body: { ...body, number: impressionLabel(i.kind, i.number, edition.size, edition.name) },
+        body: { ...body, number: labelOf(i, edition) },
       })),
     );
     const which = labelsOf(chosen, edition);
@@ -141,7 +142,7 @@ async function declaredAmong(tx: Tx, edition: Edition, wanted: string[]): Promis
   const wrong = chosen.find((i) => !mayDo('printed', i.state));
   if (wrong)
     throw new RefusedError(
-      `${impressionLabel(wrong.kind, wrong.number, edition.size, edition.name)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`,
+      `${labelOf(wrong, edition)} is ${STATE_WORDS[wrong.state]}: it is not printed twice.`,
     );
   return chosen;
 }
@@ -190,15 +191,9 @@ export const handleImpressions = defineAction({
     await refuseWhatAShopHas(tx, input.act, chosen, edition);
     const which = labelsOf(chosen, edition);
     if (input.act === 'certified') {
-      await certify(studio, tx, edition, chosen);
-      await noteInJournal(studio, tx, {
-        act: 'certified',
-        subject: 'edition',
-        subjectId: edition.id,
-        says: `Certificates written for ${which}`,
-      });
-      return { message: `Certificates of ${which} written.` };
+      return { message: await certify(studio, tx, edition, chosen) };
     }
+    if (LEAVES_THE_SALE.includes(input.act)) await refuseIfPromised(studio, tx, edition, chosen);
     if (ENDS_CERTIFICATE.includes(input.act))
       await voidCertificates(studio, tx, input.impressionIds, note || input.act);
     const at = studio.now();
@@ -221,7 +216,7 @@ export const handleImpressions = defineAction({
         editionId: edition.id,
         impressionId: i.id,
         body: {
-          number: impressionLabel(i.kind, i.number, edition.size, edition.name),
+          number: labelOf(i, edition),
           ...(note && { note }),
           ...(pen && { pen }),
         },
@@ -241,7 +236,7 @@ export const handleImpressions = defineAction({
 });
 
 function refuseUnlessMay(handAct: HandAct, i: Impression, edition: Edition) {
-  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
+  const label = labelOf(i, edition);
   if (!mayDo(handAct, i.state))
     throw new RefusedError(`${label} is ${STATE_WORDS[i.state]}: it cannot be ${handAct} now.`);
   if (i.orderLineId && !['certified', 'delivered', 'returned', 'remade'].includes(handAct))
@@ -263,9 +258,12 @@ async function refuseWhatAShopHas(
   if (!item || !i) return;
   const note = await rowById(tx, 'consignments', item.consignmentId);
   throw new RefusedError(
-    `${impressionLabel(i.kind, i.number, edition.size, edition.name)} is on consignment note ${note.number}: say there whether it was sold, came back or was lost.`,
+    `${labelOf(i, edition)} is on consignment note ${note.number}: say there whether it was sold, came back or was lost.`,
   );
 }
+
+/** By somebody's wish, and not by mischance. */
+const LEAVES_THE_SALE: readonly HandAct[] = ['kept', 'gifted'];
 
 /** No certificate stands for a sheet that is gone. */
 const ENDS_CERTIFICATE: readonly HandAct[] = ['spoiled', 'destroyed', 'remade'];
@@ -313,7 +311,7 @@ export const takeBackHandling = defineAction({
       const allowed = (['inspected', 'signed', 'kept'] as const).some((s) => s === i.state);
       if (!before || !allowed || i.orderLineId)
         throw new RefusedError(
-          `${impressionLabel(i.kind, i.number, edition.size, edition.name)} has moved on since: it is ${STATE_WORDS[i.state]}.`,
+          `${labelOf(i, edition)} has moved on since: it is ${STATE_WORDS[i.state]}.`,
         );
       const claimed = input.states?.[input.impressionIds.indexOf(i.id)];
       if (claimed && claimed !== before.state)

@@ -1,6 +1,7 @@
 import { findRow, findRows } from '@/store/rows';
 import { freeOf } from '@/store/soundness';
 import { recordRoute } from '@/studio/routes/routeActions';
+import { setPrice } from '@/studio/prices/priceActions';
 import { offerProducts, saveLine } from '@/studio/prices/productActions';
 import {
   furnished,
@@ -172,6 +173,30 @@ describe('reservations', () => {
   });
 });
 
+test('what is promised is not given away, kept or sent to a shop; what is free is', async () => {
+  const f = await house();
+  const { editionId, ids } = await withPrints(f, 4, 4);
+  await orderOf(f, editionId, { quantity: 2 });
+  await hold(f, editionId, { impressionId: ids[3]! });
+  const give = (n: number, act: 'kept' | 'gifted') =>
+    handleImpressions(f.studio, { editionId, impressionIds: [ids[n]!], act, note: 'a friend' });
+  expect((await refused(give(3, 'kept'))).message).toMatch(/^4\/4 is reserved/);
+  await give(0, 'gifted');
+  expect((await refused(give(1, 'gifted'))).message).toMatch(/^0 of this run are free/);
+  const toShop = consignPrints(f.studio, {
+    buyerId: f.buyerId,
+    channelId: null,
+    sinceOn: '2026-11-01',
+    dueOn: '2026-12-01',
+    theirShare: 0.4,
+    bearsDamage: 'the shop',
+    notes: '',
+    items: [{ impressionId: ids[1]!, price: '95' }],
+  });
+  expect((await refused(toShop)).message).toMatch(/^0 of this run are free/);
+  expect((await checkStudio(f.studio)).faults).toEqual([]);
+});
+
 describe('numbers a buyer chooses, and tiers', () => {
   test('the chosen number is picked for its buyer and for nobody else', async () => {
     const f = await house();
@@ -251,6 +276,22 @@ describe('what was declared', () => {
     expect(offered.message).toMatch(
       /^2 products are offered\. Left out: framed was declared as not made at all/,
     );
+    const question = {
+      costs: [],
+      fixedFees: [],
+      shareFees: [],
+      carriageCharged: 0,
+      margin: 0.5,
+      given: 0,
+    };
+    const framed = setPrice(f.studio, {
+      formatId: f.formatId,
+      lineId: cotton,
+      finish: 'framed',
+      question,
+      price: '200',
+    });
+    expect((await refused(framed)).message).toMatch(/^It is not offered: framed was declared/);
     const made = await findRows(f.studio.db, 'products', { workId: f.workId, archivedAt: null });
     const of = (lineId: string) => made.find((product) => product.lineId === lineId);
     expect([of(satin)!.inEdition, of(cotton)!.inEdition]).toEqual([false, true]);

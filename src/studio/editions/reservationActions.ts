@@ -1,4 +1,4 @@
-import { impressionLabel, STATE_WORDS } from '@/core/edition/impressionStates';
+import { STATE_WORDS } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
 import { appendToRegister, spokenFor, type Edition, type Impression } from '@/store/editions';
@@ -7,6 +7,7 @@ import { freeOf } from '@/store/soundness';
 import { defineAction } from '../action';
 import { day, id, line, name, objectSchema, orNull, wholeNumber } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
+import { labelOf } from './labels';
 
 const UNSOLD: readonly Impression['state'][] = [
   'declared',
@@ -153,9 +154,6 @@ async function holdable(tx: Tx, edition: Edition, impressionId: string, today: s
     throw new RefusedError(`${label} is spoken for already: reserved, or chosen in an open order.`);
   return number;
 }
-
-const labelOf = (i: Impression, edition: Edition): string =>
-  impressionLabel(i.kind, i.number, edition.size, edition.name);
 
 async function enter(
   studio: Studio,

@@ -1,3 +1,4 @@
+import { RefusedError } from '@/core/errors';
 import { localDay } from '@/core/measure';
 import { FIRST_LINE, type ProductFinish } from '@/core/product/words';
 import type { Db, Tx } from '@/store/db';
@@ -11,10 +12,16 @@ import {
 } from '@/store/products';
 import { findRows, insertRow, patchRow, rowById } from '@/store/rows';
 import type { Format } from '@/store/works';
+import { placeInRuns } from '../editions/runRules';
 import type { Studio } from '../studio';
 import { openCostBook, productCost, type CostBook, type ProductCost } from './costs';
 
-/** The product of a size in a line and a finish, made now if there is none; without a line, of the first there is. */
+/**
+ * The product of a size in a line and a finish, made now if there is none; without a line, of the first there is. What a run declared
+ * of it holds however it comes to be offered.
+ *
+ * @throws RefusedError for what a run of the work declared as not made
+ */
 export async function ensureProduct(
   studio: Studio,
   tx: Tx,
@@ -24,6 +31,13 @@ export async function ensureProduct(
 ): Promise<Product> {
   const line = lineId ? await rowById(tx, 'printLines', lineId, 'lineId') : await firstLine(studio, tx);
   const [known] = await findRows(tx, 'products', { formatId: format.id, lineId: line.id, finish });
+  const { place, says } = await placeInRuns(tx, {
+    workId: format.workId,
+    formatId: format.id,
+    lineId: line.id,
+    finish,
+  });
+  if (place === 'not made') throw new RefusedError(`It is not offered: ${says}.`);
   if (known) {
     if (known.archivedAt) await patchRow(tx, 'products', known.id, { archivedAt: null });
     return { ...known, archivedAt: null };
@@ -34,7 +48,7 @@ export async function ensureProduct(
     formatId: format.id,
     lineId: line.id,
     finish,
-    inEdition: true,
+    inEdition: place === 'in the run',
     quoteMinor: null,
     quoteFrom: '',
     quotedOn: null,
