@@ -12,6 +12,8 @@ const config: NextConfig = {
     'bwip-js',
     'exifr',
     'esbuild',
+    'date-holidays',
+    'fontkit',
   ],
   poweredByHeader: false,
   reactStrictMode: true,

@@ -55,9 +55,14 @@ declare module 'fontkit' {
   export type Glyph = { path: { toSVG(): string }; advanceWidth: number };
   export type Font = {
     capHeight: number;
+    ascent: number;
     unitsPerEm: number;
     hasGlyphForCodePoint(point: number): boolean;
-    layout(text: string): { glyphs: Glyph[] };
+    layout(text: string): {
+      glyphs: Glyph[];
+      positions: { xAdvance: number; xOffset: number; yOffset: number }[];
+      advanceWidth: number;
+    };
   };
   export function openSync(path: string): Font;
 }

@@ -12,7 +12,20 @@ export const JOURNAL_KINDS = {
   editions: { name: 'Editions', subjects: ['edition', 'impression'] },
   orders: {
     name: 'Orders',
-    subjects: ['order', 'buyer', 'service', 'goods', 'channel', 'account', 'cause'],
+    subjects: [
+      'order',
+      'buyer',
+      'service',
+      'goods',
+      'channel',
+      'account',
+      'cause',
+      'insert',
+      'stamp',
+      'opening',
+      'craftsperson',
+      'run',
+    ],
   },
   papers: {
     name: 'Papers, printers, routes',

@@ -42,9 +42,9 @@ export async function ordersPage(
       order: orders,
       buyer: buyers.name,
       country: buyers.country,
-      pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-      sum: sql<number>`(SELECT coalesce(sum(${orderLines.quantity} * ${orderLines.priceMinor}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-      what: sql<string>`(SELECT group_concat(title, '; ') FROM (SELECT DISTINCT ${works.title} AS title FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} WHERE ${orderLines.orderId} = ${orders.id}))`,
+      pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id}) + (SELECT coalesce(sum(quantity), 0) FROM order_goods WHERE order_id = ${orders.id})`,
+      sum: orderSum(),
+      what: sql<string>`(SELECT group_concat(title, '; ') FROM (SELECT DISTINCT ${works.title} AS title FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} WHERE ${orderLines.orderId} = ${orders.id} UNION SELECT g.name FROM order_goods og JOIN goods g ON g.id = og.goods_id WHERE og.order_id = ${orders.id}))`,
     })
     .from(orders)
     .innerJoin(buyers, eq(buyers.id, orders.buyerId))
@@ -95,6 +95,20 @@ export async function orderWhole(db: Db, orderId: string) {
     .orderBy(asc(orderLines.id));
   const [parcel] = await db.select().from(parcels).where(eq(parcels.orderId, orderId)).limit(1);
   return { ...row, lines, parcel: parcel ?? null };
+}
+
+/** What a buyer pays for the things in an order, without carriage: prints and goods, less what is taken off. */
+export const orderSum = () =>
+  sql<number>`((SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = ${orders.id})
+    + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = ${orders.id})
+    - ${orders.discountMinor})`;
+
+/** What the things in an order were sold for, minor units, before any discount: what is lost if it is lost. */
+export async function worthOf(db: Db, orderId: string): Promise<number> {
+  const [row] = await db.all<{ sum: number }>(sql`
+    SELECT (SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = ${orderId})
+      + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = ${orderId}) AS sum`);
+  return row?.sum ?? 0;
 }
 
 export async function nextOrderNumber(db: Db): Promise<number> {
@@ -202,6 +216,8 @@ export const asSupply = (s: SupplyRow): Supply => ({
   height: s.heightUm,
   weight: s.weightMg,
   onHand: s.onHand,
+  thickness: s.thicknessUm,
+  packOf: s.packOf,
 });
 export const shelf = async (db: Db): Promise<Supply[]> =>
   (await db.select().from(supplies).orderBy(asc(supplies.name))).map(asSupply);

@@ -1,5 +1,6 @@
-import { asc, eq, gt } from 'drizzle-orm';
-import { editions, impressions, register, works, buyers, orders } from './schema';
+import { asc, eq, gt, sql } from 'drizzle-orm';
+import { editions, impressions, register, works, buyers, orders, parcels } from './schema';
+import { orderSum } from './orders';
 import type { Db } from './db';
 
 const A_PIECE = 1_000;
@@ -42,7 +43,16 @@ export const registerOfEdition = (db: Db, editionId: string) =>
 /** All orders with their buyers, in order of number. */
 export const ordersWithBuyers = (db: Db) =>
   db
-    .select({ o: orders, b: buyers })
+    .select({
+      o: orders,
+      b: buyers,
+      things: sql<number>`(SELECT coalesce(sum(l.quantity), 0) FROM order_lines l WHERE l.order_id = ${orders.id})
+        + (SELECT coalesce(sum(g.quantity), 0) FROM order_goods g WHERE g.order_id = ${orders.id})`,
+      sum: orderSum(),
+      tracking: parcels.tracking,
+      postageMinor: parcels.postageMinor,
+    })
     .from(orders)
     .innerJoin(buyers, eq(buyers.id, orders.buyerId))
+    .leftJoin(parcels, eq(parcels.orderId, orders.id))
     .orderBy(asc(orders.number));

@@ -1,5 +1,6 @@
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Db } from './db';
+import { orderSum } from './orders';
 import {
   accountEntries,
   channels,
@@ -67,7 +68,7 @@ export async function cashMoves(db: Db, since: string) {
       .select({
         at: orders.paidAt,
         number: orders.number,
-        sum: sql<number>`(SELECT coalesce(sum(${orderLines.quantity} * ${orderLines.priceMinor}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id}) + ${orders.carriageMinor}`,
+        sum: sql<number>`${orderSum()} + ${orders.carriageMinor}`,
       })
       .from(orders)
       .where(and(sql`${orders.paidAt} >= ${since}`, ne(orders.state, 'cancelled'))),

@@ -1,3 +1,4 @@
+import type { ListedOrder } from '@/core/order/orderList';
 import type { Drift, InkModel } from '@/core/colour/inks';
 import type { Size } from '@/core/measure';
 import type { Faults } from '@/core/capture/faults';
@@ -56,4 +57,32 @@ export interface PracticePress {
   /** How far a lot and a day's warmth take it from there. */
   drift(q: { lot: string; celsius: number }): Drift;
   scan(seed: number): PageScan;
+}
+
+/** A shop on the net, from which orders are fetched. */
+export interface Shop {
+  readonly name: string;
+  readonly simulated: boolean;
+  /** What it sold up to a day, as a list would have it. */
+  orders(today: string): Promise<ListedOrder[]>;
+}
+
+/** A carrier's counter: it sells labels, and says where a parcel is. */
+export interface CarrierDesk {
+  readonly name: string;
+  readonly simulated: boolean;
+  buyLabel(q: { carrier: string; orderNumber: number }): Promise<{ tracking: string }>;
+  track(q: {
+    tracking: string;
+    dispatchedAt: string;
+    days: number;
+    now: string;
+  }): Promise<{ at: string; says: string }[]>;
+}
+
+/** A printer of labels. It takes a page of dots and says what it did with it. */
+export interface LabelPrinter {
+  readonly name: string;
+  readonly simulated: boolean;
+  print(page: { png: Buffer; width: number; height: number }): Promise<{ says: string }>;
 }

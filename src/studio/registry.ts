@@ -31,8 +31,12 @@ import * as layouts from './layouts/layoutActions';
 import * as layoutPrinting from './layouts/layoutPrintActions';
 import * as printQueueActs from './layouts/printQueueActions';
 import * as machineActs from './machines/machineActions';
+import * as orderCases from './orders/caseActions';
+import * as orderImports from './orders/importActions';
 import * as orders from './orders/orderActions';
 import * as parcels from './orders/parcelActions';
+import * as post from './orders/postActions';
+import * as runs from './orders/runActions';
 import * as lots from './papers/lotActions';
 import * as papers from './papers/paperActions';
 import * as shelf from './orders/shelfActions';
@@ -75,9 +79,13 @@ const modules = {
   mounting,
   moves,
   photographs,
+  orderCases,
+  orderImports,
   orders,
   papers,
   parcels,
+  post,
+  runs,
   routeActs,
   printQueueActs,
   proofs,

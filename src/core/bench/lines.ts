@@ -1,4 +1,5 @@
 import type { Mark } from '../finding';
+import type { PackForm } from '../parcel/pack';
 import { daysBetween, daysPassed, type Day } from '../measure/day';
 import { dried } from '../proof/proofStates';
 
@@ -36,7 +37,7 @@ export type OrderFact = {
   shipBy: Day;
   pieces: number;
   ready: number;
-  form: 'flat' | 'rolled' | null;
+  form: PackForm | null;
   scaleOff: string | null;
 };
 export type ProofFact = {

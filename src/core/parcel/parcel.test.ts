@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { InputError } from '../errors';
 import { packShortages, planPack, type PackedPrint, type Supply, type SupplyKind } from './pack';
-import { serviceFit } from './serviceFit';
+import { chooseService } from './choose';
 import { addDays, dayNumber, daysBetween } from '../measure/day';
 import { shipBy } from './shipBy';
 import { compareScale, expectedWeight, scaleBlindTo } from './weigh';
@@ -78,7 +78,7 @@ describe('how a parcel is packed', () => {
     expect(tubeFor(190, { canvas: true }).width).toBe(100_000);
   });
   test('a stiff paper is never rolled, and the reason is said', () => {
-    const plan = planPack([print(850, 650, { mayRoll: false })], SHELF, 'rolled');
+    const plan = planPack([print(850, 650, { mayRoll: false })], SHELF, { form: 'rolled' });
     expect(plan).toMatchObject({
       form: 'flat',
       finding: { verdict: 'care', says: expect.stringContaining('must not be rolled') },
@@ -208,11 +208,15 @@ describe('the day an order leaves by', () => {
 
 describe('which service takes it', () => {
   const service = {
+    carrier: 'Coast',
     name: 'letter',
     tracked: false,
     insuredMinor: 5_000,
+    days: 2,
     maxLengthUm: 540_000,
     maxWeightMg: 1_000_000,
+    priceMinor: 460,
+    rates: null,
   };
   test.each([
     [540_000, 1_000_000, 5_000, 'holds'],
@@ -220,6 +224,16 @@ describe('which service takes it', () => {
     [100_000, 1_000_001, 1, 'fails'],
     [100_000, 1_000, 5_001, 'care'],
   ] as const)('%i µm, %i mg, worth %i: %s', (length, weight, value, verdict) => {
-    expect(serviceFit({ length, weight, value }, service, 'EUR').verdict).toBe(verdict);
+    const parcel = {
+      length,
+      width: 90_000,
+      height: 10_000,
+      weightGrams: weight / 1_000,
+      value,
+      rigid: false,
+    };
+    const needs = { tracked: false, insured: false, days: null };
+    const [choice] = chooseService([service], { parcel, needs, country: 'Norrholm', currency: 'EUR' });
+    expect(choice!.fit.verdict).toBe(verdict);
   });
 });

@@ -60,6 +60,8 @@ export const lots = sqliteTable(
     /** What all of it cost. */
     priceMinor: integer('price_minor').notNull(),
     receivedOn: day('received_on').notNull(),
+    /** When it was asked for, so that the supplier's days are known as they are; nothing: nobody noted it. */
+    orderedOn: day('ordered_on'),
   },
   (t) => [...columnRules(t), index('lots_paper').on(t.paperId)],
 );

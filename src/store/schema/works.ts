@@ -46,6 +46,10 @@ export const studio = sqliteTable(
     /** The studio's own words on certificates, with fields in braces; nothing: the usual. */
     certificateWords: text('certificate_words').notNull().default(''),
     careWords: text('care_words').notNull().default(''),
+    /** Countries served, what must be tracked or insured, days to send back, and the minutes hands have in a day; nothing: the usual. */
+    postPolicy: document('post_policy', 'postPolicy'),
+    /** Whose public holidays are kept besides the studio's own days, such as "PT"; nothing: none. */
+    holidayPlace: text('holiday_place').notNull().default(''),
     /** A rate of tax that is shown on papers; prices are kept without. Nothing: none is shown. */
     taxShown: real('tax_shown'),
   },

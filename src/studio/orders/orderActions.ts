@@ -1,9 +1,9 @@
 import { impressionLabel, STATE_WORDS } from '@/core/edition/impressionStates';
 import { tierPrice } from '@/core/edition/terms';
 import { InputError, RefusedError } from '@/core/errors';
-import { isBlank, localDay, parseSum } from '@/core/measure';
-import { ORDER_WORDS } from '@/core/order/orderStates';
-import { type Weekday } from '@/core/measure/day';
+import { formatMoney, isBlank, localDay, parseSum } from '@/core/measure';
+import { OPEN_ORDER_STATES, ORDER_WORDS } from '@/core/order/orderStates';
+import { ORDER_KINDS } from '@/core/order/orderWords';
 import { shipBy } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
 import {
@@ -15,9 +15,10 @@ import {
   type Edition,
   type Impression,
 } from '@/store/editions';
-import { nextOrderNumber, type Order } from '@/store/orders';
+import { nextOrderNumber, worthOf, type Order } from '@/store/orders';
+import { goodsOfOrder, goodsPromised } from '@/store/parcels';
 import { pricesOn } from '@/store/products';
-import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
+import { findRows, insertRow, patchRow, removeRow, rowById, type Row } from '@/store/rows';
 import { freeLineOf, freeOf } from '@/store/soundness';
 import { defineAction } from '../action';
 import {
@@ -39,7 +40,9 @@ import {
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { closeReservation } from '../editions/reservationActions';
+import { calendarFrom } from './calendar';
 import { stepOf } from './orders';
+import { promiseForCart } from './promise';
 
 /** Records a buyer, or changes what is known of one. */
 export const recordBuyer = defineAction({
@@ -53,6 +56,8 @@ export const recordBuyer = defineAction({
     country: name,
     mayWriteSince: orNull(day),
     notes: prose,
+    /** Word for word as it came, where it was pasted or brought in. */
+    addressTyped: Type.Optional(prose),
   }),
 
   async run({ studio, tx, input }) {
@@ -101,6 +106,26 @@ const orderInput = objectSchema({
   orderedOn: orNull(day),
   notes: prose,
   channelId: Type.Optional(orNull(id)),
+  kind: Type.Optional(oneOf(...ORDER_KINDS)),
+  notBeforeOn: Type.Optional(orNull(day)),
+  giftNote: Type.Optional(prose),
+  discount: Type.Optional(moneyInput),
+  discountWhy: Type.Optional(line),
+  source: Type.Optional(line),
+  sourceRef: Type.Optional(line),
+  needsTracked: Type.Optional(flag),
+  insure: Type.Optional(moneyInput),
+  needsDays: Type.Optional(orNull(wholeNumber(1, 120))),
+  accountId: Type.Optional(orNull(id)),
+  /** What falls due when, of a commission. */
+  stages: Type.Optional(
+    listOf(objectSchema({ name, dueOn: orNull(day), amount: moneyInput }), { maxItems: 20 }),
+  ),
+  goods: Type.Optional(
+    listOf(objectSchema({ goodsId: id, quantity: wholeNumber(1, 1_000), price: moneyInput }), {
+      maxItems: 50,
+    }),
+  ),
   lines: listOf(
     objectSchema({
       editionId: id,
@@ -113,10 +138,7 @@ const orderInput = objectSchema({
       /** What was held for them, and goes into this order. */
       reservationId: Type.Optional(orNull(id)),
     }),
-    {
-      minItems: 1,
-      maxItems: 50,
-    },
+    { maxItems: 50 },
   ),
 });
 
@@ -129,19 +151,28 @@ export const placeOrder = defineAction({
 
   async run({ studio, tx, input }) {
     const s = await studio.settings();
-    const orderedOn = input.orderedOn ?? localDay(studio.now(), s.timeZone);
-    const promised = shipBy({
+    const today = localDay(studio.now(), s.timeZone);
+    const orderedOn = input.orderedOn ?? today;
+    if (!input.lines.length && !input.goods?.length)
+      throw new InputError('lines', 0, 'at least one print or one of the goods');
+    if (input.kind === 'pre-order' && !input.notBeforeOn)
+      throw new InputError('notBeforeOn', null, 'the day from which it can leave: it is a pre-order');
+    await refuseTwice(tx, input.source, input.sourceRef);
+    const byHandling = shipBy({
       ordered: orderedOn,
       handlingDays: s.handlingDays,
-      holidays: s.holidays,
-      workdays: s.workdays as Weekday[],
+      ...(await calendarFrom(s, orderedOn)),
     });
-    const carriageMinor = isBlank(input.carriage) ? 0 : parseSum(input.carriage, s.currency, 'carriage');
-
+    const { notBeforeOn } = input;
+    const promised = notBeforeOn && notBeforeOn > byHandling ? notBeforeOn : byHandling;
+    const sumOf = (typed: string | number | undefined, field: string) =>
+      typed === undefined || isBlank(typed) ? 0 : parseSum(typed, s.currency, field);
     const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
     if (input.channelId) await rowById(tx, 'channels', input.channelId, 'channelId');
+    if (input.accountId) await rowById(tx, 'jobAccounts', input.accountId, 'accountId');
     const orderId = studio.newId();
     const number = await nextOrderNumber(tx);
+    const discountMinor = sumOf(input.discount, 'discount');
     await insertRow(tx, 'orders', {
       id: orderId,
       number,
@@ -149,29 +180,107 @@ export const placeOrder = defineAction({
       state: 'new',
       orderedOn,
       shipBy: promised,
-      carriageMinor,
+      carriageMinor: sumOf(input.carriage, 'carriage'),
       paidAt: input.paid ? studio.now() : null,
       message: input.message,
       wantsSignature: input.wantsSignature,
       notes: input.notes,
       channelId: input.channelId ?? null,
+      kind: input.kind ?? 'sale',
+      notBeforeOn: notBeforeOn ?? null,
+      giftNote: input.giftNote?.trim() ?? '',
+      discountMinor,
+      discountWhy: input.discountWhy?.trim() ?? '',
+      source: input.source?.trim() ?? '',
+      sourceRef: input.sourceRef?.trim() ?? '',
+      needsTracked: input.needsTracked ?? false,
+      insureMinor: sumOf(input.insure, 'insure') || null,
+      needsDays: input.needsDays ?? null,
+      accountId: input.accountId ?? null,
       changedAt: studio.now(),
     });
+    const promise = await promiseForCart(studio, {
+      lines: input.lines,
+      country: buyer.country,
+      notBefore: notBeforeOn ?? null,
+      exceptOrderId: orderId,
+    });
+    await patchRow(tx, 'orders', orderId, { promise });
     for (const [i, l] of input.lines.entries())
       await addLine(studio, tx, orderId, l, `lines[${i}]`, s.currency);
+    for (const [i, l] of (input.goods ?? []).entries())
+      await addGoods(studio, tx, orderId, l, `goods[${i}]`, s.currency);
+    for (const [i, { amount, ...stage }] of (input.stages ?? []).entries())
+      await insertRow(tx, 'orderStages', {
+        id: studio.newId(),
+        orderId,
+        ...stage,
+        amountMinor: sumOf(amount, `stages[${i}].amount`),
+      });
+    const worth = await worthOf(tx, orderId);
+    if (discountMinor > worth)
+      throw new InputError(
+        'discount',
+        input.discount,
+        `at most ${formatMoney(worth, s.currency)}, what the things in it are sold for`,
+      );
     await noteInJournal(studio, tx, {
       act: 'placed',
       subject: 'order',
       subjectId: orderId,
       says: `Order ${number} from ${buyer.name}, to leave by ${promised}`,
     });
+    const honest =
+      promise.leavesOn > promised ? ` What is still to do takes until ${promise.leavesOn}.` : '';
     return {
-      message: `Order ${number} leaves by ${promised}.`,
+      message: `Order ${number} leaves by ${promised}.${honest}`,
       id: orderId,
       undo: { act: 'cancelOrder', input: { id: orderId, note: 'Taken back' }, label: 'Cancel it' },
     };
   },
 });
+
+/** A thing sent twice is one order: what a source calls by one name is taken once. */
+async function refuseTwice(tx: Tx, source = '', sourceRef = ''): Promise<void> {
+  if (!sourceRef.trim()) return;
+  const [known] = await findRows(
+    tx,
+    'orders',
+    { source: source.trim(), sourceRef: sourceRef.trim() },
+    { limit: 1 },
+  );
+  if (known)
+    throw new RefusedError(
+      `${sourceRef.trim()} of ${source.trim() || 'that source'} is here already, as order ${known.number}.`,
+    );
+}
+
+async function addGoods(
+  studio: Studio,
+  tx: Tx,
+  orderId: string,
+  l: NonNullable<OrderInput['goods']>[number],
+  field: string,
+  currency: string,
+): Promise<void> {
+  const goods = await rowById(tx, 'goods', l.goodsId, `${field}.goodsId`);
+  if (goods.archivedAt) throw new InputError(`${field}.goodsId`, l.goodsId, 'goods that are still sold');
+  const free = goods.onHand - (await goodsPromised(tx, goods.id));
+  // A voucher is written when it is sold; everything else lies on a shelf, or does not.
+  if (goods.kind !== 'voucher' && l.quantity > free)
+    throw new InputError(
+      `${field}.quantity`,
+      l.quantity,
+      `at most ${Math.max(0, free)}: that many of ${goods.name} are neither gone nor promised`,
+    );
+  await insertRow(tx, 'orderGoods', {
+    id: studio.newId(),
+    orderId,
+    goodsId: goods.id,
+    quantity: l.quantity,
+    priceMinor: isBlank(l.price) ? goods.priceMinor : parseSum(l.price, currency, `${field}.price`),
+  });
+}
 
 async function addLine(
   studio: Studio,
@@ -397,14 +506,21 @@ export const pickOrder = defineAction({
       );
       taken.push(...labels);
     }
+    const goods = await goodsOfOrder(tx, order.id);
+    for (const { line: l, goods: g } of goods)
+      if (g.kind !== 'voucher' && g.onHand < l.quantity)
+        throw new RefusedError(
+          `${g.onHand} of ${g.name} on hand, ${l.quantity} asked: count them first.`,
+        );
+    const all = [...taken, ...goods.map(({ line: l, goods: g }) => `${l.quantity} × ${g.name}`)];
     await patchRow(tx, 'orders', order.id, { state, changedAt: at });
     await noteInJournal(studio, tx, {
       act: 'picked',
       subject: 'order',
       subjectId: order.id,
-      says: `Picked order ${order.number}: ${taken.join(', ')}`,
+      says: `Picked order ${order.number}: ${all.join(', ')}`,
     });
-    return { message: `Picked for order ${order.number}: ${taken.join(', ')}.`, numbers: taken };
+    return { message: `Picked for order ${order.number}: ${all.join(', ')}.`, numbers: taken };
   },
 });
 
@@ -569,5 +685,117 @@ export const markPaid = defineAction({
       says: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}`,
     });
     return { message: `Order ${order.number} is ${input.paid ? 'paid' : 'not paid'}.` };
+  },
+});
+
+/** Plans a day for the work on an order. The promise to the buyer stays what it was. */
+export const planOrder = defineAction({
+  name: 'planOrder',
+  input: objectSchema({ id, plannedOn: orNull(day) }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    if (!OPEN_ORDER_STATES.includes(order.state))
+      throw new RefusedError(
+        `Order ${order.number} is ${ORDER_WORDS[order.state]}: nothing is left to plan.`,
+      );
+    if (input.plannedOn && order.notBeforeOn && input.plannedOn < order.notBeforeOn)
+      throw new InputError(
+        'plannedOn',
+        input.plannedOn,
+        `${order.notBeforeOn} or later: it is a pre-order`,
+      );
+    await patchRow(tx, 'orders', order.id, { plannedOn: input.plannedOn });
+    const says = input.plannedOn
+      ? `Order ${order.number} is planned for ${input.plannedOn}; promised for ${order.shipBy}`
+      : `Order ${order.number} is planned for the day it is promised for, ${order.shipBy}`;
+    await noteInJournal(studio, tx, { act: 'planned', subject: 'order', subjectId: order.id, says });
+    return { message: `${says}.` };
+  },
+});
+
+/** Sends a part of an order now and the rest later: what is to wait becomes an order of its own, under the same buyer. */
+export const splitOrder = defineAction({
+  name: 'splitOrder',
+  input: objectSchema({
+    id,
+    /** What waits. */
+    lines: listOf(objectSchema({ lineId: id, quantity: wholeNumber(1, 200) }), {
+      minItems: 1,
+      maxItems: 50,
+    }),
+    shipBy: day,
+  }),
+
+  async run({ studio, tx, input }) {
+    const order = await rowById(tx, 'orders', input.id, 'id');
+    if (order.state !== 'new')
+      throw new RefusedError(`Order ${order.number} is ${ORDER_WORDS[order.state]}: put it back first.`);
+    const lines = await findRows(tx, 'orderLines', { orderId: order.id });
+    const left = lines.reduce((sum, l) => sum + l.quantity, 0);
+    const moved = input.lines.reduce((sum, l) => sum + l.quantity, 0);
+    if (moved >= left)
+      throw new InputError('lines', moved, `fewer than ${left}: something has to go now`);
+    const laterId = studio.newId();
+    const number = await nextOrderNumber(tx);
+    const { paidAt, buyerId, channelId, message, wantsSignature, giftNote, accountId } = order;
+    await insertRow(tx, 'orders', {
+      id: laterId,
+      number,
+      state: 'new',
+      orderedOn: order.orderedOn,
+      shipBy: input.shipBy,
+      carriageMinor: 0,
+      partOfId: order.id,
+      changedAt: studio.now(),
+      ...{ paidAt, buyerId, channelId, message, wantsSignature, giftNote, accountId },
+    });
+    for (const [i, { lineId, quantity }] of input.lines.entries()) {
+      const l = lines.find((each) => each.id === lineId);
+      if (!l || quantity > l.quantity)
+        throw new InputError(
+          `lines[${i}].quantity`,
+          quantity,
+          `at most ${l?.quantity ?? 0} of this order`,
+        );
+      const stays = (l.wanted ?? []).slice(0, l.quantity - quantity);
+      const goes = (l.wanted ?? []).slice(l.quantity - quantity);
+      const { id: _, ...same } = l;
+      await insertRow(tx, 'orderLines', {
+        ...same,
+        id: studio.newId(),
+        orderId: laterId,
+        quantity,
+        wanted: goes.length ? goes : null,
+      });
+      if (quantity === l.quantity) await removeRow(tx, 'orderLines', l.id);
+      else
+        await patchRow(tx, 'orderLines', l.id, {
+          quantity: l.quantity - quantity,
+          wanted: stays.length ? stays : null,
+        });
+    }
+    const says = `${moved} of order ${order.number} wait, as order ${number}, until ${input.shipBy}`;
+    await noteInJournal(studio, tx, { act: 'split', subject: 'order', subjectId: order.id, says });
+    return { message: `${says}.`, id: laterId };
+  },
+});
+
+/** Notes that a stage of a commission is done, or paid, or takes that back. */
+export const markStage = defineAction({
+  name: 'markStage',
+  input: objectSchema({ id, done: flag, paid: flag }),
+
+  async run({ studio, tx, input }) {
+    const stage = await rowById(tx, 'orderStages', input.id, 'id');
+    const order = await rowById(tx, 'orders', stage.orderId);
+    const at = studio.now();
+    await patchRow(tx, 'orderStages', stage.id, {
+      doneAt: input.done ? (stage.doneAt ?? at) : null,
+      paidAt: input.paid ? (stage.paidAt ?? at) : null,
+    });
+    const says = `Order ${order.number}, ${stage.name}: ${input.done ? 'done' : 'to do'}, ${input.paid ? 'paid' : 'to pay'}`;
+    await noteInJournal(studio, tx, { act: 'noted', subject: 'order', subjectId: order.id, says });
+    return { message: `${says}.` };
   },
 });

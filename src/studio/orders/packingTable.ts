@@ -1,17 +1,45 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import type { Finding } from '@/core/finding';
-import { localDay } from '@/core/measure';
-import { packShortages, printWeight } from '@/core/parcel/pack';
-import { serviceFit } from '@/core/parcel/serviceFit';
+import { formatMoney, localDay, type Minor } from '@/core/measure';
+import { addDays, daysBetween } from '@/core/measure/day';
+import {
+  carriersNeeded,
+  functionsFinding,
+  packShortages,
+  PACK_FORMS,
+  printWeight,
+  type PackForm,
+} from '@/core/parcel/pack';
+import { passOpening, type Passage } from '@/core/parcel/passage';
+import { payInStamps, type StampPlan } from '@/core/parcel/stamps';
 import { compareScale, expectedWeight, scaleBlindTo } from '@/core/parcel/weigh';
 import { pickedFor } from '@/store/editions';
-import { allServices, orderWhole, type Service } from '@/store/orders';
+import { allServices, orderWhole, supplyPrices } from '@/store/orders';
+import { goodsOfOrder, stampsOnHand } from '@/store/parcels';
 import { findRows } from '@/store/rows';
 import { cache } from 'react';
 import { standingCertificates } from '../editions/certificateActions';
 import type { Studio } from '../studio';
 import { shownCosts } from '../prices/shownCosts';
-import { packPlanFor } from './parcels';
+import { countryFinding, policyOf, servicesFor, type Choice } from './carriage';
+import { packFactsOf, planOf, type PackFacts } from './parcels';
+
+/** What a form would cost and risk, or why it cannot be. */
+export type PackWay = {
+  form: PackForm;
+  possible: boolean;
+  says: string;
+  materialMinor: Minor | null;
+  postageMinor: Minor | null;
+  service: string | null;
+  risk: string;
+};
+
+const RISKS: Record<PackForm, string> = {
+  flat: 'corners, if it is dropped on one; nothing to flatten again',
+  rolled: 'crushed across, and it must be laid flat again; scuffs if pulled tight',
+  boxed: 'weight, and glue and corners if it is dropped',
+};
 
 /** Everything the packing table shows of an order: its prints, its parcel, what it weighs, who carries it. */
 export const packingTable = cache(async (studio: Studio, orderId: string) => {
@@ -19,16 +47,22 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
   const whole = await orderWhole(db, orderId);
   if (!whole) return null;
   const { order, buyer, lines, parcel } = whole;
-  const [settings, picked, services, history, costs] = await Promise.all([
-    studio.settings(),
-    pickedFor(db, order.id),
-    allServices(db),
-    findRows(db, 'journal', { subjectId: order.id }, { orderBy: ['-id'], limit: 30 }),
-    shownCosts(
-      studio,
-      lines.map(({ format }) => format.id),
-    ),
-  ]);
+  const [settings, picked, services, history, costs, goods, stages, cases, handovers, parts] =
+    await Promise.all([
+      studio.settings(),
+      pickedFor(db, order.id),
+      allServices(db),
+      findRows(db, 'journal', { subjectId: order.id }, { orderBy: ['-id'], limit: 30 }),
+      shownCosts(
+        studio,
+        lines.map(({ format }) => format.id),
+      ),
+      goodsOfOrder(db, order.id),
+      findRows(db, 'orderStages', { orderId: order.id }, { orderBy: ['dueOn', 'id'] }),
+      findRows(db, 'orderCases', { orderId: order.id }, { orderBy: ['-openedOn', '-id'] }),
+      findRows(db, 'handovers', { orderId: order.id }, { orderBy: ['at', 'id'] }),
+      findRows(db, 'orders', { partOfId: order.id }, { orderBy: ['number'] }),
+    ]);
   const standing = await standingCertificates(
     db,
     picked.map((p) => p.impression.id),
@@ -47,34 +81,196 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     editionId: p.edition.id,
   }));
   const today = localDay(studio.now(), settings.timeZone);
-  const base = { order, buyer, lines, parcel, prints, history, costs, today };
-  if (order.state === 'new' || order.state === 'cancelled' || prints.length === 0)
-    return { ...base, plan: null, shortages: [], weighing: null, scale: null, blind: null, services: [] };
-  const { plan, prints: packed } = await packPlanFor(db, order.id, parcel?.form);
+  const policy = await policyOf(studio);
+  const base = {
+    order,
+    buyer,
+    lines,
+    parcel,
+    prints,
+    goods,
+    stages,
+    cases,
+    handovers,
+    parts,
+    policy,
+    history,
+    costs,
+    today,
+    served: countryFinding(policy, buyer.country),
+    arrival: arrivalOf(parcel, services, today),
+  };
+  if (order.state === 'new' || order.state === 'cancelled' || prints.length + goods.length === 0)
+    return {
+      ...base,
+      plan: null,
+      ways: [],
+      gifts: [],
+      shortages: [],
+      weighing: null,
+      scale: null,
+      blind: null,
+      services: [],
+      functions: null,
+      people: null,
+      passages: [],
+      stamps: null,
+    };
+  const facts = await packFactsOf(db, order.id);
+  const wishes = {
+    form: parcel?.form,
+    without: (parcel?.without ?? []) as never[],
+    weather: parcel?.weather,
+  };
+  const plan = planOf(facts, wishes);
   const weighing = expectedWeight(plan.parts);
   const scale: Finding | null = parcel?.scaleMg ? compareScale(parcel.expectedMg, parcel.scaleMg) : null;
-  const value = lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0);
-  const toSend = {
-    length: parcel?.lengthUm ?? plan.outer.length,
-    weight: parcel?.scaleMg ?? parcel?.expectedMg ?? weighing.weight,
-    value,
-  };
-  const ranked = services
-    .map((service) => ({ service, fit: serviceFit(toSend, service, settings.currency) }))
-    .sort(byFitThenPrice);
+  const value =
+    lines.reduce((a, l) => a + l.line.quantity * l.line.priceMinor, 0) +
+    goods.reduce((a, g) => a + g.line.quantity * g.line.priceMinor, 0);
+  const weight = parcel?.scaleMg ?? parcel?.expectedMg ?? weighing.weight;
+  const outer = parcel
+    ? { length: parcel.lengthUm, width: parcel.widthUm, height: parcel.heightUm }
+    : plan.outer;
+  const { currency } = settings;
+  const rate = (form: PackForm, of: typeof outer, heavy: number) =>
+    servicesFor(
+      services,
+      order,
+      { form, outer: of, weight: heavy, value, country: buyer.country },
+      {
+        policy,
+        currency,
+      },
+    );
+  const ranked = rate(plan.form, outer, weight);
+  const prices = await supplyPrices(db);
   return {
     ...base,
     plan,
+    ways: PACK_FORMS.map((form) => wayOf(form, facts, prices, rate)),
+    gifts: giftDifferences(facts, wishes, rate, currency),
     shortages: packShortages(plan.needs),
+    functions: functionsFinding(plan.functions, (parcel?.without.length ?? 0) > 0),
     weighing,
     scale,
-    blind: scaleBlindTo(parcel?.expectedMg ?? weighing.weight, packed.map(printWeight)),
+    blind: prints.length
+      ? scaleBlindTo(parcel?.expectedMg ?? weighing.weight, facts.prints.map(printWeight))
+      : null,
     services: ranked,
+    people: plan.form === 'boxed' ? carriersNeeded(weight, Math.max(outer.length, outer.width)) : null,
+    passages: plan.form === 'boxed' ? await passagesOf(studio, order.id, outer) : [],
+    stamps: await stampsFor(studio, ranked),
   };
 });
 
 export type PackingTable = NonNullable<Awaited<ReturnType<typeof packingTable>>>;
 
-const RANK = { holds: 0, care: 1, fails: 2 } as const;
-const byFitThenPrice = (a: { service: Service; fit: Finding }, b: { service: Service; fit: Finding }) =>
-  RANK[a.fit.verdict] - RANK[b.fit.verdict] || a.service.priceMinor - b.service.priceMinor;
+type Rate = (
+  form: PackForm,
+  outer: { length: number; width: number; height: number },
+  weight: number,
+) => Choice[];
+const cheapest = (choices: readonly Choice[]) => choices.find(({ fit }) => fit.verdict !== 'fails');
+
+/** One form of packing against the others: what it takes from the shelf, what the post asks, what can happen to it. */
+function wayOf(form: PackForm, facts: PackFacts, prices: Map<string, Minor>, rate: Rate): PackWay {
+  const plan = planOf(facts, { form });
+  const none = { form, materialMinor: null, postageMinor: null, service: null, risk: RISKS[form] };
+  if (plan.form !== form) return { ...none, possible: false, says: plan.finding.says };
+  const best = cheapest(rate(form, plan.outer, expectedWeight(plan.parts).weight));
+  return {
+    form,
+    possible: true,
+    says: packShortages(plan.needs).join(' ') || plan.finding.says,
+    materialMinor: plan.needs.reduce(
+      (sum, { supply, count }) => sum + (supply ? (prices.get(supply.id) ?? 0) * count : 0),
+      0,
+    ),
+    postageMinor: best?.price ?? null,
+    service: best ? `${best.service.carrier} ${best.service.name}` : null,
+    risk: RISKS[form],
+  };
+}
+
+/** What each thing that goes in beside the prints does to the postage, said before it is added. */
+function giftDifferences(
+  facts: PackFacts,
+  wishes: Parameters<typeof planOf>[1],
+  rate: Rate,
+  currency: string,
+): { name: string; says: string }[] {
+  const bestOf = (inserts: PackFacts['inserts']) => {
+    const plan = planOf({ ...facts, inserts }, wishes);
+    return cheapest(rate(plan.form, plan.outer, expectedWeight(plan.parts).weight));
+  };
+  const withAll = bestOf(facts.inserts);
+  return facts.inserts.flatMap((insert) => {
+    const without = bestOf(facts.inserts.filter((each) => each !== insert));
+    const more = (withAll?.price ?? 0) - (without?.price ?? 0);
+    if (!withAll || !without || more <= 0) return [];
+    const change =
+      without.service.id === withAll.service.id
+        ? 'is a step of weight more'
+        : `makes it a ${withAll.service.carrier} ${withAll.service.name} instead of ${without.service.name}`;
+    return [{ name: insert.name, says: `${insert.name} ${change}: +${formatMoney(more, currency)}.` }];
+  });
+}
+
+/** Door, stair, lift and vehicle at both ends, in their order. */
+async function passagesOf(
+  studio: Studio,
+  orderId: string,
+  outer: { length: number; width: number; height: number },
+): Promise<
+  (Passage & {
+    id: string;
+    kind: string;
+    width: number;
+    height: number;
+    length: number | null;
+    isBuyers: boolean;
+  })[]
+> {
+  const all = await findRows(studio.db, 'openings', undefined, { orderBy: ['place', 'name'] });
+  const box = { width: outer.length, height: outer.width, depth: outer.height };
+  return all
+    .filter((o) => o.orderId === null || o.orderId === orderId)
+    .map((o) => ({
+      ...passOpening(box, {
+        name: o.name,
+        kind: o.kind,
+        width: o.widthUm,
+        height: o.heightUm,
+        length: o.lengthUm,
+        mayTilt: o.mayTilt,
+      }),
+      id: o.id,
+      kind: o.kind,
+      width: o.widthUm,
+      height: o.heightUm,
+      length: o.lengthUm,
+      isBuyers: o.orderId !== null,
+    }));
+}
+
+/** The postage in stamps from the drawer, where there are enough. */
+async function stampsFor(studio: Studio, ranked: readonly Choice[]): Promise<StampPlan | null> {
+  const price = cheapest(ranked)?.price;
+  if (!price) return null;
+  const stock = (await stampsOnHand(studio.db)).map((s) => ({ value: s.valueMinor, count: s.onHand }));
+  const total = stock.reduce((sum, { value, count }) => sum + value * count, 0);
+  return total >= price ? payInStamps(price, stock) : null;
+}
+
+/** When a posted parcel should be there, and whether it is late in the post. */
+function arrivalOf(
+  parcel: { dispatchedAt: string | null; serviceId: string | null } | null,
+  services: readonly { id: string; days: number }[],
+  today: string,
+): { expectedOn: string; daysLate: number } | null {
+  const service = services.find(({ id }) => id === parcel?.serviceId);
+  if (!parcel?.dispatchedAt || !service) return null;
+  const expectedOn = addDays(parcel.dispatchedAt.slice(0, 10), Math.ceil(service.days * 1.4));
+  return { expectedOn, daysLate: daysBetween(expectedOn, today) };
+}

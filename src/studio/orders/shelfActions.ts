@@ -14,6 +14,7 @@ import {
   name,
   objectSchema,
   oneOf,
+  orNull,
   sizeInput,
   Type,
   weightInput,
@@ -36,9 +37,15 @@ export const recordSupply = defineAction({
     reorderAt: wholeNumber(0, 1_000_000),
     price: moneyInput,
     acidFree: Type.Optional(oneOf('yes', 'no', 'not said')),
+    /** Of one of it; of a box its inside depth. */
+    thickness: Type.Optional(lengthInput),
+    packOf: Type.Optional(orNull(wholeNumber(2, 10_000))),
   }),
   setsAll: true,
-  async run({ studio, input: { id: given, size, window, weight, price, acidFree, ...rest } }) {
+  async run({
+    studio,
+    input: { id: given, size, window, weight, price, acidFree, thickness, packOf, ...rest },
+  }) {
     const { currency, unit } = await studio.settings();
     const opening = window === undefined || isBlank(window) ? null : parseSize(window, unit, 'window');
     if (opening && rest.kind !== 'mat')
@@ -51,6 +58,10 @@ export const recordSupply = defineAction({
       windowWidthUm: opening?.width ?? null,
       windowHeightUm: opening?.height ?? null,
       ...(acidFree && { acidFree: acidFree === 'not said' ? null : acidFree === 'yes' }),
+      ...(thickness !== undefined && {
+        thicknessUm: isBlank(thickness) ? null : parseLength(thickness, unit, 'thickness'),
+      }),
+      ...(packOf !== undefined && { packOf }),
       weightMg: parseWeight(weight, unit === 'in' ? 'oz' : 'g', 'weight'),
       priceMinor: isBlank(price) ? 0 : parseSum(price, currency, 'price'),
     };

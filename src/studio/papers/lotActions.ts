@@ -19,6 +19,7 @@ import {
   name,
   objectSchema,
   oneOf,
+  orNull,
   Type,
   typed,
   wholeNumber,
@@ -40,6 +41,8 @@ export const receiveLot = defineAction({
     amount: typed,
     price: moneyInput,
     receivedOn: day,
+    /** When it was asked for, where that was noted: so the supplier's days are known. */
+    orderedOn: Type.Optional(orNull(day)),
   }),
 
   async run({ studio, tx, input }) {
@@ -54,6 +57,9 @@ export const receiveLot = defineAction({
         input.amount,
         input.form === 'sheet' ? 'a number of sheets above zero' : 'the length of the roll, above zero',
       );
+    const orderedOn = input.orderedOn ?? null;
+    if (orderedOn && orderedOn > input.receivedOn)
+      throw new InputError('orderedOn', orderedOn, `a day up to ${input.receivedOn}, when it came`);
     const priceMinor = parseSum(input.price, currency, 'price');
     const lotId = studio.newId();
 
@@ -66,6 +72,7 @@ export const receiveLot = defineAction({
       heightUm: size.height,
       priceMinor,
       receivedOn: input.receivedOn,
+      orderedOn,
     });
     await insertRow(tx, 'stockMoves', {
       id: studio.newId(),

@@ -11,6 +11,8 @@ import type { ProductFinish, TimedAct } from '@/core/product/words';
 import { quoteRoute } from '@/core/route/prices';
 import { inkWeights } from '@/core/stock/ink';
 import { shelf, supplyPrices } from '@/store/orders';
+import { insertRules } from '@/store/parcels';
+import { allInserts, type InsertInParcel, type InsertRule } from '@/core/parcel/inserts';
 import { costFacts, linesAtHand, type PrintLine, type Product } from '@/store/products';
 import { papersAndRoutes, type Paper, type Route } from '@/store/proofs';
 import { findRows, type Row } from '@/store/rows';
@@ -53,6 +55,7 @@ export type CostBook = {
   lots: LotOnHand[];
   supplies: Awaited<ReturnType<typeof shelf>>;
   supplyPrice: Map<string, Minor>;
+  insertRules: InsertRule[];
   machines: {
     machine: Machine;
     inks: { colour: string; perM2: Minor; learned: boolean }[];
@@ -72,18 +75,29 @@ type Proofed = Awaited<ReturnType<typeof costFacts>>['proofed'][number];
 /** Opens the book: one reading of the studio's records for any number of costs. */
 export async function openCostBook(studio: Studio): Promise<CostBook> {
   const { db } = studio;
-  const [settings, { papers, routes }, prices, lots, supplies, supplyPrice, facts, machines, lines] =
-    await Promise.all([
-      studio.settings(),
-      papersAndRoutes(db),
-      findRows(db, 'routePrices'),
-      lotsOnHand(db),
-      shelf(db),
-      supplyPrices(db),
-      costFacts(db),
-      machinesAtHand(db),
-      linesAtHand(db),
-    ]);
+  const [
+    settings,
+    { papers, routes },
+    prices,
+    lots,
+    supplies,
+    supplyPrice,
+    facts,
+    machines,
+    lines,
+    rules,
+  ] = await Promise.all([
+    studio.settings(),
+    papersAndRoutes(db),
+    findRows(db, 'routePrices'),
+    lotsOnHand(db),
+    shelf(db),
+    supplyPrices(db),
+    costFacts(db),
+    machinesAtHand(db),
+    linesAtHand(db),
+    insertRules(db),
+  ]);
   const count = (act: string) => facts.made.find((m) => m.act === act)?.n ?? 0;
   return {
     currency: settings.currency,
@@ -96,6 +110,7 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
     lots: lots.filter((lot) => lot.onHand > 0),
     supplies,
     supplyPrice,
+    insertRules: rules,
     machines: await Promise.all(
       machines.map(async (machine) => ({
         machine,
@@ -197,7 +212,7 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     ...spoilsOf(book),
     shares: sharesOf(book, ask),
     time: timeOf(book, ask),
-    parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack.plan)],
+    parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack)],
   };
   return { question, lacks: finish.lacks, packed: pack.packed, unwrapped: pack.unwrapped };
 }
@@ -343,6 +358,12 @@ function timeOf(book: CostBook, ask: CostAsk): CostQuestion['time'] {
 
 /** What wraps it, of what is on the shelf. */
 function packOf(book: CostBook, ask: CostAsk, sheet: Size, paper: Paper | null) {
+  const inserts = allInserts({
+    rules: book.insertRules,
+    shelf: book.supplies,
+    goesIn: [],
+    facts: { orderNumber: 0, prints: 1, limited: 0, hasFineLine: false, isGift: false },
+  });
   const plan = planPack(
     [
       {
@@ -354,32 +375,40 @@ function packOf(book: CostBook, ask: CostAsk, sheet: Size, paper: Paper | null) 
       },
     ],
     book.supplies,
-    ask.finish === 'loose' ? undefined : 'flat',
+    { form: ask.finish === 'loose' ? undefined : 'flat', inserts },
   );
   const isBoxed = BOXED.has(ask.finish);
   const parts = isBoxed
     ? []
-    : plan.needs.flatMap((need) =>
-        need.supply && (book.supplyPrice.get(need.supply.id) ?? 0) > 0
-          ? [
-              {
-                name: need.supply.name,
-                price: book.supplyPrice.get(need.supply.id)!,
-                count: need.count,
-                because: need.why,
-              },
-            ]
-          : [],
-      );
+    : [
+        ...plan.needs.map(({ supply, count, why }) => ({
+          id: supply?.id,
+          name: supply?.name,
+          count,
+          why,
+        })),
+        ...inserts.map(({ supplyId, name, count, why }) => ({ id: supplyId, name, count, why })),
+      ].flatMap(({ id, name, count, why }) => {
+        const price = id ? (book.supplyPrice.get(id) ?? 0) : 0;
+        return name && price > 0 ? [{ name, price, count, because: why }] : [];
+      });
   const weight = expectedWeight(plan.parts).weight;
   const unwrapped = isBoxed ? [] : plan.needs.filter((need) => !need.supply).map((need) => need.kind);
-  return { plan, parts, unwrapped, packed: { form: isBoxed ? 'boxed' : plan.form, weight } };
+  return { plan, inserts, parts, unwrapped, packed: { form: isBoxed ? 'boxed' : plan.form, weight } };
 }
 /** What is not wrapped like a sheet. */
 const BOXED: ReadonlySet<ProductFinish> = new Set(['framed', 'on bars', 'on a panel']);
 
-function insertsOf(book: CostBook, ask: CostAsk, plan: PackPlan): CostQuestion['parts'] {
-  const packed = new Set<string>(BOXED.has(ask.finish) ? [] : plan.needs.map((need) => need.kind));
+function insertsOf(
+  book: CostBook,
+  ask: CostAsk,
+  { plan, inserts }: { plan: PackPlan; inserts: readonly InsertInParcel[] },
+): CostQuestion['parts'] {
+  const packed = new Set<string | undefined>(
+    BOXED.has(ask.finish)
+      ? []
+      : [...plan.needs.map(({ kind }) => kind), ...inserts.map(({ kind }) => kind)],
+  );
   return (ask.line?.goesIn ?? []).flatMap((kind) => {
     if (packed.has(kind)) return [];
     const supply = book.supplies.find((s) => s.kind === kind);

@@ -75,26 +75,46 @@ export const REGISTER_SCHEMA = {
 export async function ordersCsv(studio: Studio): Promise<string> {
   const { currency } = await studio.settings();
   const rows = await ordersWithBuyers(studio.db);
+  const money = (minor: number | null) =>
+    minor === null ? '' : formatMoney(minor, currency, { bare: true }).replace(/\u2009/g, '');
   return csv([
     [
       'order',
       'ordered on',
       'leaves by',
+      'planned for',
       'state',
+      'kind',
       'buyer',
       'country',
+      'things in it',
+      `things (${currency})`,
+      `taken off (${currency})`,
       `carriage (${currency})`,
       'paid at (UTC)',
+      'source',
+      'called there',
+      'tracking',
+      `postage (${currency})`,
     ],
-    ...rows.map(({ o, b }) => [
+    ...rows.map(({ o, b, things, sum, tracking, postageMinor }) => [
       o.number,
       o.orderedOn,
       o.shipBy,
+      o.plannedOn,
       o.state,
+      o.kind,
       b.name,
       b.country,
-      formatMoney(o.carriageMinor, currency, { bare: true }).replace(/\u2009/g, ''),
+      things,
+      money(sum + o.discountMinor),
+      money(o.discountMinor),
+      money(o.carriageMinor),
       o.paidAt,
+      o.source,
+      o.sourceRef,
+      tracking,
+      money(postageMinor),
     ]),
   ]);
 }

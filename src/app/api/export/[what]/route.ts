@@ -4,6 +4,8 @@ import { InputError } from '@/core/errors';
 import { checkerFile } from '@/studio/editions/checkerFile';
 import { signedHead, voidList } from '@/studio/editions/checking';
 import { ordersCsv, registerCsv, registerJson, REGISTER_SCHEMA } from '@/studio/reports/exports';
+import { outgoingCalendar } from '@/studio/orders/outgoing';
+import { ratesCsv } from '@/studio/orders/ratesCsv';
 import { priceListCsv } from '@/studio/prices/priceList';
 import { orderListCsv } from '@/studio/papers/papers';
 import type { Studio } from '@/studio/studio';
@@ -23,6 +25,8 @@ const EXPORTS: Record<string, Export> = {
   'void-certificates.txt': text(async (s) => `${(await voidList(s)).signed}\n`),
   'certificates.html': { kind: 'text/html', of: checkerFile },
   'orders.csv': csv(ordersCsv),
+  'to-leave.ics': { kind: 'text/calendar', of: outgoingCalendar },
+  'rates.csv': csv(ratesCsv),
   'to-order.csv': csv(orderListCsv),
   'price-list.csv': csv(priceListCsv),
 };

@@ -1,7 +1,19 @@
 import { errorResponse } from '@/app/respond';
 import { studio } from '@/app/server';
 import { InputError } from '@/core/errors';
-import { addressLabel, packingSlip } from '@/studio/reports/documents';
+import {
+  addressLabel,
+  addressLabels,
+  careSheet,
+  customsStatement,
+  envelope,
+  giftSlip,
+  labelDots,
+  manifest,
+  packingSlip,
+  type Document,
+} from '@/studio/reports/documents';
+import type { Studio } from '@/studio/studio';
 import {
   backLabel,
   certificate,
@@ -13,7 +25,7 @@ import {
 import { priceListDocument } from '@/studio/prices/priceList';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
 
-const KINDS = {
+const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> = {
   certificate,
   certificates,
   'back-label': backLabel,
@@ -22,6 +34,13 @@ const KINDS = {
   'edition-register': editionRegister,
   'packing-slip': packingSlip,
   label: addressLabel,
+  labels: addressLabels,
+  'label-dots': labelDots,
+  envelope,
+  'gift-slip': giftSlip,
+  'care-sheet': careSheet,
+  customs: customsStatement,
+  manifest,
   'to-order': orderListDocument,
   'job-sheet': jobSheet,
   'price-list': priceListDocument,
@@ -32,10 +51,10 @@ export async function GET(_: Request, { params }: { params: Promise<{ kind: stri
     const { kind, id } = await params;
     if (!Object.hasOwn(KINDS, kind))
       throw new InputError('document', kind, `one of ${Object.keys(KINDS).join(', ')}`);
-    const { name, bytes } = await KINDS[kind as keyof typeof KINDS](await studio(), id);
+    const { name, bytes, type } = await KINDS[kind]!(await studio(), id);
     return new Response(new Uint8Array(bytes), {
       headers: {
-        'content-type': 'application/pdf',
+        'content-type': type ?? 'application/pdf',
         'content-disposition': `inline; filename="${name}"`,
         'cache-control': 'no-store',
       },

@@ -1,0 +1,52 @@
+import { sql } from 'drizzle-orm';
+import type { Db } from './db';
+
+/** Prints of a size of an edition that lie ready and are promised to nobody, of those that open orders have not picked yet. */
+export async function freeReady(
+  db: Db,
+  q: { editionId: string; formatId: string; exceptOrderId: string | null },
+): Promise<{ ready: number; promised: number }> {
+  const [row] = await db.all<{ ready: number; promised: number }>(sql`
+    SELECT
+      (SELECT count(*) FROM impressions i JOIN editions e ON e.id = i.edition_id
+        WHERE i.edition_id = ${q.editionId} AND i.format_id = ${q.formatId} AND i.kind IN ('run', 'open')
+          AND i.order_line_id IS NULL AND i.held_back = 0
+          AND (i.state IN ('signed', 'certified') OR (i.state = 'inspected' AND e.signing NOT IN ('front', 'back')))) AS ready,
+      (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
+        WHERE l.edition_id = ${q.editionId} AND l.format_id = ${q.formatId} AND o.state = 'new'
+          AND o.id IS NOT ${q.exceptOrderId}) AS promised`);
+  return row ?? { ready: 0, promised: 0 };
+}
+
+/** Open orders that still want packing, and the prints that none of them has ready yet. */
+export async function openWork(
+  db: Db,
+  exceptOrderId: string | null,
+): Promise<{ toPack: number; pieces: number }> {
+  const [row] = await db.all<{ toPack: number; pieces: number }>(sql`
+    SELECT count(*) AS toPack,
+      coalesce(sum((SELECT sum(l.quantity) FROM order_lines l WHERE l.order_id = o.id)), 0) AS pieces
+    FROM orders o WHERE o.state IN ('new', 'picked') AND o.id IS NOT ${exceptOrderId}`);
+  return row ?? { toPack: 0, pieces: 0 };
+}
+
+/** From leaving the house to being delivered, in days, for the last parcels of each service. */
+export const carrierDaysSeen = (db: Db) =>
+  db.all<{ serviceId: string; country: string; leftOn: string; thereOn: string }>(sql`
+    SELECT p.service_id AS serviceId, b.country AS country, substr(p.dispatched_at, 1, 10) AS leftOn,
+      substr(o.changed_at, 1, 10) AS thereOn
+    FROM parcels p JOIN orders o ON o.id = p.order_id JOIN buyers b ON b.id = o.buyer_id
+    WHERE o.state = 'delivered' AND p.dispatched_at IS NOT NULL AND p.service_id IS NOT NULL
+    ORDER BY p.dispatched_at DESC LIMIT 400`);
+
+/** When lots of a paper were asked for and when they came. */
+export const lotDaysSeen = (db: Db, paperId: string) =>
+  db.all<{ from: string; to: string }>(sql`
+    SELECT ordered_on AS "from", received_on AS "to" FROM lots
+    WHERE paper_id = ${paperId} AND ordered_on IS NOT NULL ORDER BY received_on DESC LIMIT 12`);
+
+/** When work was sent to a route and when it came back. */
+export const routeDaysSeen = (db: Db, routeId: string) =>
+  db.all<{ from: string; to: string }>(sql`
+    SELECT sent_on AS "from", back_on AS "to" FROM sent_jobs
+    WHERE route_id = ${routeId} AND back_on IS NOT NULL ORDER BY back_on DESC LIMIT 12`);

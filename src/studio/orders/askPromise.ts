@@ -1,0 +1,24 @@
+import { validate } from '@/core/validate';
+import { day, id, line, listOf, objectSchema, orNull, Type, wholeNumber, type Static } from '../schemas';
+import type { Studio } from '../studio';
+import { promiseForCart } from './promise';
+
+const cartInput = objectSchema({
+  lines: listOf(
+    objectSchema({
+      editionId: id,
+      formatId: id,
+      productId: Type.Optional(orNull(id)),
+      quantity: wholeNumber(1, 200),
+    }),
+    { maxItems: 50 },
+  ),
+  country: line,
+  notBefore: orNull(day),
+});
+
+/** What a form asks before an order is taken; the same function that keeps the promise with the order. */
+export function askPromise(studio: Studio, asked: unknown) {
+  validate(cartInput, asked);
+  return promiseForCart(studio, asked as Static<typeof cartInput>);
+}
