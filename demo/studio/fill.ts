@@ -20,6 +20,7 @@ import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOffering } from './offering';
 import { scheduleProofing } from './proofing';
+import { schedulePosting } from './posting';
 import { scheduleOrders } from './selling';
 import { scheduleSupplying } from './supplying';
 import { WORKS } from './works';
@@ -66,6 +67,7 @@ export async function fillStudio(
   scheduleProofing(clock, studio, known, onStep);
   scheduleOffering(studio, clock, known);
   scheduleOrders(studio, clock, known);
+  schedulePosting(studio, clock, known);
   scheduleKeeping(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));

@@ -128,6 +128,7 @@ export const serviceModel = fields<'services'>()(
   'maxWeightMg',
   'priceMinor',
   'readOn',
+  'rates',
 );
 export type ServiceModel = ReturnType<typeof serviceModel>;
 
@@ -140,6 +141,8 @@ export const supplyModel = fields<'supplies'>()(
   'windowWidthUm',
   'windowHeightUm',
   'weightMg',
+  'thicknessUm',
+  'packOf',
   'acidFree',
   'onHand',
   'reorderAt',
@@ -377,6 +380,20 @@ export const orderModel = fields<'orders'>()(
   'paidAt',
   'message',
   'wantsSignature',
+  'kind',
+  'plannedOn',
+  'notBeforeOn',
+  'giftNote',
+  'discountMinor',
+  'discountWhy',
+  'source',
+  'sourceRef',
+  'needsTracked',
+  'insureMinor',
+  'needsDays',
+  'partOfId',
+  'accountId',
+  'promise',
   'notes',
 );
 export type OrderModel = ReturnType<typeof orderModel>;
@@ -388,16 +405,96 @@ export const receiverModel = fields<'buyers'>()('name', 'preferredName', 'addres
 
 export const parcelModel = fields<'parcels'>()(
   'form',
+  'lengthUm',
+  'widthUm',
+  'heightUm',
   'expectedMg',
   'scaleMg',
   'scaleBy',
+  'layers',
+  'without',
+  'weather',
+  'tickedFirst',
   'tickedAtPacking',
+  'runId',
+  'labelledAt',
+  'postageMinor',
+  'stampsUsed',
   'overrideReason',
   'sealedAt',
   'serviceId',
   'tracking',
   'dispatchedAt',
 );
+
+export const orderGoodsModel = fields<'orderGoods'>()('id', 'goodsId', 'quantity', 'priceMinor');
+export const stageModel = fields<'orderStages'>()(
+  'id',
+  'name',
+  'dueOn',
+  'amountMinor',
+  'doneAt',
+  'paidAt',
+);
+export const caseModel = fields<'orderCases'>()(
+  'id',
+  'kind',
+  'state',
+  'openedOn',
+  'deadlineOn',
+  'condition',
+  'says',
+  'claimMinor',
+  'gotMinor',
+  'refundMinor',
+  'closedOn',
+);
+export type CaseModel = ReturnType<typeof caseModel>;
+export const handoverModel = fields<'handovers'>()(
+  'id',
+  'at',
+  'fromWhom',
+  'toWhom',
+  'condition',
+  'bears',
+  'photos',
+);
+export const openingModel = fields<'openings'>()(
+  'id',
+  'name',
+  'kind',
+  'widthUm',
+  'heightUm',
+  'lengthUm',
+  'mayTilt',
+  'orderId',
+  'place',
+);
+export type OpeningModel = ReturnType<typeof openingModel>;
+export const stampModel = fields<'stamps'>()('id', 'name', 'valueMinor', 'permanent', 'readOn', 'onHand');
+export type StampModel = ReturnType<typeof stampModel>;
+export const insertModel = fields<'inserts'>()(
+  'id',
+  'name',
+  'rule',
+  'supplyId',
+  'goodsId',
+  'weightMg',
+  'thicknessUm',
+);
+export type InsertModel = ReturnType<typeof insertModel>;
+export const craftspersonModel = fields<'craftspeople'>()(
+  'id',
+  'name',
+  'craft',
+  'place',
+  'country',
+  'contact',
+  'priceMinor',
+  'days',
+  'notes',
+);
+export type CraftspersonModel = ReturnType<typeof craftspersonModel>;
 
 export const journalLineModel = fields<'journal'>()('id', 'at', 'who', 'says', 'subject', 'subjectId');
 export type JournalLineModel = ReturnType<typeof journalLineModel>;

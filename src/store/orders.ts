@@ -60,6 +60,15 @@ export async function ordersPage(
   return { lines, total: row?.n ?? 0 };
 }
 
+/** How many orders a buyer has given, cancelled ones left out. */
+export async function ordersOfBuyer(db: Db, buyerId: string): Promise<number> {
+  const [row] = await db
+    .select({ n: sql<number>`count(*)` })
+    .from(orders)
+    .where(and(eq(orders.buyerId, buyerId), sql`${orders.state} <> 'cancelled'`));
+  return row?.n ?? 0;
+}
+
 /** How many orders stand in each state. */
 export async function orderCounts(db: Db): Promise<Partial<Record<OrderState, number>>> {
   const rows = await db

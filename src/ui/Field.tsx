@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useContext, useState, type ReactNode, type Ref } from 'react';
+import { useContext, useId, useState, type ReactNode, type Ref } from 'react';
 import {
   Button as AriaButton,
   Checkbox as AriaCheckbox,
@@ -128,6 +128,8 @@ type FieldProps = {
   inputMode?: 'text' | 'decimal' | 'numeric';
   /** What the browser, its address book or a password manager may fill in. */
   autoComplete?: string;
+  /** What can be meant, offered while it is typed; anything else is taken too. */
+  list?: readonly string[];
 };
 
 /** One thing to write. What is wrong with it is said under it, and what was written stays. */
@@ -149,7 +151,9 @@ export function Field({
   inputRef,
   inputMode,
   autoComplete = 'off',
+  list,
 }: FieldProps) {
+  const listId = useId();
   if (type === 'date')
     return <DateField {...{ label, value, onChange, onBlur, hint, wrong, required, autoFocus }} />;
   return (
@@ -170,7 +174,19 @@ export function Field({
       {lines ? (
         <Area ref={inputRef} rows={lines} placeholder={placeholder} />
       ) : (
-        <Line ref={inputRef} placeholder={placeholder} autoComplete={autoComplete} />
+        <Line
+          ref={inputRef}
+          placeholder={placeholder}
+          autoComplete={autoComplete}
+          list={list && listId}
+        />
+      )}
+      {list && (
+        <datalist id={listId}>
+          {list.map((each) => (
+            <option key={each} value={each} />
+          ))}
+        </datalist>
       )}
       {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
     </Holder>

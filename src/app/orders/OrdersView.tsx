@@ -5,13 +5,18 @@ import { SalesNav } from './SalesNav';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { dueWords } from '@/core/bench/lines';
+import { laneDay, type LaneColumn } from '@/core/order/lane';
 import { OPEN_ORDER_STATES, ORDER_STATES, ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
-import { daysBetween } from '@/core/measure/day';
+import { addDays, daysBetween } from '@/core/measure/day';
 import type { OrderModel } from '@/app/models';
 import { ButtonLink, Row } from '@/ui/Button';
+import { ErrorCallout } from '@/ui/Actions';
 import { Field } from '@/ui/Field';
+import { useAction } from '@/app/useAction';
 import { useKeys } from '@/ui/Keys';
 import {
+  Aside,
+  Columns,
   EmptyState,
   PageHeader,
   Lead,
@@ -20,14 +25,22 @@ import {
   ScrollArea,
   Panel,
   Small,
+  Stack,
   Table,
   Page,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, type MarkKind } from '@/ui/Verdict';
+import type { PackingModel } from './[id]/packingModel';
+import { BeforeYes } from './BeforeYes';
+import { Hands, Lane } from './Lane';
+import { LaneAside } from './LaneAside';
+import type { Offer } from './new/useOrderForm';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
+/** What stands on the lane of days, beside the list. */
+type LaneFacts = { columns: LaneColumn[]; selected: PackingModel | null; offers: Offer[]; home: string };
 /** An order with what its list says of it: who buys, and what in all. */
 type OrderSummary = {
   order: OrderModel;
@@ -44,6 +57,7 @@ type Props = {
   counts: Partial<Record<OrderState, number>>;
   asked: Asked;
   today: string;
+  lane: LaneFacts | null;
 };
 
 const Shelves = styled.nav`
@@ -74,14 +88,17 @@ const MARKS: Record<OrderState, MarkKind> = {
 };
 
 /** Orders: those that want hands first, by the day they are promised for. */
-export function OrdersView({ lines, total, perPage, counts, asked, today }: Props) {
+export function OrdersView({ lines, total, perPage, counts, asked, today, lane }: Props) {
   const router = useRouter();
   const [search, setSearch] = useState(asked.search);
   const href = (change: Partial<Asked>) => {
     const q = { ...asked, page: 0, ...change };
     return `/orders?${new URLSearchParams({ show: q.show, ...(q.search && { q: q.search }), ...(q.page && { page: String(q.page) }) })}`;
   };
-  useKeys([{ key: 'n', label: 'take a new order', run: () => router.push('/orders/new') }]);
+  useKeys([
+    { key: 'n', label: 'take a new order', run: () => router.push('/orders/new') },
+    { key: 'r', label: 'pack a run', run: () => router.push('/orders/run') },
+  ]);
   const open = OPEN_ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
   const all = ORDER_STATES.reduce((a, s) => a + (counts[s] ?? 0), 0);
   const tab = (show: Asked['show'], name: string, n: number) => (
@@ -100,20 +117,24 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
         <div>
           <PageTitle>Orders</PageTitle>
           <Lead>
-            {open === 0 ? 'Nothing is waiting to leave.' : `${open} still to leave the house.`} Each is
-            promised for a day; late is shown before it happens.
+            {open === 0
+              ? 'Nothing is waiting to leave.'
+              : `${open} still to leave the house${lateWords(lane)}.`}{' '}
+            Each parcel stands on the day it must go, drawn to one scale.
           </Lead>
         </div>
         <Row>
           <ButtonLink href="/orders/new" main keyName="n">
             New order
           </ButtonLink>
-          <a href="/api/export/orders.csv" download>
-            Save all as CSV
-          </a>
+          <ButtonLink href="/orders/bring-in">Bring in a list</ButtonLink>
+          <ButtonLink href="/orders/run" keyName="r">
+            Pack a run
+          </ButtonLink>
         </Row>
       </PageHeader>
       <SalesNav />
+      {lane && open > 0 && <OnTheLane lane={lane} today={today} />}
       <Shelves aria-label="Which orders">
         {tab('open', 'to leave', open)}
         {ORDER_STATES.filter((s) => counts[s]).map((s) => tab(s, ORDER_WORDS[s], counts[s]!))}
@@ -167,9 +188,77 @@ export function OrdersView({ lines, total, perPage, counts, asked, today }: Prop
             </Table>
           </ScrollArea>
         )}
+        <p style={{ marginTop: 10 }}>
+          <Small>
+            <a href="/api/export/orders.csv" download>
+              All orders as CSV
+            </a>{' '}
+            ·{' '}
+            <a href="/api/export/to-leave.ics" download>
+              what must leave when, as a calendar
+            </a>
+          </Small>
+        </p>
         <Pagination page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
       </Panel>
     </Page>
+  );
+}
+
+function lateWords(lane: LaneFacts | null): string {
+  const late = lane?.columns.find(({ kind }) => kind === 'late')?.orders.length ?? 0;
+  return late ? `, ${late} of them late` : '';
+}
+
+/** The lane with what its days ask of hands, the honest day for what is asked for, and the order looked at beside it. */
+function OnTheLane({ lane, today }: { lane: LaneFacts; today: string }) {
+  const action = useAction();
+  const { selected } = lane;
+  const plan = (id: string, plannedOn: string | null) => void action.run('planOrder', { id, plannedOn });
+  useKeys(
+    selected
+      ? [
+          {
+            key: ']',
+            label: 'plan it a day later',
+            run: () => plan(selected.order.id, addDays(laneDay(selected.order), 1)),
+          },
+          {
+            key: '[',
+            label: 'plan it a day sooner',
+            run: () => plan(selected.order.id, addDays(laneDay(selected.order), -1)),
+          },
+        ]
+      : [],
+  );
+  return (
+    <Panel style={{ marginBottom: 18 }}>
+      <Columns $aside={288}>
+        <Stack $gap={6}>
+          <Lane
+            columns={lane.columns}
+            today={today}
+            selectedId={selected?.order.id ?? null}
+            onPlan={(order, day) => plan(order.id, day)}
+          />
+          <ErrorCallout error={action.error} />
+          <Hands columns={lane.columns} />
+          <div style={{ marginTop: 14 }}>
+            <BeforeYes offers={lane.offers} country={lane.home} />
+          </div>
+        </Stack>
+        <Aside>
+          {selected && (
+            <LaneAside
+              key={selected.order.id}
+              table={selected}
+              isBusy={action.isPending}
+              onPlan={(day) => plan(selected.order.id, day)}
+            />
+          )}
+        </Aside>
+      </Columns>
+    </Panel>
   );
 }
 

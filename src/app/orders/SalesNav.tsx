@@ -4,6 +4,8 @@ import { NavStrip } from '@/ui/NavStrip';
 
 const PLACES = [
   ['/orders', 'Orders'],
+  ['/orders/outgoing', 'Outgoing'],
+  ['/orders/sending', 'How it is sent'],
   ['/orders/prices', 'Price list'],
   ['/orders/channels', 'Channels'],
   ['/orders/batch', 'How many to make'],

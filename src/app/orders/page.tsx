@@ -6,9 +6,32 @@ import { localDay } from '@/core/measure';
 import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
 import { pageOf, queryOf } from '@/app/query';
 import { studio } from '../server';
+import { catalogueOf } from '@/studio/orders/catalogue';
+import { laneOf } from '@/studio/orders/lane';
+import { packingTable } from '@/studio/orders/packingTable';
+import type { Studio } from '@/studio/studio';
+import { packingModel } from './[id]/packingModel';
 import { OrdersView } from './OrdersView';
 
 export const metadata: Metadata = { title: 'Orders' };
+
+/** The lane, and of it the order that is looked at: the one asked for, else the most pressing. */
+async function laneFacts(s: Studio, at: string | undefined) {
+  const columns = await laneOf(s);
+  const orders = columns.flatMap((column) => column.orders);
+  const chosen = orders.find(({ id }) => id === at) ?? orders[0];
+  const [table, offers, settings] = await Promise.all([
+    chosen ? packingTable(s, chosen.id) : null,
+    catalogueOf(s),
+    s.settings(),
+  ]);
+  return {
+    columns,
+    selected: table && packingModel(table),
+    offers,
+    home: settings.address.at(-1) ?? '',
+  };
+}
 
 async function OrdersPage({
   searchParams,
@@ -25,6 +48,8 @@ async function OrdersPage({
     search: (q.q ?? '').slice(0, 100),
     page: pageOf(q.page),
   };
+  const isLane = show === 'open' && !asked.search && asked.page === 0;
+  const lane = isLane ? await laneFacts(s, q.at) : null;
   const [{ lines, total }, counts, settings] = await Promise.all([
     ordersPage(s.db, { search: asked.search, states, page: asked.page }),
     orderCounts(s.db),
@@ -37,6 +62,7 @@ async function OrdersPage({
       perPage={ORDERS_A_PAGE}
       counts={counts}
       asked={asked}
+      lane={lane}
       today={localDay(s.now(), settings.timeZone)}
     />
   );

@@ -11,6 +11,7 @@ type Values = {
   amount: string;
   price: string;
   receivedOn: string;
+  orderedOn: string | null;
 };
 
 const FORMS = [
@@ -51,6 +52,7 @@ export function ReceiveSheet({
     ...(form === 'roll' ? OF_ROLL : OF_SHEETS),
     { kind: 'money', name: 'price', label: `What all of it cost, ${currency}`, required: true },
     { kind: 'day', name: 'receivedOn', label: 'Came on', required: true },
+    { kind: 'day', name: 'orderedOn', label: 'Asked for on', hint: 'so that its days are known' },
   ];
   return (
     <ActionSheet<'receiveLot', Values>
@@ -66,12 +68,18 @@ export function ReceiveSheet({
         amount: '',
         price: '',
         receivedOn: today,
+        orderedOn: null,
       }}
       follow={(changed, { form }): Partial<Values> =>
         changed === 'form' ? { size: form === 'roll' ? usualRoll : 'A3+', amount: '' } : {}
       }
       // A count of sheets comes as a number, the length of a roll as it was typed.
-      input={(values) => ({ paperId: paper.id, ...values, amount: String(values.amount) })}
+      input={(values) => ({
+        paperId: paper.id,
+        ...values,
+        orderedOn: values.orderedOn || null,
+        amount: String(values.amount),
+      })}
       onClose={onClose}
     />
   );

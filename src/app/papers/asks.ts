@@ -87,6 +87,13 @@ export const SUPPLY_ASKS: readonly Ask[] = [
   },
   { kind: 'weight', name: 'weight', label: 'Weight of one', hint: '96 g', required: true },
   {
+    kind: 'thickness',
+    name: 'thickness',
+    label: 'Thickness of one',
+    hint: 'empty: as is usual; a box: its inside depth',
+  },
+  { kind: 'whole', name: 'packOf', label: 'In packs of', hint: 'empty: singly' },
+  {
     kind: 'choice',
     name: 'acidFree',
     label: 'Acid-free?',

@@ -81,6 +81,8 @@ export function supplyForm(supply: SupplyModel | null): RecordForm<'recordSupply
       window: sidesOf(supply?.windowWidthUm, supply?.windowHeightUm),
       acidFree: saidOfAcid(supply?.acidFree ?? null),
       weight: supply?.weightMg ?? null,
+      thickness: supply?.thicknessUm ?? null,
+      packOf: supply?.packOf ?? null,
       onHand: supply?.onHand ?? 0,
       reorderAt: supply?.reorderAt ?? 0,
       price: supply?.priceMinor ?? null,

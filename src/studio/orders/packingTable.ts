@@ -14,7 +14,7 @@ import { passOpening, type Passage } from '@/core/parcel/passage';
 import { payInStamps, type StampPlan } from '@/core/parcel/stamps';
 import { compareScale, expectedWeight, scaleBlindTo } from '@/core/parcel/weigh';
 import { pickedFor } from '@/store/editions';
-import { allServices, orderWhole, supplyPrices } from '@/store/orders';
+import { allServices, ordersOfBuyer, orderWhole, supplyPrices } from '@/store/orders';
 import { goodsOfOrder, stampsOnHand } from '@/store/parcels';
 import { findRows } from '@/store/rows';
 import { cache } from 'react';
@@ -22,6 +22,7 @@ import { standingCertificates } from '../editions/certificateActions';
 import type { Studio } from '../studio';
 import { shownCosts } from '../prices/shownCosts';
 import { countryFinding, policyOf, servicesFor, type Choice } from './carriage';
+import { promiseToday } from './promise';
 import { packFactsOf, planOf, type PackFacts } from './parcels';
 
 /** What a form would cost and risk, or why it cannot be. */
@@ -47,7 +48,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
   const whole = await orderWhole(db, orderId);
   if (!whole) return null;
   const { order, buyer, lines, parcel } = whole;
-  const [settings, picked, services, history, costs, goods, stages, cases, handovers, parts] =
+  const [settings, picked, services, history, costs, goods, stages, cases, handovers, parts, people] =
     await Promise.all([
       studio.settings(),
       pickedFor(db, order.id),
@@ -62,6 +63,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
       findRows(db, 'orderCases', { orderId: order.id }, { orderBy: ['-openedOn', '-id'] }),
       findRows(db, 'handovers', { orderId: order.id }, { orderBy: ['at', 'id'] }),
       findRows(db, 'orders', { partOfId: order.id }, { orderBy: ['number'] }),
+      findRows(db, 'craftspeople', { archivedAt: null }, { orderBy: ['name'] }),
     ]);
   const standing = await standingCertificates(
     db,
@@ -94,6 +96,13 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     handovers,
     parts,
     policy,
+    studioName: settings.name,
+    buyerOrders: await ordersOfBuyer(db, buyer.id),
+    // Near the buyer first: an opened frame is mended there, not by the buyer.
+    helpers: people.sort(
+      (a, b) => Number(b.country === buyer.country) - Number(a.country === buyer.country),
+    ),
+    promiseNow: await promiseToday(studio, order),
     history,
     costs,
     today,

@@ -29,79 +29,132 @@ const Line = styled.li`
   }
 `;
 
-/** What is in the order: each print by its number, ticked once at picking (from the register) and once more at sealing (by hand). */
-export function Contents({
-  table,
-  ticked,
-  onTick,
-}: {
+type Props = {
   table: PackingModel;
   ticked: ReadonlySet<string>;
   onTick: (id: string, on: boolean) => void;
-}) {
-  const { order: o, lines, prints, parcel, costs } = table;
-  const { size, money } = useUnits();
-  const sealing = o.state === 'packed';
-  const kept = new Set(parcel?.tickedAtPacking ?? []);
+};
+
+/** What is said over the contents, in each state of an order. */
+const ASKS: Partial<Record<PackingModel['order']['state'], string>> = {
+  new: 'numbers are chosen at picking',
+  picked: 'tick each as you lay it out',
+  packed: 'tick each again as it goes in',
+};
+
+/** What is in the order: each piece by its number, ticked once as it is laid out and once more as it goes in. */
+export function Contents({ table, ticked, onTick }: Props) {
+  const { order, lines, goods } = table;
   return (
     <Panel>
       <PanelTitle>
-        In the parcel{' '}
-        <span>
-          {sealing ? 'tick each as it goes in' : o.state === 'new' ? 'numbers are chosen at picking' : ''}
-        </span>
+        In the parcel <span>{ASKS[order.state] ?? ''}</span>
       </PanelTitle>
       <ul aria-label="What is in the parcel">
-        {lines.map(({ line, title, format, workId, sha256 }) => {
-          const mine = prints.filter((p) => p.lineId === line.id);
-          return (
-            <Line key={line.id}>
-              <Thumbnail $w={66} $h={50}>
-                {sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}
-              </Thumbnail>
-              <div>
-                <Link href={`/works/${workId}/edition`} prefetch={false}>
-                  <WorkTitle>{title}</WorkTitle>
-                </Link>{' '}
-                <Small>
-                  {size(format.image)}
-                  {mine[0] ? ` on ${mine[0].paper}` : ''}
-                </Small>
-                <br />
-                <ProductCosts costs={costs.filter((cost) => cost.productId === line.productId)} />
-                <ul>
-                  {mine.map((p) => (
-                    <li key={p.id}>
-                      <Check
-                        checked={sealing ? ticked.has(p.id) : kept.has(p.id)}
-                        disabled={!sealing}
-                        onChange={(on) => onTick(p.id, on)}
-                      >
-                        <strong>{p.label}</strong>{' '}
-                        <Small>
-                          {p.signed ? 'signed' : 'not signed'}
-                          {p.scuffs ? ', scuffs: interleave it' : ''}
-                          {kept.has(p.id) ? ', seen going in' : ''}
-                        </Small>
-                      </Check>
-                    </li>
-                  ))}
-                  {mine.length < line.quantity && o.state === 'new' && (
-                    <li>
-                      <MarkedText kind="none">
-                        <Small>{line.quantity} to pick</Small>
-                      </MarkedText>
-                    </li>
-                  )}
-                </ul>
-              </div>
-              <span>
-                {line.quantity} × {money(line.priceMinor)}
-              </span>
-            </Line>
-          );
-        })}
+        {lines.map((line) => (
+          <PrintLine key={line.line.id} {...{ table, ticked, onTick }} of={line} />
+        ))}
+        {goods.map((g) => (
+          <GoodsLine key={g.id} {...{ table, ticked, onTick }} of={g} />
+        ))}
       </ul>
     </Panel>
+  );
+}
+
+/** Whether pieces are ticked now, and which were when they went in. */
+function useTicks({ order, parcel }: PackingModel, ticked: ReadonlySet<string>) {
+  const isTicking = order.state === 'picked' || order.state === 'packed';
+  const kept = new Set(parcel?.tickedAtPacking ?? []);
+  return {
+    isTicking,
+    has: (id: string) => (isTicking ? ticked.has(id) : kept.has(id)),
+    wasSeen: (id: string) => kept.has(id),
+  };
+}
+
+function PrintLine({
+  table,
+  ticked,
+  onTick,
+  of: { line, title, format, workId, sha256 },
+}: Props & { of: PackingModel['lines'][number] }) {
+  const { size, money } = useUnits();
+  const ticks = useTicks(table, ticked);
+  const mine = table.prints.filter((p) => p.lineId === line.id);
+  return (
+    <Line>
+      <Thumbnail $w={66} $h={50}>
+        {sha256 && <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />}
+      </Thumbnail>
+      <div>
+        <Link href={`/works/${workId}/edition`} prefetch={false}>
+          <WorkTitle>{title}</WorkTitle>
+        </Link>{' '}
+        <Small>
+          {size(format.image)}
+          {mine[0] ? ` on ${mine[0].paper}` : ''}
+        </Small>
+        <br />
+        <ProductCosts costs={table.costs.filter((cost) => cost.productId === line.productId)} />
+        <ul>
+          {mine.map((p) => (
+            <li key={p.id}>
+              <Check
+                checked={ticks.has(p.id)}
+                disabled={!ticks.isTicking}
+                onChange={(on) => onTick(p.id, on)}
+              >
+                <strong>{p.label}</strong>{' '}
+                <Small>
+                  {p.signed ? 'signed' : 'not signed'}
+                  {p.scuffs ? ', scuffs: interleave it' : ''}
+                  {ticks.wasSeen(p.id) ? ', seen going in' : ''}
+                </Small>
+              </Check>
+            </li>
+          ))}
+          {mine.length < line.quantity && table.order.state === 'new' && (
+            <li>
+              <MarkedText kind="none">
+                <Small>{line.quantity} to pick</Small>
+              </MarkedText>
+            </li>
+          )}
+        </ul>
+      </div>
+      <span>
+        {line.quantity} × {money(line.priceMinor)}
+      </span>
+    </Line>
+  );
+}
+
+function GoodsLine({ table, ticked, onTick, of: g }: Props & { of: PackingModel['goods'][number] }) {
+  const { money } = useUnits();
+  const ticks = useTicks(table, ticked);
+  return (
+    <Line>
+      <span />
+      <div>
+        {table.order.state === 'new' ? (
+          <strong>{g.name}</strong>
+        ) : (
+          <Check
+            checked={ticks.has(g.id)}
+            disabled={!ticks.isTicking}
+            onChange={(on) => onTick(g.id, on)}
+          >
+            <strong>
+              {g.quantity} × {g.name}
+            </strong>
+          </Check>
+        )}{' '}
+        <Small>{g.onHand} on hand</Small>
+      </div>
+      <span>
+        {g.quantity} × {money(g.priceMinor)}
+      </span>
+    </Line>
   );
 }

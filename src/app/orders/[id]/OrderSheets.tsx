@@ -57,3 +57,47 @@ export function CancelSheet({ id, number, onClose }: Props) {
     </ActionSheet>
   );
 }
+
+/** A part goes first; what is to wait becomes an order of its own. */
+export function SplitSheet({
+  id,
+  number,
+  shipBy,
+  lines,
+  onClose,
+}: Props & { shipBy: string; lines: { lineId: string; name: string; quantity: number }[] }) {
+  return (
+    <ActionSheet
+      act="splitOrder"
+      title={`A part of order ${number} first`}
+      label="Send a part first"
+      about={`split ${id}`}
+      columns="1fr"
+      asks={[
+        ...lines.map(({ lineId, name, quantity }) => ({
+          kind: 'whole' as const,
+          name: lineId,
+          label: `${name}: how many wait`,
+          hint: `of ${quantity}`,
+        })),
+        { kind: 'day' as const, name: 'shipBy', label: 'The rest leaves by', required: true },
+      ]}
+      first={{ ...Object.fromEntries(lines.map(({ lineId }) => [lineId, 0 as FigureValue])), shipBy }}
+      input={(values: Record<string, FigureValue>) => ({
+        id,
+        shipBy: String(values.shipBy ?? shipBy),
+        lines: lines
+          .map(({ lineId }) => ({ lineId, quantity: Number(values[lineId] ?? 0) }))
+          .filter(({ quantity }) => quantity > 0),
+      })}
+      onClose={onClose}
+    >
+      <p style={{ marginBottom: 12 }}>
+        What waits keeps its price and its buyer, and goes as an order of its own; this one’s promise
+        stays.
+      </p>
+    </ActionSheet>
+  );
+}
+
+type FigureValue = string | number | null;

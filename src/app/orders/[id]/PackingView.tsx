@@ -27,9 +27,18 @@ import {
 import { Callout } from '@/ui/Callout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { MarkedText } from '@/ui/Verdict';
+import { MarkedText, Verdict } from '@/ui/Verdict';
 import { Contents } from './Contents';
-import { OutcomeSheet, CancelSheet } from './OrderSheets';
+import { slipOf } from '@/core/order/promised';
+import { PromiseChart } from '../PromiseChart';
+import { AfterPart, Stages } from './AfterPart';
+import { FramedPart } from './FramedPart';
+import { HowItGoes } from './HowItGoes';
+import { LayersDrawing } from './LayersDrawing';
+import { OutcomeSheet, CancelSheet, SplitSheet } from './OrderSheets';
+import { ScanField } from './ScanField';
+import { StepsStrip } from './StepsStrip';
+import { WeightBeside } from './WeightBeside';
 import { Stopwatch } from '@/app/Stopwatch';
 import { PackStep } from './PackStep';
 import { SendStep } from './SendStep';
@@ -50,15 +59,15 @@ const History = styled.ol`
 `;
 
 type MarkKind = Mark | 'none';
-type Outcome = 'returned' | 'lost' | 'cancel';
+type Outcome = 'returned' | 'lost' | 'cancel' | 'split';
 
-/** The packing table of one order: pick, pack, weigh, seal, send, each step with its own reason to stop. */
-export function PackingView({ table }: { table: PackingModel }) {
+/** The packing table of one order: pick, tick, pack, weigh, tick again, seal, send, each step with its own reason to stop. */
+export function PackingView({ table, runId = null }: { table: PackingModel; runId?: string | null }) {
   const { order, parcel } = table;
   const router = useRouter();
   const action = useAction();
   const [sheet, setSheet] = useState<Outcome | null>(null);
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const { ticked, tick } = useTicking(table);
   const pick = () => void action.run('pickOrder', { id: order.id });
   const deliver = () => void action.run('closeOrder', { id: order.id, outcome: 'delivered', note: '' });
   useKeys([
@@ -66,29 +75,40 @@ export function PackingView({ table }: { table: PackingModel }) {
     ...(order.state === 'dispatched' ? [{ key: 'd', label: 'it was delivered', run: deliver }] : []),
     { key: 'g', label: 'back to the orders', run: () => router.push('/orders') },
   ]);
+  const hasLeft = parcel?.dispatchedAt != null;
   return (
     <Page>
       <Head
         table={table}
         isBusy={action.isPending}
-        onCancel={() => setSheet('cancel')}
+        onSheet={setSheet}
         onPaid={(paid) => void action.run('markPaid', { id: order.id, paid })}
       />
+      <StepsStrip table={table} ticked={ticked} />
       <Columns $aside={340}>
         <Stack $gap={18}>
           <FromTheBuyer table={table} />
-          <Contents
-            table={table}
-            ticked={ticked}
-            onTick={(id, isIn) => setTicked((was) => withOrWithout(was, id, isIn))}
-          />
+          {table.served && <Verdict finding={table.served} />}
+          {!hasLeft && <ScanField table={table} onTick={(id) => tick(id, true)} onPick={pick} />}
+          <Contents table={table} ticked={ticked} onTick={tick} />
           {order.state === 'new' && <PickStep action={action} onPick={pick} />}
-          {table.plan && <PackStep table={table} />}
+          {order.state === 'new' && <StillToDo table={table} />}
+          {table.plan && <PackStep table={table} ticked={ticked} runId={runId} />}
+          {table.plan?.form === 'boxed' && <FramedPart table={table} />}
           {parcel && table.weighing && <WeighStep table={table} ticked={ticked} />}
-          {(order.state === 'sealed' || parcel?.dispatchedAt) && <SendStep table={table} />}
+          {(order.state === 'sealed' || hasLeft) && <SendStep table={table} />}
           <WhatBecameOfIt table={table} action={action} onDeliver={deliver} onSheet={setSheet} />
+          <Stages table={table} />
+          <AfterPart table={table} />
         </Stack>
         <Aside>
+          {table.plan && !hasLeft && (
+            <>
+              <LayersDrawing table={table} />
+              <WeightBeside table={table} />
+              {order.state !== 'sealed' && <HowItGoes table={table} />}
+            </>
+          )}
           <Sale table={table} />
           <PapersToPrint table={table} />
           {(order.state === 'picked' || order.state === 'packed') && <Stopwatch act="pack" />}
@@ -100,18 +120,84 @@ export function PackingView({ table }: { table: PackingModel }) {
           <WhatHappened table={table} />
         </Aside>
       </Columns>
-      {(sheet === 'returned' || sheet === 'lost') && (
-        <OutcomeSheet
-          id={order.id}
-          number={order.number}
-          outcome={sheet}
-          onClose={() => setSheet(null)}
-        />
-      )}
-      {sheet === 'cancel' && (
-        <CancelSheet id={order.id} number={order.number} onClose={() => setSheet(null)} />
-      )}
+      <Sheets table={table} sheet={sheet} onClose={() => setSheet(null)} />
     </Page>
+  );
+}
+
+function Sheets({
+  table: { order, lines },
+  sheet,
+  onClose,
+}: {
+  table: PackingModel;
+  sheet: Outcome | null;
+  onClose: () => void;
+}) {
+  const { id, number } = order;
+  if (sheet === 'returned' || sheet === 'lost')
+    return <OutcomeSheet {...{ id, number, onClose }} outcome={sheet} />;
+  if (sheet === 'cancel') return <CancelSheet {...{ id, number, onClose }} />;
+  if (sheet === 'split')
+    return (
+      <SplitSheet
+        {...{ id, number, onClose }}
+        shipBy={order.shipBy}
+        lines={lines.map(({ line, title, format }) => ({
+          lineId: line.id,
+          name: `${title}, ${format.name}`,
+          quantity: line.quantity,
+        }))}
+      />
+    );
+  return null;
+}
+
+/** Pieces are ticked twice: as they are laid out, and anew as they go in. What was ticked for one is not ticked for the other. */
+function useTicking({ order, prints, goods }: PackingModel) {
+  const [ticks, setTicks] = useState<{ state: string; ids: ReadonlySet<string> }>({
+    state: order.state,
+    ids: new Set(),
+  });
+  const ticked = ticks.state === order.state ? ticks.ids : NOTHING;
+  const tick = (id: string, isIn: boolean) =>
+    setTicks((was) => ({
+      state: order.state,
+      ids: withOrWithout(was.state === order.state ? was.ids : NOTHING, id, isIn),
+    }));
+  const next = [...prints, ...goods].find(({ id }) => !ticked.has(id));
+  const isTicking = order.state === 'picked' || order.state === 'packed';
+  useKeys(
+    isTicking && next ? [{ key: 'x', label: 'tick the next piece', run: () => tick(next.id, true) }] : [],
+  );
+  return { ticked, tick };
+}
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** The honest day for an order that is not packed, against what was promised when it was taken. */
+function StillToDo({ table: { order, promiseNow } }: { table: PackingModel }) {
+  const { date } = useUnits();
+  if (!promiseNow) return null;
+  const slip = order.promise ? slipOf(order.promise, promiseNow) : null;
+  return (
+    <Panel>
+      <PanelTitle>What is still to do</PanelTitle>
+      <Stack $gap={8} style={{ marginTop: 8 }}>
+        {promiseNow.leavesOn > order.shipBy && (
+          <MarkedText kind="fails">
+            Promised for {date(order.shipBy)}; what is still to do takes until {date(promiseNow.leavesOn)}
+            . Tell the buyer before the day comes.
+          </MarkedText>
+        )}
+        {slip && (
+          <MarkedText kind="care">
+            It slipped by {slip.days} {slip.days === 1 ? 'day' : 'days'} since it was taken:{' '}
+            {slip.because}.
+          </MarkedText>
+        )}
+        <PromiseChart promise={promiseNow} />
+      </Stack>
+    </Panel>
   );
 }
 
@@ -129,12 +215,12 @@ function withOrWithout(ids: ReadonlySet<string>, id: string, isIn: boolean): Rea
 function Head({
   table,
   isBusy,
-  onCancel,
+  onSheet,
   onPaid,
 }: {
   table: PackingModel;
   isBusy: boolean;
-  onCancel: () => void;
+  onSheet: (sheet: Outcome) => void;
   onPaid: (paid: boolean) => void;
 }) {
   const { date } = useUnits();
@@ -154,14 +240,36 @@ function Head({
           <MarkedText kind={kind}>{says}</MarkedText>
           {isOpen && <> · {ORDER_WORDS[order.state]}</>} · ordered {date(order.orderedOn)} ·{' '}
           {isPaid ? 'paid' : 'not paid yet'}
+          {order.kind !== 'sale' && <> · {order.kind}</>}
+          {order.source && (
+            <>
+              {' '}
+              · from {order.source}, {order.sourceRef}
+            </>
+          )}
+          {order.partOfId && (
+            <>
+              {' '}
+              ·{' '}
+              <Link href={`/orders/${order.partOfId}`} prefetch={false}>
+                belongs to another order
+              </Link>
+            </>
+          )}
         </Lead>
       </div>
       <Row>
         {mayBecome(table, 'cancel') && (
-          <Button quiet onPress={onCancel}>
+          <Button quiet onPress={() => onSheet('cancel')}>
             Cancel the order
           </Button>
         )}
+        {order.state === 'new' &&
+          table.lines.some(({ line }) => line.quantity > 1 || table.lines.length > 1) && (
+            <Button quiet onPress={() => onSheet('split')}>
+              Send a part first
+            </Button>
+          )}
         <Button quiet isDisabled={isBusy} onPress={() => onPaid(!isPaid)}>
           {isPaid ? 'It is not paid' : 'It is paid'}
         </Button>
@@ -187,7 +295,7 @@ function markOfEnd(state: PackingModel['order']['state']): MarkKind {
 }
 
 function FromTheBuyer({ table: { order, buyer } }: { table: PackingModel }) {
-  if (!order.message && !order.wantsSignature && !buyer.preferredName) return null;
+  if (!order.message && !order.wantsSignature && !buyer.preferredName && !order.giftNote) return null;
   return (
     <Callout>
       <h3>From the buyer</h3>
@@ -198,6 +306,11 @@ function FromTheBuyer({ table: { order, buyer } }: { table: PackingModel }) {
         </p>
       )}
       {order.message && <p>“{order.message}”</p>}
+      {order.giftNote && (
+        <p>
+          <strong>It is a present:</strong> “{order.giftNote}”. No prices in the parcel.
+        </p>
+      )}
     </Callout>
   );
 }
@@ -260,29 +373,39 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 }
 
 /** Where it goes, and what it is paid. */
-function Sale({ table: { order, buyer, lines } }: { table: PackingModel }) {
+function Sale({ table: { order, buyer, lines, goods } }: { table: PackingModel }) {
   const { money } = useUnits();
-  const goods = lines.reduce((sum, { line }) => sum + line.quantity * line.priceMinor, 0);
+  const prints = lines.reduce((sum, { line }) => sum + line.quantity * line.priceMinor, 0);
+  const things = goods.reduce((sum, g) => sum + g.quantity * g.priceMinor, 0);
+  const total = prints + things - order.discountMinor + order.carriageMinor;
   return (
     <>
       <Part title="Goes to">
-        <p>
+        <p dir="auto">
           {[buyer.name, ...buyer.address, buyer.country].map((line) => (
-            <span key={line} style={{ display: 'block' }}>
+            <span key={line} dir="auto" style={{ display: 'block' }}>
               {line}
             </span>
           ))}
         </p>
+        {buyer.orders > 1 && (
+          <Small>
+            <Link href={`/orders?show=all&q=${encodeURIComponent(buyer.name)}`} prefetch={false}>
+              {buyer.orders} orders of theirs
+            </Link>
+          </Small>
+        )}
       </Part>
       <Part title="Money">
         <FactList
           rows={[
-            ['Prints', money(goods)],
+            ['Prints', money(prints)],
+            things ? ['Goods', money(things)] : null,
+            order.discountMinor
+              ? [order.discountWhy || 'Taken off', `−${money(order.discountMinor)}`]
+              : null,
             ['Carriage', order.carriageMinor ? money(order.carriageMinor) : 'in the price'],
-            [
-              order.paidAt ? 'Paid' : 'To pay',
-              <strong key="sum">{money(goods + order.carriageMinor)}</strong>,
-            ],
+            [order.paidAt ? 'Paid' : 'To pay', <strong key="sum">{money(total)}</strong>],
           ]}
         />
       </Part>
@@ -306,7 +429,7 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
   };
   const paper = (kind: string, id: string, says: string) => (
     <a
-      key={id}
+      key={`${kind} ${id}`}
       href={`/api/documents/${kind}/${id}`}
       target="_blank"
       rel="noreferrer"
@@ -319,10 +442,18 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
     <Part title="Papers to print">
       <Stack $gap={4}>
         {paper('packing-slip', order.id, 'Packing slip')}
+        {order.giftNote && paper('gift-slip', order.id, 'Gift slip, without prices')}
+        {paper('care-sheet', order.id, 'Care sheet')}
         {parcel ? (
-          paper('label', order.id, 'Address label, 100 × 150 mm')
+          <>
+            {paper('label', order.id, 'Address label, 100 × 150 mm')}
+            {paper('label-dots', order.id, 'The same as dots, 203 to the inch')}
+            {paper('labels', order.id, 'Label on a whole sheet')}
+            {paper('envelope', order.id, 'Envelope, C5')}
+            {paper('customs', order.id, 'Customs statement')}
+          </>
         ) : (
-          <Small>Address label: when it is packed</Small>
+          <Small>Address label, envelope, customs statement: when it is packed</Small>
         )}
         {prints
           .filter((print) => print.hasCertificate)

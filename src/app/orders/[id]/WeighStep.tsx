@@ -16,7 +16,7 @@ type Props = { table: PackingModel; ticked: ReadonlySet<string> };
 
 /** What the scale says, typed or read, and the sealing. */
 function useWeighStep({ table, ticked }: Props) {
-  const { order, prints } = table;
+  const { order, prints, goods } = table;
   const { weight, unit } = useUnits();
   const action = useAction();
   const [typed, setTyped] = useState('');
@@ -24,7 +24,7 @@ function useWeighStep({ table, ticked }: Props) {
   const [scaleMg, setScaleMg] = useState<number | null>(null);
   const [by, setBy] = useState('typed');
   const isOpen = order.state === 'packed';
-  const left = prints.filter((p) => !ticked.has(p.id)).length;
+  const left = [...prints, ...goods].filter(({ id }) => !ticked.has(id)).length;
   const withUnit = (text: string) =>
     /[a-z]\s*$/i.test(text.trim()) ? text : `${text} ${unit === 'mm' ? 'g' : 'oz'}`;
   const read = async () => {
@@ -162,7 +162,7 @@ function SealForm({ desk, blind }: { desk: WeighDesk; blind: PackingModel['blind
       {blind && <Verdict finding={blind} />}
       {left > 0 && (
         <MarkedText kind="none">
-          {left === 1 ? 'One print is' : `${left} prints are`} still to be ticked going in, above.
+          {left === 1 ? 'One piece is' : `${left} pieces are`} still to be ticked going in, above.
         </MarkedText>
       )}
       <ErrorCallout error={action.error} onReason={seal} />

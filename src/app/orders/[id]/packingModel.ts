@@ -1,11 +1,16 @@
 import {
+  caseModel,
+  craftspersonModel,
   formatModel,
+  handoverModel,
   journalLineModel,
+  orderGoodsModel,
   orderLineModel,
   orderModel,
   parcelModel,
   receiverModel,
   serviceModel,
+  stageModel,
 } from '@/app/models';
 import type { PackingTable } from '@/studio/orders/packingTable';
 
@@ -17,11 +22,28 @@ export const packingModel = ({
   parcel,
   history,
   services,
+  goods,
+  stages,
+  cases,
+  handovers,
+  parts,
+  helpers,
+  buyerOrders,
   ...worked
 }: PackingTable) => ({
   ...worked,
+  goods: goods.map(({ line, goods: g }) => ({
+    ...orderGoodsModel(line),
+    name: g.name,
+    onHand: g.onHand,
+  })),
+  stages: stages.map(stageModel),
+  cases: cases.map(caseModel),
+  handovers: handovers.map(handoverModel),
+  parts: parts.map(({ id, number, state, kind }) => ({ id, number, state, kind })),
+  helpers: helpers.map(craftspersonModel),
   order: orderModel(order),
-  buyer: receiverModel(buyer),
+  buyer: { ...receiverModel(buyer), orders: buyerOrders },
   parcel: parcel && parcelModel(parcel),
   lines: lines.map(({ line, format, title, workId, sha256 }) => ({
     line: orderLineModel(line),
@@ -31,7 +53,12 @@ export const packingModel = ({
     sha256,
   })),
   history: history.map(journalLineModel),
-  services: services.map(({ service, fit }) => ({ service: serviceModel(service), fit })),
+  services: services.map(({ service, fit, price, days }) => ({
+    service: serviceModel(service),
+    fit,
+    price,
+    days,
+  })),
 });
 
 export type PackingModel = ReturnType<typeof packingModel>;

@@ -10,6 +10,8 @@ export type BuyerValues = {
   country: string;
   mayWriteSince: string | null;
   notes: string;
+  /** Word for word as it came. */
+  addressTyped?: string;
 };
 export const EMPTY_BUYER: BuyerValues = {
   name: '',
@@ -26,10 +28,12 @@ export function BuyerForm({
   values,
   onChange,
   wrong,
+  countries,
 }: {
   values: BuyerValues;
   onChange: (v: BuyerValues) => void;
   wrong: (field: string) => string | null;
+  countries: string[];
 }) {
   const units = useUnits();
   const set = (field: keyof BuyerValues) => (value: string) => onChange({ ...values, [field]: value });
@@ -61,6 +65,7 @@ export function BuyerForm({
           value={values.country}
           onChange={set('country')}
           required
+          list={countries}
           wrong={wrong('country')}
         />
       </Fields>

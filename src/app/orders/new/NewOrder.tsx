@@ -15,12 +15,16 @@ import {
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { PromiseChart } from '../PromiseChart';
+import { usePromise } from '../usePromise';
 import { BuyerForm } from './BuyerForm';
+import { GoodsRow, PasteOrder, WhatIsSpecial } from './OrderParts';
 import {
   offerKey,
   offerName,
   SOMEBODY_NEW,
   useOrderForm,
+  type GoodsOffer,
   type Offer,
   type OrderForm,
   type OrderLine,
@@ -28,11 +32,18 @@ import {
 
 type BuyerChoice = { id: string; name: string; country: string };
 type Channel = { id: string; name: string };
-type Props = { buyers: BuyerChoice[]; offers: Offer[]; channels: Channel[]; handlingDays: number };
+type Props = {
+  buyers: BuyerChoice[];
+  offers: Offer[];
+  goods: GoodsOffer[];
+  channels: Channel[];
+  countries: string[];
+  handlingDays: number;
+};
 
 /** Takes an order: who buys, what, and what carriage they pay. */
-export function NewOrder({ buyers, offers, channels, handlingDays }: Props) {
-  if (offers.length === 0) return <NothingToSell />;
+export function NewOrder({ handlingDays, ...props }: Props) {
+  if (props.offers.length + props.goods.length === 0) return <NothingToSell />;
   return (
     <Page>
       <PageHeader>
@@ -44,7 +55,7 @@ export function NewOrder({ buyers, offers, channels, handlingDays }: Props) {
           </Lead>
         </div>
       </PageHeader>
-      <Order buyers={buyers} offers={offers} channels={channels} />
+      <Order {...props} />
     </Page>
   );
 }
@@ -67,8 +78,16 @@ function NothingToSell() {
   );
 }
 
-function Order({ buyers, offers, channels }: Pick<Props, 'buyers' | 'offers' | 'channels'>) {
-  const form = useOrderForm({ buyers, offers });
+function Order({ buyers, offers, goods, channels, countries }: Omit<Props, 'handlingDays'>) {
+  const form = useOrderForm({ buyers, offers, goods });
+  const country =
+    form.buyerId === SOMEBODY_NEW
+      ? form.newBuyer.country
+      : (buyers.find(({ id }) => id === form.buyerId)?.country ?? '');
+  const promise = usePromise({ lines: form.cart, country, notBefore: form.terms.notBeforeOn });
+  const goodsFields = form.goodsLines.flatMap((_, i) =>
+    ['goodsId', 'quantity', 'price'].map((field) => `goods[${i}].${field}`),
+  );
   const lineFields = form.lines.flatMap((_, i) =>
     ['formatId', 'quantity', 'price'].map((field) => `lines[${i}].${field}`),
   );
@@ -80,12 +99,37 @@ function Order({ buyers, offers, channels }: Pick<Props, 'buyers' | 'offers' | '
       }}
     >
       <Stack $gap={18}>
-        <WhoBuys form={form} buyers={buyers} />
+        <PasteOrder form={form} offers={offers} />
+        <WhoBuys form={form} buyers={buyers} countries={countries} />
         <WhatTheyBuy form={form} offers={offers} />
         <HowItGoes form={form} channels={channels} />
+        <WhatIsSpecial form={form} />
+        {promise && (
+          <Panel>
+            <PanelTitle>
+              Before you say yes <span>the honest day, and why</span>
+            </PanelTitle>
+            <div style={{ marginTop: 8 }} aria-live="polite">
+              <PromiseChart promise={promise} />
+            </div>
+          </Panel>
+        )}
         <ErrorCallout
           error={form.action.error}
-          fields={['buyerId', ...lineFields, 'carriage', 'name', 'email', 'address', 'country']}
+          fields={[
+            'buyerId',
+            ...lineFields,
+            ...goodsFields,
+            'carriage',
+            'discount',
+            'insure',
+            'needsDays',
+            'notBeforeOn',
+            'name',
+            'email',
+            'address',
+            'country',
+          ]}
         />
         <Row>
           <Button main type="submit" isDisabled={form.action.isPending}>
@@ -98,7 +142,15 @@ function Order({ buyers, offers, channels }: Pick<Props, 'buyers' | 'offers' | '
   );
 }
 
-function WhoBuys({ form, buyers }: { form: OrderForm; buyers: BuyerChoice[] }) {
+function WhoBuys({
+  form,
+  buyers,
+  countries,
+}: {
+  form: OrderForm;
+  buyers: BuyerChoice[];
+  countries: string[];
+}) {
   return (
     <Panel>
       <Stack>
@@ -115,7 +167,12 @@ function WhoBuys({ form, buyers }: { form: OrderForm; buyers: BuyerChoice[] }) {
           wrong={form.action.fieldError('buyerId')}
         />
         {form.buyerId === SOMEBODY_NEW && (
-          <BuyerForm values={form.newBuyer} onChange={form.setNewBuyer} wrong={form.action.fieldError} />
+          <BuyerForm
+            values={form.newBuyer}
+            onChange={form.setNewBuyer}
+            wrong={form.action.fieldError}
+            countries={countries}
+          />
         )}
       </Stack>
     </Panel>
@@ -130,11 +187,34 @@ function WhatTheyBuy({ form, offers }: { form: OrderForm; offers: Offer[] }) {
         {form.lines.map((line, i) => (
           <Line key={line.key} form={form} line={line} index={i} offers={offers} />
         ))}
-        <div>
-          <Button quiet onPress={form.addLine}>
-            Add another print
-          </Button>
-        </div>
+        {form.goodsLines.map((line, i) => (
+          <GoodsRow key={line.key} form={form} line={line} index={i} />
+        ))}
+        <Row>
+          {offers.length > 0 && (
+            <Button quiet onPress={form.addLine}>
+              Add another print
+            </Button>
+          )}
+          {form.goods.length > 0 && (
+            <Button
+              quiet
+              onPress={() =>
+                form.setGoodsLines((all) => [
+                  ...all,
+                  {
+                    key: (all.at(-1)?.key ?? 0) + 1,
+                    goodsId: form.goods[0]!.id,
+                    quantity: '1',
+                    price: '',
+                  },
+                ])
+              }
+            >
+              Add goods
+            </Button>
+          )}
+        </Row>
       </Stack>
     </Panel>
   );
@@ -180,7 +260,7 @@ function Line({
           placeholder={offer?.priceMinor != null ? bareMoney(offer.priceMinor) : 'none set'}
           wrong={wrong('price')}
         />
-        {form.lines.length > 1 && (
+        {form.lines.length + form.goodsLines.length > 1 && (
           <div style={{ paddingTop: 18 }}>
             <Button quiet onPress={() => form.leaveOut(line.key)}>
               Leave out

@@ -3,8 +3,10 @@ import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { moneyOrNull, readNumber, wholeOrTyped, type Minor } from '@/core/measure';
 import { FIRST_LINE } from '@/core/product/words';
+import type { OrderKind } from '@/core/order/orderWords';
 import type { sellable } from '@/store/orders';
 import { useUnits } from '@/ui/Units';
+import type { CartLine } from '../usePromise';
 import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
 
 /** A size of an edition that can be asked for. */
@@ -31,8 +33,62 @@ export function lineSum(line: OrderLine, offer: Offer | undefined, currency: str
   return each === null || count === null ? null : each * count;
 }
 
+/** Goods that can be asked for beside prints. */
+export type GoodsOffer = { id: string; name: string; priceMinor: Minor; onHand: number };
+export type GoodsLine = { key: number; goodsId: string; quantity: string; price: string };
+export type StageLine = { key: number; name: string; dueOn: string | null; amount: string };
+
+/** What a line of goods comes to; null while a figure is missing. */
+function goodsSum(line: GoodsLine, goods: readonly GoodsOffer[], currency: string): Minor | null {
+  const known = goods.find(({ id }) => id === line.goodsId)?.priceMinor ?? null;
+  const each = line.price.trim() ? moneyOrNull(line.price, currency) : known;
+  const count = readNumber(line.quantity);
+  return each === null || count === null ? null : each * count;
+}
+
+type Terms = {
+  channelId: string;
+  carriage: string;
+  message: string;
+  notes: string;
+  wantsSignature: boolean;
+  paid: boolean;
+  kind: OrderKind;
+  notBeforeOn: string | null;
+  giftNote: string;
+  discount: string;
+  discountWhy: string;
+  needsTracked: boolean;
+  insure: string;
+  needsDays: string;
+};
+
+/** How an order goes, as it is sent: what nobody asked for is left out. */
+function orderTerms({ channelId, kind, notBeforeOn, needsDays, ...terms }: Terms) {
+  const { carriage, message, notes, wantsSignature, paid, ...more } = terms;
+  const asked = Object.fromEntries(
+    Object.entries(more).filter(([, value]) => value !== '' && value !== false),
+  );
+  return {
+    ...{ carriage, message, notes, wantsSignature, paid },
+    channelId: channelId || null,
+    ...asked,
+    ...(kind !== 'sale' && { kind }),
+    ...(notBeforeOn && { notBeforeOn }),
+    ...(needsDays.trim() && { needsDays: wholeOrTyped(needsDays) }),
+  };
+}
+
 /** An order as it is taken: who buys, what at which price, and how it goes. */
-export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; offers: Offer[] }) {
+export function useOrderForm({
+  buyers,
+  offers,
+  goods = [],
+}: {
+  buyers: { id: string }[];
+  offers: Offer[];
+  goods?: GoodsOffer[];
+}) {
   const router = useRouter();
   const action = useAction();
   const { currency } = useUnits();
@@ -45,7 +101,7 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
     quantity: '1',
     price: '',
   });
-  const [lines, setLines] = useState<OrderLine[]>(() => [lineOf(0)]);
+  const [lines, setLines] = useState<OrderLine[]>(() => (offers.length ? [lineOf(0)] : []));
   const [terms, setTerms] = useState({
     channelId: '',
     carriage: '',
@@ -53,13 +109,32 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
     notes: '',
     wantsSignature: false,
     paid: true,
+    kind: 'sale' as OrderKind,
+    notBeforeOn: null as string | null,
+    giftNote: '',
+    discount: '',
+    discountWhy: '',
+    needsTracked: false,
+    insure: '',
+    needsDays: '',
   });
+  const [goodsLines, setGoodsLines] = useState<GoodsLine[]>([]);
+  const [stages, setStages] = useState<StageLine[]>([]);
 
   const offerOf = (line: OrderLine) => offers.find((offer) => offerKey(offer) === line.offer);
   const sums = lines.map((line) => lineSum(line, offerOf(line), currency));
   const carriage = terms.carriage.trim() ? moneyOrNull(terms.carriage, currency) : 0;
-  const parts = [...sums, carriage];
+  const goodsSums = goodsLines.map((line) => goodsSum(line, goods, currency));
+  const discount = terms.discount.trim() ? moneyOrNull(terms.discount, currency) : 0;
+  const parts = [...sums, ...goodsSums, carriage, discount === null ? null : -discount];
   const total = parts.includes(null) ? null : parts.reduce<number>((sum, part) => sum + part!, 0);
+  const cart = lines.flatMap((line): CartLine[] => {
+    const offer = offerOf(line);
+    const quantity = readNumber(line.quantity);
+    if (!offer || quantity === null || !Number.isInteger(quantity) || quantity < 1) return [];
+    const { editionId, formatId, productId } = offer;
+    return [{ editionId, formatId, productId, quantity }];
+  });
 
   /** The buyer's id, recorded first where it is somebody new; null where that was refused. */
   const recordedBuyer = async (): Promise<string | null> => {
@@ -74,9 +149,18 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
     if (buyer === null) return;
     const placed = await action.run('placeOrder', {
       buyerId: buyer,
-      ...terms,
-      channelId: terms.channelId || null,
+      ...orderTerms(terms),
       orderedOn: null,
+      ...(goodsLines.length && {
+        goods: goodsLines.map(({ goodsId, quantity, price }) => ({
+          goodsId,
+          quantity: wholeOrTyped(quantity),
+          price,
+        })),
+      }),
+      ...(stages.length && {
+        stages: stages.map(({ name, dueOn, amount }) => ({ name, dueOn, amount })),
+      }),
       lines: lines.map((line) => ({
         editionId: offerOf(line)?.editionId ?? '',
         formatId: offerOf(line)?.formatId ?? '',
@@ -103,6 +187,18 @@ export function useOrderForm({ buyers, offers }: { buyers: { id: string }[]; off
       setNextKey(nextKey + 1);
     },
     leaveOut: (key: number) => setLines((all) => all.filter((line) => line.key !== key)),
+    goods,
+    goodsLines,
+    setGoodsLines,
+    stages,
+    setStages,
+    cart,
+    paste: (found: { lines: Pick<OrderLine, 'offer' | 'quantity'>[]; buyer: Partial<BuyerValues> }) => {
+      setBuyer(SOMEBODY_NEW);
+      setNewBuyer((was) => ({ ...was, ...found.buyer }));
+      setLines(found.lines.map((line, i) => ({ key: nextKey + i, price: '', ...line })));
+      setNextKey(nextKey + found.lines.length);
+    },
     terms,
     setTerm:
       <K extends keyof typeof terms>(key: K) =>

@@ -1,0 +1,214 @@
+'use client';
+import { useState } from 'react';
+import { ActionSheet } from '@/app/ActionSheet';
+import { useAction } from '@/app/useAction';
+import { OPENING_KINDS } from '@/core/parcel/passage';
+import { Button, Row } from '@/ui/Button';
+import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+import { Verdict } from '@/ui/Verdict';
+import type { PackingModel } from './packingModel';
+
+type Passage = PackingModel['passages'][number];
+type Box = { width: number; height: number; depth: number };
+
+/** What a boxed piece must pass between the studio and the buyer's wall, each drawn with the box in it, and what stands against it. */
+export function FramedPart({ table }: { table: PackingModel }) {
+  const { order, parcel, plan, passages } = table;
+  const action = useAction();
+  const [isAdding, setAdding] = useState(false);
+  const outer = parcel
+    ? { length: parcel.lengthUm, width: parcel.widthUm, height: parcel.heightUm }
+    : plan!.outer;
+  const box = { width: outer.length, height: outer.width, depth: outer.height };
+  const { length } = useUnits();
+  return (
+    <Panel>
+      <PanelTitle>
+        Door, stair, lift, vehicle{' '}
+        <span>
+          the box: {length(box.width)} × {length(box.height)} × {length(box.depth)}
+        </span>
+      </PanelTitle>
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(min(260px, 100%), 1fr))',
+          gap: 20,
+          marginTop: 10,
+        }}
+      >
+        {passages.map((passage) => (
+          <div key={passage.id}>
+            <PassageDrawing passage={passage} box={box} />
+            <Verdict finding={passage.finding} />
+            <Row $gap={8} style={{ marginTop: 4 }}>
+              <Small>{passage.isBuyers ? 'the buyer’s end' : 'our end'}</Small>
+              <Button
+                quiet
+                isDisabled={action.isPending}
+                aria-label={`It is not passed: ${passage.name}`}
+                onPress={() => void action.run('removeOpening', { id: passage.id })}
+              >
+                Not passed
+              </Button>
+            </Row>
+          </div>
+        ))}
+      </div>
+      {passages.length === 0 && (
+        <p style={{ margin: '8px 0' }}>
+          Nothing is measured yet: the door of the room, the stair, the lift, the vehicle, and the same at
+          the buyer’s.
+        </p>
+      )}
+      <Row style={{ marginTop: 12 }}>
+        <Button onPress={() => setAdding(true)}>Measure an opening</Button>
+      </Row>
+      <Instead table={table} />
+      {isAdding && <OpeningSheet orderId={order.id} onClose={() => setAdding(false)} />}
+    </Panel>
+  );
+}
+
+/** The opening seen from the front with the box going through it, to scale. */
+function PassageDrawing({ passage, box }: { passage: Passage; box: Box }) {
+  const { length } = useUnits();
+  return (
+    <ScaleDrawing
+      width={Math.max(passage.width, box.depth)}
+      height={Math.max(passage.height, passage.way === 'on its side' ? box.width : box.height)}
+      space={{ width: 260, height: 230 }}
+      room={{ left: 12, right: 10, top: 8, bottom: 40 }}
+      label={`${passage.name}, ${length(passage.width)} × ${length(passage.height)}, with the box ${passage.way === 'none' ? 'that does not pass' : passage.way}`}
+      name={`passage-${passage.kind}`}
+    >
+      <PassageFront passage={passage} box={box} />
+    </ScaleDrawing>
+  );
+}
+
+function PassageFront({ passage, box }: { passage: Passage; box: Box }) {
+  const px = useScale();
+  const [w, h] = [px(passage.width), px(passage.height)];
+  const isSide = passage.way === 'on its side';
+  const [bw, bh] = [px(box.depth), px(isSide ? box.width : box.height)];
+  const stroke = passage.passes ? t.holds : t.fails;
+  // Leaning as far as its section allows; drawn at the angle of the opening's diagonal.
+  const angle = passage.way === 'tilted' ? (Math.atan2(w, h) * 180) / Math.PI : 0;
+  return (
+    <>
+      <rect x="0" y="0" width={w} height={h} fill={t.white} stroke={t.ink} strokeWidth="1.4" />
+      <g transform={angle ? `rotate(${angle} ${w / 2} ${h / 2})` : undefined}>
+        <rect
+          x={(w - bw) / 2}
+          y={angle ? (h - bh) / 2 : h - bh}
+          width={bw}
+          height={bh}
+          fill="#e4e4e4"
+          stroke={stroke}
+          strokeWidth="1.6"
+        />
+      </g>
+      <text x="4" y="14" fontSize="11" fill={t.ink2}>
+        {passage.kind}
+      </text>
+    </>
+  );
+}
+
+/** The other way: posted rolled, and framed near the buyer. */
+function Instead({ table: { ways, helpers, buyer, plan } }: { table: PackingModel }) {
+  const { money } = useUnits();
+  const rolled = ways.find(({ form }) => form === 'rolled');
+  const boxed = ways.find(({ form }) => form === 'boxed');
+  const framers = helpers.filter(({ craft }) => craft === 'framer');
+  const near = framers.find(({ country }) => country === buyer.country) ?? framers[0];
+  const sum = (way: typeof rolled) =>
+    way?.possible ? (way.materialMinor ?? 0) + (way.postageMinor ?? 0) : null;
+  const isFramed = plan?.layers.some(({ kind }) => kind === 'built box') ?? false;
+  const boxedSum = sum(boxed);
+  if (!isFramed && !near) return null;
+  return (
+    <Stack $gap={4} style={{ marginTop: 14 }}>
+      <strong>Or rolled, and framed near the buyer</strong>
+      <Small>
+        Boxed as it is: {boxedSum === null ? 'no service takes it' : money(boxedSum)} for box and
+        carriage.{' '}
+        {near
+          ? `${near.name}, ${near.craft} in ${near.place}, asks about ${money(near.priceMinor)} and takes ${near.days} days${near.country === buyer.country ? '' : `, but is in ${near.country}`}; the roll goes as any other.`
+          : 'No framer is in the address book: record one under Papers, Carriers.'}{' '}
+        A frame that is opened is mended by {nearestRepairer(helpers, buyer.country)}, not by the buyer.
+      </Small>
+    </Stack>
+  );
+}
+
+function nearestRepairer(helpers: PackingModel['helpers'], country: string): string {
+  const able = helpers.filter(({ craft }) => craft === 'repairer' || craft === 'framer');
+  const near = able.find((each) => each.country === country);
+  return near ? `${near.name} in ${near.place}` : 'a framer near the buyer (none is in the address book)';
+}
+
+function OpeningSheet({ orderId, onClose }: { orderId: string; onClose: () => void }) {
+  return (
+    <ActionSheet
+      act="saveOpening"
+      title="An opening it must pass"
+      label="It is measured"
+      about={`opening ${orderId}`}
+      asks={[
+        {
+          kind: 'text',
+          name: 'name',
+          label: 'What it is',
+          required: true,
+          autoFocus: true,
+          hint: 'the door of the van',
+        },
+        {
+          kind: 'choice',
+          name: 'kind',
+          label: 'Kind',
+          options: OPENING_KINDS.map((each) => ({ key: each, name: each })),
+        },
+        { kind: 'length', name: 'width', label: 'Clear width', required: true },
+        { kind: 'length', name: 'height', label: 'Clear height', required: true },
+        { kind: 'length', name: 'length', label: 'Length behind it', hint: 'load length, landing' },
+        {
+          kind: 'choice',
+          name: 'whose',
+          label: 'At which end',
+          options: [
+            { key: 'ours', name: 'ours' },
+            { key: 'theirs', name: 'the buyer’s' },
+          ],
+        },
+        { kind: 'tick', name: 'mayTilt', label: 'The box may be tilted in it' },
+      ]}
+      first={{
+        name: '',
+        kind: 'door',
+        width: null as number | string | null,
+        height: null as number | string | null,
+        length: null as number | string | null,
+        whose: 'ours',
+        mayTilt: false,
+      }}
+      input={({ name, kind, width, height, length, whose, mayTilt }) => ({
+        id: null,
+        name,
+        kind: kind as (typeof OPENING_KINDS)[number],
+        width: width ?? '',
+        height: height ?? '',
+        length: length ?? '',
+        mayTilt,
+        orderId: whose === 'theirs' ? orderId : null,
+        place: 0,
+      })}
+      onClose={onClose}
+    />
+  );
+}
