@@ -14,5 +14,7 @@ const trials = ['src/imaging/proofing', 'src/studio/history/promises'];
 const failed = [
   run('jest', ['--forceExit', '--testTimeout=1800000', ...trials]),
   run('playwright', ['test', '--project', 'walk']),
+  // Fifty orders at the packing table, by the keys alone.
+  run('playwright', ['test', '--project', 'story', '7-posting']),
 ];
 process.exit(Math.max(...failed));

@@ -3,7 +3,7 @@
 export const SETTINGS = {
   name: 'Skerry Lane Print Room',
   artist: 'Maren Tolvik',
-  address: 'Skerry Lane Print Room\nThe Old Rope Walk, Skerry Lane 4\nHaldenness',
+  address: 'Skerry Lane Print Room\nThe Old Rope Walk, Skerry Lane 4\nHaldenness\nNorrholm',
   unit: 'mm' as const,
   currency: 'EUR',
   timeZone: 'UTC',

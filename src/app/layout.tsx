@@ -1,6 +1,7 @@
 import '@fontsource-variable/archivo/wdth.css';
 import '@fontsource-variable/newsreader/wght-italic.css';
 import '@fontsource-variable/newsreader/wght.css';
+import './scripts.css';
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';

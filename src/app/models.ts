@@ -459,18 +459,6 @@ export const handoverModel = fields<'handovers'>()(
   'bears',
   'photos',
 );
-export const openingModel = fields<'openings'>()(
-  'id',
-  'name',
-  'kind',
-  'widthUm',
-  'heightUm',
-  'lengthUm',
-  'mayTilt',
-  'orderId',
-  'place',
-);
-export type OpeningModel = ReturnType<typeof openingModel>;
 export const stampModel = fields<'stamps'>()('id', 'name', 'valueMinor', 'permanent', 'readOn', 'onHand');
 export type StampModel = ReturnType<typeof stampModel>;
 export const insertModel = fields<'inserts'>()(

@@ -1,5 +1,5 @@
 import { drawCode128 } from './codes';
-import { DotSheet, LABEL_DPI } from './dots';
+import { DotSheet } from './dots';
 import { Page, sender } from './pdf';
 import type { Sheet } from './sheet';
 
@@ -117,4 +117,3 @@ export async function envelopePdf(f: LabelFacts, size: 'C5' | 'DL'): Promise<Buf
   return page.bytes();
 }
 
-export { LABEL_DPI };

@@ -2,7 +2,6 @@ import PDFDocument from 'pdfkit';
 import { PT_PER_MM, Sheet, type Run } from './sheet';
 import { fontFile, type FontName } from './typeface';
 
-export { PT_PER_MM, type TextStyle } from './sheet';
 export const mm = (v: number): number => v * PT_PER_MM;
 const INK = '#17202b';
 

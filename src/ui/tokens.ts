@@ -16,7 +16,7 @@ export const t = {
   holds: '#1d6b58',
   care: '#7d4d00',
   fails: '#ad2f1b',
-  sans: "'Archivo Variable', 'Archivo', system-ui, sans-serif",
+  sans: "'Archivo Variable', 'Archivo', 'Scripts', system-ui, sans-serif",
   serif: "'Newsreader Variable', 'Newsreader', Georgia, serif",
 } as const;
 

@@ -5,6 +5,7 @@ import { useDrag, useDrop } from 'react-aria';
 import styled from 'styled-components';
 import { laneWords, type LaneColumn, type LaneOrder } from '@/core/order/lane';
 import type { Day } from '@/core/measure/day';
+import { Small } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Mark } from '@/ui/Verdict';
@@ -139,9 +140,9 @@ export function Lane({ columns, today, selectedId, onPlan }: LaneProps) {
 /** A day with much on it is wider, so that its parcels need not stand on each other. */
 const shareOf = ({ orders }: LaneColumn): number =>
   Math.max(
-    84,
+    30,
     Math.min(
-      420,
+      560,
       orders.reduce((sum, o) => sum + Math.max(px(o.outer.length), 70) + 14, 0),
     ),
   );
@@ -270,6 +271,14 @@ export function Hands({ columns }: { columns: LaneColumn[] }) {
   const tall = (minutes: number) => Math.round((minutes / most) * 40);
   return (
     <section aria-label="Hands: minutes asked of each day, of what it has">
+      <p
+        style={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', marginTop: 6 }}
+      >
+        <span>
+          <strong>Hands</strong> <Small>minutes asked, of what you have</Small>
+        </span>
+        <LaneScale />
+      </p>
       <HandsRow
         style={{ gridTemplateColumns: columns.map((c) => `minmax(84px, ${shareOf(c)}fr)`).join(' ') }}
       >
@@ -307,6 +316,27 @@ export function Hands({ columns }: { columns: LaneColumn[] }) {
         })}
       </HandsRow>
     </section>
+  );
+}
+
+const BAR_UM = { mm: 500_000, in: 20 * 25_400 };
+
+/** How long half a metre is on the lane. */
+function LaneScale() {
+  const { unit, length } = useUnits();
+  const w = BAR_UM[unit] * PX_PER_UM;
+  return (
+    <svg
+      width={w + 70}
+      height={16}
+      role="img"
+      aria-label={`The parcels are drawn to one scale: ${length(BAR_UM[unit])}`}
+    >
+      <path d={`M1 4v8M1 8h${w}M${w + 1} 4v8`} stroke={t.ink} fill="none" />
+      <text x={w + 8} y="12" fontSize="11" fill={t.ink2}>
+        {length(BAR_UM[unit])}
+      </text>
+    </svg>
   );
 }
 

@@ -61,10 +61,10 @@ export function LaneAside({
             {order.state === 'new' ? 'Open it' : 'To the packing table'}
           </ButtonLink>
           <Button quiet isDisabled={isBusy} keyName="[" onPress={() => onPlan(addDays(day, -1))}>
-            A day sooner
+            Sooner
           </Button>
           <Button quiet isDisabled={isBusy} keyName="]" onPress={() => onPlan(addDays(day, 1))}>
-            A day later
+            Later
           </Button>
         </Row>
       </section>

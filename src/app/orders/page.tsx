@@ -6,6 +6,7 @@ import { localDay } from '@/core/measure';
 import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
 import { pageOf, queryOf } from '@/app/query';
 import { studio } from '../server';
+import { policyOf } from '@/studio/orders/carriage';
 import { catalogueOf } from '@/studio/orders/catalogue';
 import { laneOf } from '@/studio/orders/lane';
 import { packingTable } from '@/studio/orders/packingTable';
@@ -20,16 +21,16 @@ async function laneFacts(s: Studio, at: string | undefined) {
   const columns = await laneOf(s);
   const orders = columns.flatMap((column) => column.orders);
   const chosen = orders.find(({ id }) => id === at) ?? orders[0];
-  const [table, offers, settings] = await Promise.all([
+  const [table, offers, policy] = await Promise.all([
     chosen ? packingTable(s, chosen.id) : null,
     catalogueOf(s),
-    s.settings(),
+    policyOf(s),
   ]);
   return {
     columns,
     selected: table && packingModel(table),
     offers,
-    home: settings.address.at(-1) ?? '',
+    home: policy.countries[0] ?? '',
   };
 }
 

@@ -24,7 +24,7 @@ export type OrderMapping = { columns: Record<string, string[]> };
 
 /** Words that heads of columns have, and what they mean. */
 const GUESSES: Record<OrderField, RegExp> = {
-  reference: /^(order|order ?(no|id|number|ref)\.?|reference|ref|id|number)$/i,
+  reference: /^(order|order ?(no|id|number|ref)\.?|reference|ref|id|number|no\.?|nr\.?|#)$/i,
   day: /^(day|date|ordered( on)?|order date|created)$/i,
   name: /^(name|buyer|customer|recipient|ship(ping)? name|full name)$/i,
   address: /^(address|street|address ?(line)? ?[12]|ship(ping)? address ?[12]?)$/i,

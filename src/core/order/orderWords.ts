@@ -4,9 +4,6 @@ export type OrderKind = (typeof ORDER_KINDS)[number];
 
 /** What can go wrong once a parcel has left. Source: handbook §12, “After”. */
 export const CASE_KINDS = ['late', 'returned', 'damaged', 'lost'] as const;
-export type CaseKind = (typeof CASE_KINDS)[number];
 export const CASE_STATES = ['open', 'claimed', 'paid', 'refused', 'closed'] as const;
-export type CaseState = (typeof CASE_STATES)[number];
 
 export const CRAFTS = ['framer', 'mounter', 'repairer', 'printer'] as const;
-export type Craft = (typeof CRAFTS)[number];

@@ -327,6 +327,8 @@ function tubeNeeds(prints: readonly PackedPrint[], largest: Size, shelf: readonl
 
 /** Room on every side of what is boxed. */
 export const BOX_CLEAR_UM = 50_000;
+/** What a sealed layer is larger than a piece, a side. */
+const SEALED_UM = 40_000;
 /** Between two pieces that stand beside each other in a box. */
 const BOX_BETWEEN_UM = 20_000;
 const BOX_WALL_UM = 7_000;
@@ -371,8 +373,14 @@ function boxNeeds(
     extra('corner', 4 * n, 'on every corner of every frame'),
     extra('bubble', n, 'bubbles out, away from the face'),
     pick(shelf, 'board', around, 2 * n, 'before and behind each piece'),
-    extra(
+    pick(
+      shelf,
       'sleeve',
+      // Round the piece with its depth, folded over and sealed.
+      {
+        width: largest.width + 2 * SEALED_UM,
+        height: largest.height + 2 * SEALED_UM,
+      },
       weather === 'rain' ? 2 * n : n,
       weather === 'rain' ? 'two sealed layers: rain finds an edge' : 'one sealed layer, against moisture',
     ),

@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { formatLength, formatMoney, roundHalfEven, type Minor, type Um } from '../measure';
+import { formatLength, formatMoney, formatWeight, roundHalfEven, type Minor, type Um } from '../measure';
 
 /** One service as a carrier's table has it, for one zone. Lengths in µm, weights in grams, sums in minor units. */
 export type RateRow = {
@@ -106,7 +106,7 @@ function rateBy(
     step && insurance !== null
       ? roundHalfEven((step.price + extra) * (1 + (row.fuelShare ?? 0))) + insurance
       : null;
-  const grams = (g: number) => `${Math.round(g * 10) / 10} g`;
+  const grams = (g: number) => formatWeight(roundHalfEven(g) * 1_000);
   const base = { name: row.name, chargedGrams: charged, days: row.days };
   const against =
     tooLarge(p, row) ??
@@ -179,8 +179,8 @@ function fittingWhy(p: RatedParcel, row: RateRow, upTo: number, charged: number,
   const room = `${formatLength(limit, 'mm')} thick: yours is ${formatLength(thickness, 'mm')}`;
   const weight =
     charged > p.weightGrams
-      ? `till ${upTo} g; counted as ${Math.round(charged)} g by its volume`
-      : `till ${upTo} g`;
+      ? `till ${formatWeight(upTo * 1_000)}; counted as ${formatWeight(roundHalfEven(charged) * 1_000)} by its volume`
+      : `till ${formatWeight(upTo * 1_000)}`;
   const value =
     p.value > row.insuredTo
       ? row.insuredTo

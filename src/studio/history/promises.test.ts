@@ -256,6 +256,117 @@ describe('undo restores every column', () => {
     expect(checked.faults).toEqual([]);
   });
 
+  test('of carriage, goods, parts, runs, and what went wrong after the door', async () => {
+    const f = await furnished({ withMaster: false });
+    const { studio, buyerId, formatId } = f;
+    const { editionId } = await withPrints(f, 9, 8);
+    const go = (name: string, input: unknown) => thereAndBack(studio, name, input);
+    await go('importRates', {
+      text: 'carrier,service,up to,price,max length\nCoast,letter,2 kg,3.60,900 mm\n',
+      readOn: '2026-11-01',
+    });
+    const supply = { ...SUPPLY, thickness: '2 mm', packOf: 25 };
+    for (const each of [supply, { ...supply, kind: 'mailer', size: '260 x 350 mm', name: 'Mailer A4' }])
+      await go('recordSupply', each);
+    const goods = { name: 'Pin', kind: 'pin', cost: '1', price: '3', onHand: 9, weight: '9 g' };
+    const goodsId = (await go('saveGoods', { id: null, ...goods, thickness: '9 mm', notes: '' })).id!;
+    const insert = { id: null, name: 'gift', rule: 'gift in turn', supplyId: null, goodsId };
+    const insertId = (await go('saveInsert', { ...insert, weight: '9 g', thickness: '9 mm' })).id!;
+    const stamp = { id: null, name: 'Gull', value: '1.20', permanent: true, onHand: 9 };
+    await go('saveStamp', { ...stamp, readOn: '2026-11-01' });
+    const opening = { id: null, name: 'van', kind: 'vehicle', width: '1 m', height: '1 m' };
+    const van = { ...opening, length: '2 m', mayTilt: true, orderId: null, place: 0 };
+    const openingId = (
+      await go('saveOpening', { ...van, width: '1000 mm', height: '1000 mm', length: '2000 mm' })
+    ).id!;
+    const who = { id: null, name: 'Ada', craft: 'framer', place: 'Vell', country: 'Estmark' };
+    await go('saveCraftsperson', { ...who, contact: '', price: '90', days: 9, notes: '' });
+    await go('setPostPolicy', {
+      ...{ countries: ['Norrholm'], trackedFrom: '', insuredFrom: '', returnDays: 14, claimDays: 14 },
+      ...{ minutesADay: 100, holidayPlace: '' },
+    });
+    await go('saveMapping', { source: 'fair', columns: [{ field: 'name', heads: ['Who'] }] });
+    const placed = {
+      ...{
+        buyerId,
+        carriage: '',
+        message: '',
+        wantsSignature: false,
+        paid: true,
+        orderedOn: null,
+        notes: '',
+      },
+      lines: [{ editionId, formatId, quantity: 3, price: '' }],
+      goods: [{ goodsId, quantity: 1, price: '' }],
+      stages: [{ name: 'half', dueOn: null, amount: '20' }],
+    };
+    const orderId = (await performByName(studio, 'placeOrder', placed)).id!;
+    const [stage] = await findRows(studio.db, 'orderStages', { orderId });
+    await go('markStage', { id: stage!.id, done: true, paid: true });
+    await go('planOrder', { id: orderId, plannedOn: '2099-01-05' });
+    const [line] = await findRows(studio.db, 'orderLines', { orderId });
+    await go('splitOrder', {
+      id: orderId,
+      lines: [{ lineId: line!.id, quantity: 1 }],
+      shipBy: '2099-02-01',
+    });
+    const runId = (await go('startRun', { orderIds: [orderId] })).id!;
+    await go('pickOrder', { id: orderId });
+    await go('packParcel', {
+      orderId,
+      form: 'flat',
+      reason: 'no sleeve',
+      without: ['sleeve'],
+      weather: 'rain',
+      runId,
+    });
+    const [{ number } = { number: 0 }] = await findRows(studio.db, 'orders', { id: orderId });
+    await go('matchLabel', { orderId, code: `ORDER-${number}` });
+    const picked = (await findRows(studio.db, 'impressions', { state: 'allocated' })).map((i) => i.id);
+    const [pin] = await findRows(studio.db, 'orderGoods', { orderId });
+    await go('sealParcel', { orderId, ticked: [...picked, pin!.id], reason: 'not weighed' });
+    const [service] = await findRows(studio.db, 'services');
+    await go('dispatchOrder', { orderId, serviceId: service!.id, tracking: '', stamps: true });
+    await go('endRun', { id: runId });
+    const wrong = { orderId, kind: 'damaged', says: 'a corner', condition: '', claim: '', photos: [] };
+    const caseId = (await go('openCase', wrong)).id!;
+    await go('moveCase', {
+      id: caseId,
+      to: 'paid',
+      claim: '50',
+      got: '40',
+      refund: '10',
+      condition: 'torn',
+    });
+    const hands = { orderId, from: 'us', to: 'the post', condition: 'sound', bears: 'the post' };
+    await go('noteHandover', { ...hands, photos: [] });
+    await go('resendOrder', { id: orderId, why: 'damaged', shipBy: null });
+    await go('importOrders', {
+      source: 'fair',
+      orders: [
+        {
+          ...{
+            reference: 'F1',
+            day: null,
+            name: 'Oda',
+            address: ['Mole 1'],
+            country: 'Norrholm',
+            email: '',
+          },
+          ...{ carriageMinor: 0, message: '', giftNote: '' },
+          items: [
+            { editionId: null, formatId: null, productId: null, goodsId, quantity: 1, priceMinor: null },
+          ],
+        },
+      ],
+    });
+    await go('removeOpening', { id: openingId });
+    await go('archiveInsert', { id: insertId });
+    const paper = { paperId: f.paperId, name: 'lot', form: 'sheet', size: 'A3', amount: '5', price: '9' };
+    await go('receiveLot', { ...paper, receivedOn: '2026-11-09', orderedOn: '2026-11-02' });
+    expect((await checkStudio(studio)).faults).toEqual([]);
+  });
+
   test('of certificates, what is held for somebody, what a shop has, and who has a print now', async () => {
     const f = await furnished({ withMaster: false });
     const { studio, buyerId, paperId } = f;

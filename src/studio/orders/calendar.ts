@@ -43,7 +43,8 @@ export async function calendarFrom(
   settings: Pick<Settings, 'workdays' | 'holidays' | 'holidayPlace'>,
   from: Day,
 ): Promise<WorkCalendar> {
-  const years = [...new Set([from, addDays(from, HORIZON_DAYS)].map((day) => Number(day.slice(0, 4))))];
+  const [first, last] = [from, addDays(from, HORIZON_DAYS)].map((day) => Number(day.slice(0, 4)));
+  const years = Array.from({ length: last! - first! + 1 }, (_, k) => first! + k);
   const place = settings.holidayPlace;
   const publicDays = place
     ? (await Promise.all(years.map((year) => publicHolidays(place, year)))).flat()

@@ -1,4 +1,3 @@
-import { STATE_WORDS } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatMoney, isBlank, parseSum } from '@/core/measure';
 import { addDays } from '@/core/measure/day';
@@ -185,14 +184,19 @@ export const resendOrder = defineAction({
   },
 });
 
-/** The lines once more, at no price. A run that remakes asks for its own numbers again; one that retires takes the next. */
+/**
+ * The lines once more, at no price. What was destroyed is made again under its number where the run declared so; what is lost may still
+ * arrive, and two of one number must never be: it takes the next.
+ */
 async function copyLines(studio: Studio, tx: Tx, from: string, to: string): Promise<string> {
   const said = new Set<string>();
   for (const l of await findRows(tx, 'orderLines', { orderId: from })) {
     const edition = await rowById(tx, 'editions', l.editionId);
     const gone = await findRows(tx, 'impressions', { orderLineId: l.id });
-    const mayRemake = edition.kind === 'limited' && edition.remake === 'remake';
-    const lost = gone.filter(({ state }) => state === 'lost' || state === 'destroyed');
+    const again =
+      edition.kind === 'limited' && edition.remake === 'remake'
+        ? gone.filter(({ state }) => state === 'destroyed')
+        : [];
     await insertRow(tx, 'orderLines', {
       id: studio.newId(),
       orderId: to,
@@ -201,14 +205,13 @@ async function copyLines(studio: Studio, tx: Tx, from: string, to: string): Prom
       productId: l.productId,
       quantity: l.quantity,
       priceMinor: 0,
-      wanted: mayRemake && lost.length ? lost.map((i) => i.id) : null,
+      wanted: again.length ? again.map((i) => i.id) : null,
     });
     if (edition.kind !== 'limited') continue;
-    const states = lost.map((i) => STATE_WORDS[i.state]).join(', ');
     said.add(
-      mayRemake && lost.length
-        ? ` Its own number is made again (${states}), as the edition declared.`
-        : ' It takes the next number of the run; the one that is gone is not made again.',
+      again.length
+        ? ' Its own number is made again, as the edition declared.'
+        : ' It takes the next number of the run: what is lost may still arrive, and no number is there twice.',
     );
   }
   for (const g of await findRows(tx, 'orderGoods', { orderId: from }))

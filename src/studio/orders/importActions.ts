@@ -14,7 +14,6 @@ import {
   objectSchema,
   orNull,
   prose,
-  Type,
   wholeNumber,
   type Static,
 } from '../schemas';

@@ -39,13 +39,23 @@ export async function readList(
   const [source] = await findRows(studio.db, 'orderSources', { name: q.source.trim() }, { limit: 1 });
   const mapping = q.mapping ?? source?.mapping ?? guessMapping(heads);
   const { currency } = await studio.settings();
-  const { orders, faults } = readOrderList(data, mapping, currency);
+  const { orders, faults } = readOrSay(data, mapping, currency);
   return {
     heads,
     mapping,
     isKnown: source !== undefined && q.mapping === null,
     ...(await matched(studio, orders, faults)),
   };
+}
+
+/** A list whose columns nobody knows yet has no orders, and says which column is wanted: then a person can choose it. */
+function readOrSay(rows: string[][], mapping: OrderMapping, currency: string) {
+  try {
+    return readOrderList(rows, mapping, currency);
+  } catch (error) {
+    if (!(error instanceof InputError) || error.field !== 'mapping') throw error;
+    return { orders: [], faults: [{ line: 1, says: `choose ${error.expected}` }] };
+  }
 }
 
 /** What the shop has sold since, in the same shape as a list. */

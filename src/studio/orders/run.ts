@@ -1,4 +1,3 @@
-import { laneOrders } from '@/store/lane';
 import { findRows } from '@/store/rows';
 import type { LaneOrder } from '@/core/order/lane';
 import type { Studio } from '../studio';

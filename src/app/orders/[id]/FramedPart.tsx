@@ -122,11 +122,10 @@ function PassageFront({ passage, box }: { passage: Passage; box: Box }) {
 /** The other way: posted rolled, and framed near the buyer. */
 function Instead({ table: { ways, helpers, buyer, plan } }: { table: PackingModel }) {
   const { money } = useUnits();
-  const rolled = ways.find(({ form }) => form === 'rolled');
   const boxed = ways.find(({ form }) => form === 'boxed');
   const framers = helpers.filter(({ craft }) => craft === 'framer');
   const near = framers.find(({ country }) => country === buyer.country) ?? framers[0];
-  const sum = (way: typeof rolled) =>
+  const sum = (way: typeof boxed) =>
     way?.possible ? (way.materialMinor ?? 0) + (way.postageMinor ?? 0) : null;
   const isFramed = plan?.layers.some(({ kind }) => kind === 'built box') ?? false;
   const boxedSum = sum(boxed);

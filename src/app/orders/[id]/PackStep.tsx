@@ -94,12 +94,14 @@ export function PackStep(props: Props) {
           {table.people === 2 && (
             <MarkedText kind="care">Two people carry it: over 20 kg, or over 1.2 m.</MarkedText>
           )}
-          <Materials table={table} desk={desk} />
           {desk.isPacking && <PackForm_ plan={plan.form} desk={desk} />}
           {table.parcel?.overrideReason && (
             <MarkedText kind="care">Packed otherwise: {table.parcel.overrideReason}</MarkedText>
           )}
         </Stack>
+      </div>
+      <div style={{ marginTop: 14 }}>
+        <Materials table={table} desk={desk} />
       </div>
       {desk.isPacking && (
         <div style={{ marginTop: 14 }}>

@@ -159,17 +159,20 @@ function useTicking({ order, prints, goods }: PackingModel) {
     state: order.state,
     ids: new Set(),
   });
-  const ticked = ticks.state === order.state ? ticks.ids : NOTHING;
+  const idsOf = (of: typeof ticks) => (of.state === order.state ? of.ids : NOTHING);
   const tick = (id: string, isIn: boolean) =>
-    setTicks((was) => ({
-      state: order.state,
-      ids: withOrWithout(was.state === order.state ? was.ids : NOTHING, id, isIn),
-    }));
-  const next = [...prints, ...goods].find(({ id }) => !ticked.has(id));
+    setTicks((was) => ({ state: order.state, ids: withOrWithout(idsOf(was), id, isIn) }));
+  const pieces = [...prints, ...goods];
+  // The next is looked for among the newest ticks: keys come faster than the page is drawn.
+  const tickNext = () =>
+    setTicks((was) => {
+      const next = pieces.find(({ id }) => !idsOf(was).has(id));
+      return next ? { state: order.state, ids: withOrWithout(idsOf(was), next.id, true) } : was;
+    });
+  const ticked = idsOf(ticks);
   const isTicking = order.state === 'picked' || order.state === 'packed';
-  useKeys(
-    isTicking && next ? [{ key: 'x', label: 'tick the next piece', run: () => tick(next.id, true) }] : [],
-  );
+  const isLeft = pieces.some(({ id }) => !ticked.has(id));
+  useKeys(isTicking && isLeft ? [{ key: 'x', label: 'tick the next piece', run: tickNext }] : []);
   return { ticked, tick };
 }
 const NOTHING: ReadonlySet<string> = new Set();

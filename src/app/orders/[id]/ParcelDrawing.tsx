@@ -7,13 +7,14 @@ import { useUnits } from '@/ui/Units';
 
 const SPACE = { width: 420, height: 300 };
 
-/** The parcel to scale: a flat one as its layers laid on each other, a tube from the side with its end. */
+/** The parcel to scale: a flat one as its layers laid on each other, a tube from the side with its end, a box from the front and cut open from the side. */
 export function ParcelDrawing({ plan }: { plan: PackPlan }) {
   const { size } = useUnits();
-  const outer =
-    plan.form === 'flat'
-      ? { width: plan.outer.length, height: plan.outer.width }
-      : { width: plan.outer.length + plan.outer.width * 1.4, height: plan.outer.width };
+  const outer = {
+    flat: { width: plan.outer.length, height: plan.outer.width },
+    rolled: { width: plan.outer.length + plan.outer.width * 1.4, height: plan.outer.width },
+    boxed: { width: plan.outer.length + plan.outer.height * 1.5, height: plan.outer.width },
+  }[plan.form];
   return (
     <ScaleDrawing
       width={outer.width}
@@ -22,7 +23,9 @@ export function ParcelDrawing({ plan }: { plan: PackPlan }) {
       name={`parcel-${plan.form}`}
       label={`The parcel, ${plan.form}, ${size({ width: plan.outer.length, height: plan.outer.width })}`}
     >
-      {plan.form === 'flat' ? <Flat plan={plan} /> : <Tube plan={plan} />}
+      {plan.form === 'flat' && <Flat plan={plan} />}
+      {plan.form === 'rolled' && <Tube plan={plan} />}
+      {plan.form === 'boxed' && <BoxFromFront plan={plan} />}
     </ScaleDrawing>
   );
 }
@@ -124,6 +127,57 @@ function Tube({ plan }: { plan: PackPlan }) {
       <text x={cx} y={d + 29} textAnchor="middle" fontSize="11" fill={t.ink2}>
         {length(inside)} inside
       </text>
+    </>
+  );
+}
+
+/** A box with the largest piece in it, 50 mm clear all round, and beside it the same cut open, piece behind piece. */
+function BoxFromFront({ plan }: { plan: PackPlan }) {
+  const px = useScale();
+  const { length } = useUnits();
+  const [w, h, d] = [px(plan.outer.length), px(plan.outer.width), px(plan.outer.height)];
+  const pieces = plan.layers.filter(({ kind }) => kind === 'print');
+  const largest = pieces.map(({ size }) => lying(size!)).sort((a, b) => b.width - a.width)[0];
+  const side = w + d / 2;
+  const clear = px(57_000);
+  let at = side + clear;
+  return (
+    <>
+      <rect x="0" y="0" width={w} height={h} fill="#d9d9d9" stroke={t.ink2} strokeWidth="1.2" />
+      {largest && (
+        <rect
+          x={(w - px(largest.width)) / 2}
+          y={(h - px(largest.height)) / 2}
+          width={px(largest.width)}
+          height={px(largest.height)}
+          fill={t.white}
+          stroke={t.ink}
+        />
+      )}
+      <text x={w / 2} y={h / 2 + 4} textAnchor="middle" fontSize="11" fill={t.ink}>
+        50 mm clear all round
+      </text>
+      <rect x={side} y="0" width={d} height={h} fill="#ececec" stroke={t.ink2} strokeWidth="1.2" />
+      {pieces.map((piece) => {
+        const thick = Math.max(2, px(piece.thickness));
+        const tall = px(lying(piece.size!).height);
+        const x = at;
+        at += thick + px(20_000);
+        return (
+          <rect
+            key={piece.name}
+            x={x}
+            y={h - clear - tall}
+            width={thick}
+            height={tall}
+            fill={t.white}
+            stroke={t.ink}
+          />
+        );
+      })}
+      <Dimension x1={0} y1={h + 14} x2={w} y2={h + 14} label={length(plan.outer.length)} />
+      <Dimension x1={-14} y1={h} x2={-14} y2={0} label={length(plan.outer.width)} />
+      <Dimension x1={side} y1={h + 14} x2={side + d} y2={h + 14} label={length(plan.outer.height)} />
     </>
   );
 }

@@ -34,6 +34,8 @@ export function ScanField({
     const text = code.trim();
     if (!text) return;
     setCode('');
+    // The keys of the table are live again as soon as something was read.
+    input.current?.blur();
     const print = prints.find(({ label }) => label === text || label.split('/')[0] === text);
     if (print) {
       onTick(print.id);

@@ -36,10 +36,16 @@ function useWeighStep({ table, ticked }: Props) {
   };
   const seal = (reason = '') =>
     void action.run('sealParcel', { orderId: order.id, ticked: [...ticked], reason });
+  const note = () => {
+    const figure = exactOr(typed, scaleMg === null ? '' : weight(scaleMg), scaleMg);
+    const scale = typeof figure === 'number' ? figure : withUnit(figure);
+    void action.run('weighParcel', { orderId: order.id, scale, by });
+  };
   useKeys(
     isOpen
       ? [
           { key: 'w', label: 'read the scale', run: () => void read() },
+          ...(typed.trim() ? [{ key: 'k', label: 'note the weight', run: note }] : []),
           ...(left === 0 ? [{ key: 's', label: 'seal the parcel', run: () => seal() }] : []),
         ]
       : [],
@@ -55,11 +61,7 @@ function useWeighStep({ table, ticked }: Props) {
       setTyped(text);
       setBy('typed');
     },
-    note() {
-      const figure = exactOr(typed, scaleMg === null ? '' : weight(scaleMg), scaleMg);
-      const scale = typeof figure === 'number' ? figure : withUnit(figure);
-      void action.run('weighParcel', { orderId: order.id, scale, by });
-    },
+    note,
     unpack: () => void action.run('unpackParcel', { orderId: order.id }),
   };
 }
@@ -128,6 +130,8 @@ function ScaleForm({ desk }: { desk: WeighDesk }) {
       <form
         onSubmit={(e) => {
           e.preventDefault();
+          // The keys of the table are live again once the weight is noted.
+          if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
           desk.note();
         }}
       >
@@ -139,7 +143,7 @@ function ScaleForm({ desk }: { desk: WeighDesk }) {
             width={130}
             placeholder={unit === 'mm' ? 'g' : 'oz'}
           />
-          <Button type="submit" isDisabled={!desk.typed.trim() || desk.action.isPending}>
+          <Button type="submit" keyName="k" isDisabled={!desk.typed.trim() || desk.action.isPending}>
             Note it
           </Button>
           <Button keyName="w" onPress={() => void desk.read()}>

@@ -34,20 +34,16 @@ export function useBringIn() {
       source,
       ...(mapping && { mapping: JSON.stringify(mapping.columns) }),
     });
-    const response = await fetch(`/api/orders/read?${query}`, {
-      method: 'POST',
-      headers: { 'content-type': 'text/plain' },
-      body: text,
-    });
-    const body = (await response.json()) as ReadList & { error?: ActionError };
+    const answer = await postJson<ReadList>(`/api/orders/read?${query}`, { text });
     setReading(false);
-    setError(body.error ?? null);
-    if (body.error) return;
-    setFound({ ...body, source: source.trim() || 'a list' });
+    setError('error' in answer ? answer.error : null);
+    if ('error' in answer) return;
+    const list = answer.done;
+    setFound({ ...list, source: source.trim() || 'a list' });
     if (mapping && source.trim())
       await action.run('saveMapping', {
         source,
-        columns: Object.entries(body.mapping.columns).map(([field, heads]) => ({ field, heads })),
+        columns: Object.entries(list.mapping.columns).map(([field, heads]) => ({ field, heads })),
       });
   };
 

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { ORDER_KINDS } from '@/core/order/orderWords';
+import { postJson } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { DateField } from '@/ui/DateField';
 import { Check, Field, Fields, Select } from '@/ui/Field';
@@ -76,16 +77,12 @@ export function PasteOrder({ form, offers }: { form: OrderForm; offers: Offer[] 
   const [text, setText] = useState('');
   const [says, setSays] = useState<string | null>(null);
   const read = async () => {
-    const response = await fetch('/api/orders/paste', {
-      method: 'POST',
-      headers: { 'content-type': 'text/plain' },
-      body: text,
-    });
-    const body = (await response.json()) as Pasted & { error?: { message: string } };
-    if (body.error) {
-      setSays(body.error.message);
+    const answer = await postJson<Pasted>('/api/orders/paste', { text });
+    if ('error' in answer) {
+      setSays(answer.error.message);
       return;
     }
+    const body = answer.done;
     const known = body.items.filter(({ editionId, formatId }) => editionId && formatId);
     const unknown = body.items.filter((item) => !known.includes(item));
     form.paste({

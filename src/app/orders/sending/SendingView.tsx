@@ -121,7 +121,7 @@ function PolicyPart({ policy, onOpen }: { policy: Policy; onOpen: () => void }) 
 /** Carriers' tables, step by step of weight, and the file they come from. */
 function Rates({ services, today }: { services: ServiceModel[]; today: string }) {
   const action = useAction();
-  const { money, date } = useUnits();
+  const { money, date, weight } = useUnits();
   return (
     <Panel>
       <PanelTitle>
@@ -161,7 +161,9 @@ function Rates({ services, today }: { services: ServiceModel[]; today: string })
                   </td>
                   <td className="n">{zone.days}</td>
                   <td>
-                    {zone.steps.map((step) => `${step.upToGrams} g ${money(step.price)}`).join(' · ')}
+                    {zone.steps
+                      .map((step) => `${weight(step.upToGrams * 1_000)} ${money(step.price)}`)
+                      .join(' · ')}
                   </td>
                   <td>
                     {i > 0 ? null : daysBetween(s.readOn, today) > OLD_AFTER_DAYS ? (
