@@ -209,6 +209,49 @@ const ASK_LATER: Record<string, () => unknown> = {
       count: between(1, 3),
     })),
   }),
+  'parcel.stamps': () => ({
+    postage: between(60, 2_400),
+    stock: times(between(1, 5), () => ({ value: pick(5, 40, 85, 100, 160, 210), count: between(0, 9) })),
+  }),
+  'parcel.rate': () => ({
+    parcel: {
+      length: length(200, 1_200),
+      width: length(100, 700),
+      height: length(5, 300),
+      weightGrams: between(20, 6_000),
+      value: between(0, 60_000),
+      rigid: random() < 0.5,
+    },
+    needs: {
+      tracked: random() < 0.3,
+      insured: pick<boolean | number>(false, true, 20_000),
+      days: pick<number | null>(null, 2, 5),
+    },
+    table: times(between(1, 4), (i) => ({
+      name: `service ${i}`,
+      maxLength: length(300, 1_500),
+      maxWidth: length(200, 900),
+      maxHeight: length(20, 500),
+      ...(random() < 0.4 && { maxGirth: length(900, 3_000) }),
+      ...(random() < 0.4 && { divisor: pick(4_000, 5_000, 6_000) }),
+      tracked: random() < 0.6,
+      insuredTo: pick(0, 10_000, 50_000),
+      days: between(1, 8),
+      steps: times(between(1, 4), (k) => ({ upToGrams: 500 * 2 ** k, price: 250 * (k + 1) + 37 * i })),
+      ...(random() < 0.4 && { rigidSurcharge: between(20, 300) }),
+      ...(random() < 0.4 && { fuelShare: pick(0.01, 0.045, 0.0725) }),
+    })),
+  }),
+  'parcel.promise': () => ({
+    today: day(),
+    ...(random() < 0.5 && { holidays: times(between(1, 4), day) }),
+    ...(random() < 0.4 && { workdays: pick([1, 2, 3, 4, 5, 6], [0, 2, 4]) }),
+    steps: times(between(1, 6), (i) => ({
+      name: `step ${i}`,
+      days: pick(0, 0.5, 1, 2, 7),
+      after: i && random() < 0.7 ? [`step ${between(0, i - 1)}`] : [],
+    })),
+  }),
 };
 const LATER_OF_EACH = 25;
 
