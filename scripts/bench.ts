@@ -17,6 +17,7 @@ import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { PICTURES } from '../demo/pictures';
+import { postingBench } from './postingBench';
 import { registerBench } from './registerBench';
 import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
 import sharp from 'sharp';
@@ -57,6 +58,7 @@ try {
   await pure();
   await tables();
   await longRegister();
+  await thousandsOfOrders();
   await rolls();
   await writePage();
 } finally {
@@ -404,6 +406,12 @@ async function tables() {
 /** A run of a thousand, and a register of three hundred thousand lines. */
 async function longRegister() {
   for (const { name, ms, target } of await registerBench(join(dir, 'register'), timed))
+    rows.push({ name, figure: seconds(ms), peer: '', ratio: '', target });
+}
+
+/** Orders by the thousand. */
+async function thousandsOfOrders() {
+  for (const { name, ms, target } of await postingBench(join(dir, 'posting'), timed))
     rows.push({ name, figure: seconds(ms), peer: '', ratio: '', target });
 }
 

@@ -34,11 +34,6 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await station('Night Ferry', 'capture/files')(page);
     await page.locator('[data-ready]').first().waitFor();
   },
-  roll: async (page) => {
-    await page.goto(`${base}/papers/layouts`);
-    await page.getByRole('link', { name: 'Rag, this week' }).click();
-    await page.waitForURL(/layouts\/./);
-  },
   proofs: station('Kiln Yard', 'proofs'),
   soft: async (page) => {
     await station('Kiln Yard', 'proofs/soft')(page);
@@ -53,14 +48,7 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('button', { name: /^400 × 300 mm, Harrow cotton, mounted/ }).click();
   },
   pricelist: (page) => page.goto(`${base}/orders/prices`),
-  channels: (page) => page.goto(`${base}/orders/channels`),
-  batch: (page) => page.goto(`${base}/orders/batch`),
   income: (page) => page.goto(`${base}/orders/income`),
-  account: async (page) => {
-    await page.goto(`${base}/orders/accounts`);
-    await page.getByRole('link', { name: 'Library canvas' }).click();
-    await page.waitForURL(/accounts\/./);
-  },
   papers: async (page) => {
     await page.goto(`${base}/papers`);
     await page.getByRole('link', { name: 'Harrow Rag 310' }).click();
@@ -84,7 +72,36 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     const href = await page.getByRole('link', { name: 'Certificate as PDF' }).getAttribute('href');
     await showPdf(page, await (await page.request.get(base + href!)).body());
   },
+  lane: (page) => page.goto(`${base}/orders`),
   packing: orderOf('packed'),
+  framed: async (page) => {
+    await page.goto(`${base}/orders?show=open&q=Library`);
+    await page
+      .getByRole('table', { name: 'Orders' })
+      .getByRole('link', { name: 'Municipal Library' })
+      .click();
+    await page.getByRole('heading', { name: /^Door, stair/ }).waitFor();
+    await page.evaluate(() => {
+      const head = [...document.querySelectorAll('h2')].find((h) => h.textContent?.startsWith('Door'));
+      scrollTo(0, (head?.getBoundingClientRect().top ?? 0) + scrollY - 16);
+    });
+  },
+  label: async (page) => {
+    await page.goto(`${base}/orders?show=open&q=海`);
+    await page.getByRole('table', { name: 'Orders' }).getByRole('link').first().click();
+    const link = page.getByRole('link', { name: 'The same as dots' });
+    const href = await link.getAttribute('href');
+    const dots = await (await page.request.get(base + href!)).body();
+    await page.goto('about:blank');
+    await page.setContent(
+      `<body style="margin:0;background:#dcdcdc;display:grid;place-items:center;height:100vh"><img height="760" src="data:image/png;base64,${dots.toString('base64')}"></body>`,
+    );
+  },
+  run: async (page) => {
+    await page.goto(`${base}/orders/run`);
+    await page.getByRole('button', { name: /^Begin with/ }).click();
+    await page.getByRole('heading', { name: /^A run of \d/ }).waitFor();
+  },
 };
 
 async function ferrySheets(page: Page): Promise<void> {

@@ -3,6 +3,7 @@ import { addDays } from '@/core/measure/day';
 import { findRows } from '@/store/rows';
 import * as cases from '@/studio/orders/caseActions';
 import * as orders from '@/studio/orders/orderActions';
+import * as parcels from '@/studio/orders/parcelActions';
 import * as post from '@/studio/orders/postActions';
 import { saveMapping } from '@/studio/orders/importActions';
 import { recordSupply } from '@/studio/orders/shelfActions';
@@ -61,6 +62,9 @@ const ABROAD: readonly [name: string, called: string, address: string, country: 
   ['陈海燕', '海燕', '灯塔路 18 号\n200 031 海湾市', 'Polderland'],
   ['نور البحر', '', 'شارع المنارة ١٢\nمدينة الخليج', 'Szalánia'],
 ];
+
+/** Four from abroad; a present, a frame, a commission, a pre-order; one in two parts; one sent again. */
+export const POSTED_ORDERS = ABROAD.length + 4 + 2 + 1;
 
 type Placed = Parameters<typeof orders.placeOrder>[1];
 
@@ -227,7 +231,13 @@ function scheduleAbroad(studio: Studio, clock: DemoClock, known: Known): void {
         notes: '',
       });
       known.buyers.push(buyerId!);
-      await take(studio, known, buyerId!, [['pans', '200 x 200 mm', 1]], { carriage: '9.90' });
+      const orderId = await take(studio, known, buyerId!, [['pans', '200 x 200 mm', 1]], {
+        carriage: '9.90',
+      });
+      if (country !== 'Polderland') return;
+      // One of them is packed, so that its label can be looked at.
+      await orders.pickOrder(studio, { id: orderId });
+      await parcels.packParcel(studio, { orderId, form: null, reason: '' });
     });
   });
 }

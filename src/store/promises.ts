@@ -18,16 +18,11 @@ export async function freeReady(
   return row ?? { ready: 0, promised: 0 };
 }
 
-/** Open orders that still want packing, and the prints that none of them has ready yet. */
-export async function openWork(
-  db: Db,
-  exceptOrderId: string | null,
-): Promise<{ toPack: number; pieces: number }> {
-  const [row] = await db.all<{ toPack: number; pieces: number }>(sql`
-    SELECT count(*) AS toPack,
-      coalesce(sum((SELECT sum(l.quantity) FROM order_lines l WHERE l.order_id = o.id)), 0) AS pieces
-    FROM orders o WHERE o.state IN ('new', 'picked') AND o.id IS NOT ${exceptOrderId}`);
-  return row ?? { toPack: 0, pieces: 0 };
+/** How many open orders still want packing. */
+export async function ordersToPack(db: Db, exceptOrderId: string | null): Promise<number> {
+  const [row] = await db.all<{ n: number }>(sql`
+    SELECT count(*) AS n FROM orders o WHERE o.state IN ('new', 'picked') AND o.id IS NOT ${exceptOrderId}`);
+  return row?.n ?? 0;
 }
 
 /** From leaving the house to being delivered, in days, for the last parcels of each service. */

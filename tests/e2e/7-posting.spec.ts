@@ -112,7 +112,7 @@ const PLACED = {
 
 test.describe.serial('a day at the packing table', () => {
   let house: House;
-  let orders: string[] = [];
+  const orders: string[] = [];
 
   const place = async (page: Page, formatId: string, quantity = 1) =>
     (

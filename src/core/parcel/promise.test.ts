@@ -66,6 +66,15 @@ describe('the day everything is done by', () => {
         .date,
     ).toBe('2027-01-04');
   });
+  test('work for years is counted too, as the simulation does', () => {
+    const steps = [
+      { name: 'a', days: 500, after: [] },
+      { name: 'b', days: 401, after: ['a'] },
+    ];
+    const today = '2026-11-28';
+    const answer = promiseDay({ today, holidays: ['2027-05-03'], steps });
+    expect(answer.date).toBe(simulate(today, [1, 2, 3, 4, 5], ['2027-05-03'], steps));
+  });
   test('nothing to do: today, or the next day that is worked', () => {
     expect(promiseDay({ today: '2026-11-27', steps: [] }).date).toBe('2026-11-27');
     expect(promiseDay({ today: '2026-11-28', steps: [] }).date).toBe('2026-11-30');

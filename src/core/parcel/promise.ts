@@ -38,11 +38,22 @@ export function promiseDay(q: PromiseQuestion): PromiseAnswer {
   };
 }
 
+/** As many working days as `shipBy` counts at once. */
+const AT_ONCE = 365;
+
 /** The day so many working days from today. With none it is today, or the next day that is worked. */
-export const dayAfterWork = (
+export function dayAfterWork(
   { today, workdays = MONDAY_TO_FRIDAY, holidays = [] }: Omit<PromiseQuestion, 'steps'>,
   days: number,
-): Day => shipBy({ ordered: today, handlingDays: Math.ceil(days), holidays, workdays });
+): Day {
+  let day = today;
+  let left = Math.ceil(days);
+  while (left > AT_ONCE) {
+    day = shipBy({ ordered: day, handlingDays: AT_ONCE, holidays, workdays });
+    left -= AT_ONCE;
+  }
+  return shipBy({ ordered: day, handlingDays: left, holidays, workdays });
+}
 
 /** When each step begins and ends. */
 function timeSteps(steps: readonly PromiseStep[]): TimedStep[] {

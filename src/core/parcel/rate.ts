@@ -52,11 +52,12 @@ export type RatedService = {
 
 const MM3 = 1e9;
 
-/** The sides of a parcel, the longest first: a carrier measures it however it lies. */
-const sidesOf = (p: { length: Um; width: Um; height: Um }): [Um, Um, Um] => {
-  const [a, b, c] = [p.length, p.width, p.height].sort((x, y) => y - x);
-  return [a!, b!, c!];
-};
+/** Three sides, the longest first: a carrier measures a parcel however it lies. */
+function inOrder(a: Um, b: Um, c: Um): [Um, Um, Um] {
+  const longest = Math.max(a, b, c);
+  const shortest = Math.min(a, b, c);
+  return [longest, a + b + c - longest - shortest, shortest];
+}
 
 /**
  * What each service of a table would cost for a parcel, whether it takes it and meets what is asked, and the cheapest that does.
@@ -73,7 +74,13 @@ export function rateParcel(
   currency = 'EUR',
 ): { services: RatedService[]; best: string | null } {
   checkRatedParcel(parcel);
-  const services = table.map((row, i) => rateBy(parcel, needs, row, currency, i));
+  const asked: Asked = {
+    parcel,
+    needs,
+    sides: inOrder(parcel.length, parcel.width, parcel.height),
+    ...wordsOf(currency),
+  };
+  const services = table.map((row, i) => rateBy(asked, row, i));
   const best = services
     .filter((s) => s.fits)
     .sort((a, b) => a.price! - b.price! || a.days - b.days || a.name.localeCompare(b.name))[0];
@@ -88,34 +95,61 @@ function checkRatedParcel(p: RatedParcel): void {
   if (!(p.value >= 0)) throw new InputError('parcel.value', p.value, 'a sum not below nothing');
 }
 
-function rateBy(
-  p: RatedParcel,
-  needs: PostNeeds,
-  row: RateRow,
-  currency: string,
-  i: number,
-): RatedService {
+/** A parcel against what is asked, its sides in order, and the words for figures: tables of thousands of rows say the same ones again. */
+type Asked = {
+  parcel: RatedParcel;
+  needs: PostNeeds;
+  sides: [Um, Um, Um];
+  mm: (um: Um) => string;
+  grams: (grams: number) => string;
+  money: (minor: Minor) => string;
+};
+
+function wordsOf(currency: string): Pick<Asked, 'mm' | 'grams' | 'money'> {
+  return {
+    mm: once((um) => formatLength(um, 'mm')),
+    grams: once((g) => formatWeight(roundHalfEven(g) * 1_000)),
+    money: once((minor) => formatMoney(minor, currency)),
+  };
+}
+
+function once(format: (figure: number) => string): (figure: number) => string {
+  const known = new Map<number, string>();
+  return (figure) => {
+    const before = known.get(figure);
+    if (before !== undefined) return before;
+    const text = format(figure);
+    known.set(figure, text);
+    return text;
+  };
+}
+
+function rateBy(asked: Asked, row: RateRow, i: number): RatedService {
   if (!row.steps.length)
     throw new InputError(`table[${i}].steps`, 0, 'at least one step of weight with its price');
+  const { parcel: p, needs, grams } = asked;
   const charged = chargedGrams(p, row);
-  const steps = [...row.steps].sort((a, b) => a.upToGrams - b.upToGrams);
-  const step = steps.find(({ upToGrams }) => charged <= upToGrams);
-  const extra = step ? surchargesOf(p, needs, row) : 0;
+  let step: RateRow['steps'][number] | undefined;
+  let most = 0;
+  for (const each of row.steps) {
+    most = Math.max(most, each.upToGrams);
+    if (charged <= each.upToGrams && (!step || each.upToGrams < step.upToGrams)) step = each;
+  }
+  const extra = step ? surchargesOf(asked, row) : 0;
   const insurance = step ? insuranceOf(p, needs, row) : 0;
   const price =
     step && insurance !== null
       ? roundHalfEven((step.price + extra) * (1 + (row.fuelShare ?? 0))) + insurance
       : null;
-  const grams = (g: number) => formatWeight(roundHalfEven(g) * 1_000);
-  const base = { name: row.name, chargedGrams: charged, days: row.days };
   const against =
-    tooLarge(p, row) ??
+    tooLarge(asked, row) ??
     (step
       ? null
-      : `${grams(charged)}${charged > p.weightGrams ? ' by its volume' : ''}; it takes up to ${grams(steps.at(-1)!.upToGrams)}`) ??
-    unmet(p, needs, row, currency);
-  if (against !== null) return { ...base, price, fits: false, why: against };
-  return { ...base, price, fits: true, why: fittingWhy(p, row, step!.upToGrams, charged, currency) };
+      : `${grams(charged)}${charged > p.weightGrams ? ' by its volume' : ''}; it takes up to ${grams(most)}`) ??
+    unmet(asked, row);
+  const fits = against === null;
+  const why = against ?? fittingWhy(asked, row, step!.upToGrams, charged);
+  return { name: row.name, price, fits, why, chargedGrams: charged, days: row.days };
 }
 
 const chargedGrams = (p: RatedParcel, row: RateRow): number =>
@@ -123,8 +157,7 @@ const chargedGrams = (p: RatedParcel, row: RateRow): number =>
     ? Math.max(p.weightGrams, (p.length * p.width * p.height) / MM3 / row.divisor)
     : p.weightGrams;
 
-function surchargesOf(p: RatedParcel, needs: PostNeeds, row: RateRow): Minor {
-  const [, , thickness] = sidesOf(p);
+function surchargesOf({ parcel: p, sides: [, , thickness] }: Asked, row: RateRow): Minor {
   const rigid = p.rigid ? (row.rigidSurcharge ?? 0) : 0;
   const thick = row.thickSurcharge && thickness > row.thickSurcharge.over ? row.thickSurcharge.price : 0;
   return rigid + thick;
@@ -134,38 +167,39 @@ function surchargesOf(p: RatedParcel, needs: PostNeeds, row: RateRow): Minor {
 function insuranceOf(p: RatedParcel, needs: PostNeeds, row: RateRow): Minor | null {
   const wanted = insuredSum(p, needs);
   if (wanted <= row.insuredTo) return 0;
-  const step = [...(row.insurance ?? [])]
-    .sort((a, b) => a.upTo - b.upTo)
-    .find(({ upTo }) => wanted <= upTo);
-  return step ? step.price : null;
+  let best: { upTo: Minor; price: Minor } | null = null;
+  for (const step of row.insurance ?? [])
+    if (wanted <= step.upTo && (!best || step.upTo < best.upTo)) best = step;
+  return best ? best.price : null;
 }
 
 const insuredSum = (p: RatedParcel, { insured }: PostNeeds): Minor =>
   insured === true ? p.value : insured === false ? 0 : insured;
 
-function tooLarge(p: RatedParcel, row: RateRow): string | null {
-  const sides = sidesOf(p);
-  const limits = sidesOf({ length: row.maxLength, width: row.maxWidth, height: row.maxHeight });
-  const names = ['long', 'wide', 'thick'];
-  const over = sides.findIndex((side, k) => side > limits[k]!);
-  const mm = (um: Um) => formatLength(um, 'mm');
-  if (over >= 0) return `${mm(sides[over]!)} ${names[over]}; it takes up to ${mm(limits[over]!)}`;
+const SIDE_WORDS = ['long', 'wide', 'thick'] as const;
+
+function tooLarge({ sides, mm }: Asked, row: RateRow): string | null {
+  const limits = inOrder(row.maxLength, row.maxWidth, row.maxHeight);
+  for (let k = 0; k < 3; k++)
+    if (sides[k]! > limits[k]!)
+      return `${mm(sides[k]!)} ${SIDE_WORDS[k]}; it takes up to ${mm(limits[k]!)}`;
   const girth = sides[0] + 2 * (sides[1] + sides[2]);
   if (row.maxGirth !== undefined && girth > row.maxGirth)
     return `length and girth are ${mm(girth)}; it takes up to ${mm(row.maxGirth)}`;
   const volume = (sides[0] * sides[1] * sides[2]) / MM3;
-  const litres = (mm3: number) => `${Math.round(mm3 / 1e5) / 10} l`;
   if (row.maxVolume !== undefined && volume > row.maxVolume)
     return `${litres(volume)} of room; it takes up to ${litres(row.maxVolume)}`;
   return null;
 }
 
-function unmet(p: RatedParcel, needs: PostNeeds, row: RateRow, currency: string): string | null {
+const litres = (mm3: number): string => `${Math.round(mm3 / 1e5) / 10} l`;
+
+function unmet({ parcel: p, needs, money }: Asked, row: RateRow): string | null {
   if (needs.tracked && !row.tracked) return 'not tracked, and that is asked';
   if (insuranceOf(p, needs, row) === null) {
-    const wanted = formatMoney(insuredSum(p, needs), currency);
+    const wanted = money(insuredSum(p, needs));
     return row.insuredTo
-      ? `insured to ${formatMoney(row.insuredTo, currency)}; ${wanted} is asked`
+      ? `insured to ${money(row.insuredTo)}; ${wanted} is asked`
       : `not insured; ${wanted} is asked`;
   }
   if (needs.days !== null && row.days > needs.days)
@@ -173,19 +207,14 @@ function unmet(p: RatedParcel, needs: PostNeeds, row: RateRow, currency: string)
   return null;
 }
 
-function fittingWhy(p: RatedParcel, row: RateRow, upTo: number, charged: number, currency: string) {
-  const [, , thickness] = sidesOf(p);
-  const limit = sidesOf({ length: row.maxLength, width: row.maxWidth, height: row.maxHeight })[2];
-  const room = `${formatLength(limit, 'mm')} thick: yours is ${formatLength(thickness, 'mm')}`;
+function fittingWhy(asked: Asked, row: RateRow, upTo: number, charged: number): string {
+  const { parcel: p, sides, mm, grams, money } = asked;
+  const limit = Math.min(row.maxLength, row.maxWidth, row.maxHeight);
+  const room = `${mm(limit)} thick: yours is ${mm(sides[2])}`;
   const weight =
     charged > p.weightGrams
-      ? `till ${formatWeight(upTo * 1_000)}; counted as ${formatWeight(roundHalfEven(charged) * 1_000)} by its volume`
-      : `till ${formatWeight(upTo * 1_000)}`;
-  const value =
-    p.value > row.insuredTo
-      ? row.insuredTo
-        ? `; insured to ${formatMoney(row.insuredTo, currency)} only`
-        : '; not insured'
-      : '';
-  return `${weight}, ${room}${value}`;
+      ? `till ${grams(upTo)}; counted as ${grams(charged)} by its volume`
+      : `till ${grams(upTo)}`;
+  const insured = row.insuredTo ? `; insured to ${money(row.insuredTo)} only` : '; not insured';
+  return `${weight}, ${room}${p.value > row.insuredTo ? insured : ''}`;
 }

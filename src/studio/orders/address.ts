@@ -8,6 +8,14 @@ registerLocale(english);
 export const countryNames = (): string[] =>
   Object.values(getNames('en')).sort((a, b) => a.localeCompare(b, 'en'));
 
+const codes = new Map<string, string | undefined>();
+
+/** The code of a country by its English name; looked up once, for a list has thousands of lines of few countries. */
+function codeOf(country: string): string | undefined {
+  if (!codes.has(country)) codes.set(country, getAlpha2Code(country, 'en'));
+  return codes.get(country);
+}
+
 /** An address in its parts, as forms and lists have it. */
 export type AddressParts = {
   address: readonly string[];
@@ -23,7 +31,7 @@ export type AddressParts = {
 export function addressLines({ address, postcode, town, country }: AddressParts): string[] {
   const plain = [...address, [postcode, town].filter(Boolean).join(' ')].filter(Boolean);
   if (!postcode && !town) return plain;
-  const code = getAlpha2Code(country, 'en');
+  const code = codeOf(country);
   if (!code) return plain;
   const lines = formatAddress({
     postalCountry: code,

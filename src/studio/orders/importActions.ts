@@ -3,7 +3,8 @@ import { ORDER_FIELDS, type OrderMapping } from '@/core/order/orderList';
 import { shipBy } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
 import { nextOrderNumber } from '@/store/orders';
-import { findColumns, findRows, insertRow, insertRows, patchRow, type NewRow } from '@/store/rows';
+import { buyersNamed, refsHere } from '@/store/imports';
+import { findRows, insertRow, insertRows, patchRow, type NewRow } from '@/store/rows';
 import { defineAction } from '../action';
 import {
   day,
@@ -58,8 +59,10 @@ export const importOrders = defineAction({
 
   async run({ studio, tx, input }) {
     const source = input.source.trim();
-    const known = new Set(
-      (await findColumns(tx, 'orders', ['sourceRef'], { source })).map(({ sourceRef }) => sourceRef),
+    const known = await refsHere(
+      tx,
+      source,
+      input.orders.map(({ reference }) => reference.trim()),
     );
     const fresh = input.orders.filter(({ reference }) => !known.has(reference.trim()));
     const quick = await quickLines(studio, tx);
@@ -168,7 +171,7 @@ async function buyersFor(
   tx: Tx,
   orders: readonly Imported[],
 ): Promise<Map<string, string>> {
-  const known = await findColumns(tx, 'buyers', ['id', 'name', 'address', 'country']);
+  const known = await buyersNamed(tx, [...new Set(orders.map(({ name: called }) => called.trim()))]);
   const found = new Map(known.map((buyer) => [buyerKey(buyer), buyer.id]));
   const fresh: NewRow<'buyers'>[] = [];
   for (const order of orders) {

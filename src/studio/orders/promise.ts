@@ -8,7 +8,7 @@ import { observedDays, workingDaysBetween } from '@/core/order/observed';
 import { workOutPromise, type KeptPromise, type StepAsked } from '@/core/order/promised';
 import { zoneOf } from '@/core/parcel/rateTable';
 import { allServices, orderWhole, type Order } from '@/store/orders';
-import { carrierDaysSeen, freeReady, lotDaysSeen, openWork, routeDaysSeen } from '@/store/promises';
+import { carrierDaysSeen, freeReady, lotDaysSeen, ordersToPack, routeDaysSeen } from '@/store/promises';
 import { proofsOf } from '@/store/proofs';
 import { findRow, findRows, rowById } from '@/store/rows';
 import { lotsOnHand } from '../papers/lots';
@@ -258,7 +258,7 @@ async function framerStep(
 
 /** What was promised before this one wants the same hands. */
 async function queueStep(bench: Bench): Promise<StepAsked | null> {
-  const { toPack } = await openWork(bench.studio.db, bench.exceptOrderId);
+  const toPack = await ordersToPack(bench.studio.db, bench.exceptOrderId);
   if (!toPack) return null;
   const minutes = toPack * bench.rates.minutes.pack;
   return {

@@ -240,8 +240,8 @@ function ResendSheet({ id, number, onClose }: { id: string; number: number; onCl
       onClose={onClose}
     >
       <p style={{ marginBottom: 12 }}>
-        A new order to the same buyer at no price. A number that was destroyed is made again only where its
-        edition declared that; one that is lost may still arrive, and the next number goes.
+        A new order to the same buyer at no price. A number that was destroyed is made again only where
+        its edition declared that; one that is lost may still arrive, and the next number goes.
       </p>
     </ActionSheet>
   );

@@ -140,7 +140,7 @@ function BoxFromFront({ plan }: { plan: PackPlan }) {
   const largest = pieces.map(({ size }) => lying(size!)).sort((a, b) => b.width - a.width)[0];
   const side = w + d / 2;
   const clear = px(57_000);
-  let at = side + clear;
+  const thick = (piece: (typeof pieces)[number]) => Math.max(2, px(piece.thickness));
   return (
     <>
       <rect x="0" y="0" width={w} height={h} fill="#d9d9d9" stroke={t.ink2} strokeWidth="1.2" />
@@ -158,17 +158,15 @@ function BoxFromFront({ plan }: { plan: PackPlan }) {
         50 mm clear all round
       </text>
       <rect x={side} y="0" width={d} height={h} fill="#ececec" stroke={t.ink2} strokeWidth="1.2" />
-      {pieces.map((piece) => {
-        const thick = Math.max(2, px(piece.thickness));
+      {pieces.map((piece, i) => {
         const tall = px(lying(piece.size!).height);
-        const x = at;
-        at += thick + px(20_000);
+        const before = pieces.slice(0, i).reduce((sum, each) => sum + thick(each) + px(20_000), 0);
         return (
           <rect
             key={piece.name}
-            x={x}
+            x={side + clear + before}
             y={h - clear - tall}
-            width={thick}
+            width={thick(piece)}
             height={tall}
             fill={t.white}
             stroke={t.ink}
