@@ -83,7 +83,7 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('heading', { name: /^Door, stair/ }).waitFor();
     await page.evaluate(() => {
       const head = [...document.querySelectorAll('h2')].find((h) => h.textContent?.startsWith('Door'));
-      scrollTo(0, (head?.getBoundingClientRect().top ?? 0) + scrollY - 16);
+      scrollTo(0, (head?.getBoundingClientRect().top ?? 0) + scrollY - 76);
     });
   },
   label: async (page) => {

@@ -5,7 +5,8 @@ import { DotSheet, dotsOf, LABEL_DPI } from './dots';
 import { envelopePdf, labelPdf, labelPng, labelsTwoUp, type LabelFacts } from './label';
 import { customsPdf, giftSlipPdf, manifestPdf, packingSlipPdf } from './packingSlip';
 import { Page } from './pdf';
-import { fontsOfLetters, unprintable } from './typeface';
+import { PT_PER_MM } from './sheet';
+import { ascentOf, fontsOfLetters, unprintable } from './typeface';
 
 const AT = '2026-11-29T10:00:00Z';
 const label = (more: Partial<LabelFacts> = {}): LabelFacts => ({
@@ -270,6 +271,20 @@ describe('what lies in the parcel', () => {
     const text = pages.map((page) => page.text).join(' ');
     for (const { number } of parcels) expect(text).toContain(String(number));
   });
+});
+
+test('letters of two scripts in one line stand on one baseline', () => {
+  class Seen extends DotSheet {
+    baselines: number[] = [];
+    protected override drawRun(...args: Parameters<DotSheet['drawRun']>): void {
+      this.baselines.push(args[2] + (ascentOf(args[0].font) * args[3]) / PT_PER_MM);
+      super.drawRun(...args);
+    }
+  }
+  const sheet = new Seen(100, 50);
+  sheet.text('灯塔路 18 号, Quay', 6, 10, { size: 14 });
+  expect(sheet.baselines.length).toBeGreaterThan(2);
+  expect(Math.max(...sheet.baselines) - Math.min(...sheet.baselines)).toBeLessThan(1e-9);
 });
 
 test('a page and its dots agree on how wide a line is', () => {

@@ -116,4 +116,3 @@ export async function envelopePdf(f: LabelFacts, size: 'C5' | 'DL'): Promise<Buf
   page.text(`Order ${f.orderNumber}`, 12, h - 14, { size: 9, width: 60 });
   return page.bytes();
 }
-

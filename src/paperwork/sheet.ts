@@ -1,5 +1,5 @@
 import bidiFactory from 'bidi-js';
-import { fontsOfLetters, type Face, type FontName } from './typeface';
+import { ascentOf, fontsOfLetters, type Face, type FontName } from './typeface';
 
 /** PDF points to the millimetre. */
 export const PT_PER_MM = 72 / 25.4;
@@ -58,7 +58,9 @@ export abstract class Sheet {
       const side = align ?? (startsFromRight(line) ? 'right' : 'left');
       let at = side === 'right' ? x + width - w : side === 'center' ? x + (width - w) / 2 : x;
       for (const run of runsOf(line, face)) {
-        this.drawRun(run, at, y, size, colour);
+        // Fonts stand above their baselines by different heights; in one line they stand on one, the house's own.
+        const lift = (ascentOf(`${face}:latin`) - ascentOf(run.font)) * size;
+        this.drawRun(run, at, y + lift / PT_PER_MM, size, colour);
         at += this.measure(run, size) / PT_PER_MM;
       }
       y += step;

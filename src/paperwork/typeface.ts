@@ -74,6 +74,9 @@ export function fontOf(name: FontName): Font {
   return font;
 }
 
+/** How high a font stands above its baseline, in ems. */
+export const ascentOf = (name: FontName): number => fontOf(name).ascent / fontOf(name).unitsPerEm;
+
 const COMBINING = /\p{M}/u;
 const NEUTRAL = /[\s\p{P}\p{S}\p{N}]/u;
 

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useRef } from 'react';
+import { useRef, type CSSProperties } from 'react';
 import { useDrag, useDrop } from 'react-aria';
 import styled from 'styled-components';
 import { laneWords, type LaneColumn, type LaneOrder } from '@/core/order/lane';
@@ -18,11 +18,11 @@ const TYPE = 'application/x-order';
 
 const Days = styled.div`
   display: grid;
-  grid-auto-flow: column;
+  grid-template-columns: var(--tracks);
   border-bottom: 1px solid ${t.ink};
   min-height: 250px;
   ${narrow} {
-    grid-auto-flow: row;
+    grid-template-columns: minmax(0, 1fr);
     min-height: 0;
     border-bottom: 0;
   }
@@ -116,10 +116,7 @@ export function Lane({ columns, today, selectedId, onPlan }: LaneProps) {
   const orders = new Map(columns.flatMap((c) => c.orders).map((o) => [o.id, o]));
   return (
     <div>
-      <Days
-        style={{ gridTemplateColumns: columns.map((c) => `minmax(84px, ${shareOf(c)}fr)`).join(' ') }}
-        className="lane"
-      >
+      <Days style={{ '--tracks': tracksOf(columns) } as CSSProperties} className="lane">
         {columns.map((column) => (
           <LaneDay
             key={column.key}
@@ -136,6 +133,15 @@ export function Lane({ columns, today, selectedId, onPlan }: LaneProps) {
     </div>
   );
 }
+
+/** Tracks of the days: none narrower than its longest parcel. */
+const tracksOf = (columns: readonly LaneColumn[]): string =>
+  columns
+    .map((c) => {
+      const longest = Math.max(0, ...c.orders.map((o) => px(o.outer.length)));
+      return `minmax(${Math.ceil(Math.max(84, longest + 20))}px, ${shareOf(c)}fr)`;
+    })
+    .join(' ');
 
 /** A day with much on it is wider, so that its parcels need not stand on each other. */
 const shareOf = ({ orders }: LaneColumn): number =>
@@ -249,6 +255,7 @@ export function useLaneDays() {
 
 const HandsRow = styled.div`
   display: grid;
+  grid-template-columns: var(--tracks);
   padding-top: 10px;
   ${narrow} {
     display: none;
@@ -279,9 +286,7 @@ export function Hands({ columns }: { columns: LaneColumn[] }) {
         </span>
         <LaneScale />
       </p>
-      <HandsRow
-        style={{ gridTemplateColumns: columns.map((c) => `minmax(84px, ${shareOf(c)}fr)`).join(' ') }}
-      >
+      <HandsRow style={{ '--tracks': tracksOf(columns) } as CSSProperties}>
         {columns.map((c) => {
           const isOver = c.asked > c.have && c.kind !== 'later';
           const name = c.day ? shortDay(c.day) : c.kind;

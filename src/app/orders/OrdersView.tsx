@@ -235,14 +235,16 @@ function OnTheLane({ lane, today }: { lane: LaneFacts; today: string }) {
     <Panel style={{ marginBottom: 18 }}>
       <Columns $aside={288}>
         <Stack $gap={6}>
-          <Lane
-            columns={lane.columns}
-            today={today}
-            selectedId={selected?.order.id ?? null}
-            onPlan={(order, day) => plan(order.id, day)}
-          />
+          <ScrollArea aria-label="The lane of days">
+            <Lane
+              columns={lane.columns}
+              today={today}
+              selectedId={selected?.order.id ?? null}
+              onPlan={(order, day) => plan(order.id, day)}
+            />
+            <Hands columns={lane.columns} />
+          </ScrollArea>
           <ErrorCallout error={action.error} />
-          <Hands columns={lane.columns} />
           <div style={{ marginTop: 14 }}>
             <BeforeYes offers={lane.offers} country={lane.home} />
           </div>

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { addDays, type Weekday } from '../measure/day';
+import { orderLeaves } from './leaves';
 import { draftMessages } from './messages';
 import { laneColumns, laneWords, type LaneOrder } from './lane';
 import { observedDays, workingDaysBetween } from './observed';
@@ -306,6 +307,14 @@ test('a policy asks of a value what the order did not', () => {
   expect(needsOf({ ...plain, insure: 20_000 }, 90_000, policy).insured).toBe(20_000);
   expect(servesCountry({ ...policy, countries: [] }, 'Anywhere')).toBe(true);
   expect(servesCountry({ ...policy, countries: ['Norrholm'] }, 'Estmark')).toBe(false);
+});
+
+test('what an order leaves: a friend’s price comes out of the margin, and what nobody knows is said', () => {
+  const print = { quantity: 2, priceMinor: 9_500, costMinor: 1_840 };
+  expect(orderLeaves([print], 0)).toEqual({ leaves: 15_320, share: 15_320 / 19_000, unknown: 0 });
+  expect(orderLeaves([print], 16_000)).toMatchObject({ leaves: -680, share: -680 / 3_000 });
+  expect(orderLeaves([{ ...print, costMinor: null }], 0)).toMatchObject({ leaves: 19_000, unknown: 1 });
+  expect(orderLeaves([], 0)).toEqual({ leaves: 0, share: 0, unknown: 0 });
 });
 
 test('messages go by name, and say only what is so', () => {

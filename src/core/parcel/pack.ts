@@ -636,8 +636,9 @@ export const printWeight = (p: PackedPrint): Mg => p.made?.weight ?? sheetWeight
 /** One thing in a parcel, and how many of it left the shelf. */
 export type ParcelPart = {
   supplyId: string | null;
-  /** A gift or goods that leave their own shelf. */
+  /** Goods that leave their own shelf, sold or given. */
   goodsId?: string | null;
+  isGift?: boolean;
   name: string;
   count: number;
   weightMg: number;

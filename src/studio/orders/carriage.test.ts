@@ -151,7 +151,9 @@ describe('goods in orders', () => {
     expect(await onHand(f)).toBe(8);
     await parcelActs.unpackParcel(f.studio, { orderId });
     expect(await onHand(f)).toBe(10);
-    expect((await f.studio.db.select().from(schema.orderGoods)).length).toBe(1);
+    const moves = await findRows(f.studio.db, 'goodsMoves', { goodsId: f.goodsId });
+    // What was sold and came back out of the parcel is not counted as sold.
+    expect(moves.filter(({ kind }) => kind === 'sold').map(({ amount }) => amount)).toEqual([-2, 2]);
   });
 
   test('goods alone are an order; more than are there are not promised, a voucher always is', async () => {
@@ -588,6 +590,12 @@ describe('rates, policy, stamps, labels', () => {
     });
     expect(later.at(-1)!.says).toBe('delivered');
     expect((await packingTable(f.studio, id))!.arrival).toMatchObject({ daysLate: expect.any(Number) });
+    // A code that no bars can say, or too long a one, leaves the order's own in the bars.
+    for (const wild of ['№ 12', 'X'.repeat(60)]) {
+      await f.studio.db.update(schema.parcels).set({ tracking: wild });
+      const text = await textOfPdf((await addressLabel(f.studio, id)).bytes);
+      expect(text).toMatch(/ORDER-\d+/);
+    }
     // A letter no font has is named, and nothing is printed.
     await f.studio.db.update(schema.buyers).set({ name: '𓀀' }).where(eq(schema.buyers.id, f.buyerId));
     expect((await refused(addressLabel(f.studio, id))).message).toMatch(/No font here has “𓀀”/);
@@ -653,6 +661,7 @@ describe('rates, policy, stamps, labels', () => {
     ]);
     await seal(f, orderId);
     expect(await onHand(f)).toBe(9);
+    expect(await findRows(f.studio.db, 'goodsMoves', { kind: 'gave' })).toMatchObject([{ amount: -1 }]);
     await postActs.archiveInsert(f.studio, { id: pin! });
     expect((await refused(postActs.archiveInsert(f.studio, { id: pin! }))).message).toMatch(/any more/);
     expect((await refused(insert({ supplyId: 'x' }))).field).toBe('goodsId');

@@ -89,9 +89,10 @@ export const packParcel = defineAction({
       ...plan.needs
         .filter(({ supply, kind }) => supply || kind === 'box')
         .map(({ supply }) => ({ supplyId: supply?.id ?? null })),
-      ...[...goods, ...inserts].map((each) => ({
-        supplyId: each.supplyId ?? null,
-        ...(each.goodsId && { goodsId: each.goodsId }),
+      ...goods.map(({ goodsId }) => ({ supplyId: null, goodsId })),
+      ...inserts.map(({ supplyId, goodsId }) => ({
+        supplyId: supplyId ?? null,
+        ...(goodsId && { goodsId, isGift: true }),
       })),
     ];
     if (input.runId) await rowById(tx, 'packingRuns', input.runId, 'runId');
@@ -239,19 +240,22 @@ async function takeSupplies(
     } else if (p.goodsId) {
       const goods = await rowById(tx, 'goods', p.goodsId, 'goodsId');
       const n = Math.min(p.count, goods.onHand);
-      await moveGoods(tx, { ...move, goodsId: goods.id, kind: 'sold', amount: -n });
+      await moveGoods(tx, { ...move, goodsId: goods.id, kind: howItGoes(p), amount: -n });
       taken.push({ ...p, taken: n });
     } else taken.push(p);
   }
   return taken;
 }
 
+const howItGoes = ({ isGift }: ParcelPart) => (isGift ? 'gave' : 'sold');
+
 async function returnSupplies(studio: Studio, tx: Tx, parts: readonly ParcelPart[], orderNumber: number) {
   for (const p of parts) {
     const amount = p.taken ?? p.count;
     const move = { id: studio.newId(), at: studio.now(), amount, why: `order ${orderNumber} unpacked` };
     if (p.supplyId) await moveSupply(tx, { ...move, supplyId: p.supplyId, kind: 'unpacked' });
-    else if (p.goodsId) await moveGoods(tx, { ...move, goodsId: p.goodsId, kind: 'received' });
+    // Under the same word with the other sign, so that what was sold and came back is not counted as sold.
+    else if (p.goodsId) await moveGoods(tx, { ...move, goodsId: p.goodsId, kind: howItGoes(p) });
   }
 }
 

@@ -118,11 +118,14 @@ async function labelFacts(studio: Studio, orderId: string): Promise<LabelFacts> 
     orderNumber: order.number,
     weight: formatWeight(parcel.scaleMg ?? parcel.expectedMg, s.unit),
     service: service ? `${service.carrier} ${service.name}` : '',
-    code: parcel.tracking || labelCode(order.number),
+    code: inBars(parcel.tracking) ? parcel.tracking : labelCode(order.number),
     form: parcel.form,
     at: studio.now(),
   };
 }
+
+/** Whether a carrier's code can stand on the label in bars a scanner reads: plain signs, and not so many that bars get too thin. */
+const inBars = (code: string): boolean => /^[\x21-\x7e]{1,25}$/.test(code);
 
 /** Labels of one order, or of several by their ids joined with commas. */
 async function labelsFor(studio: Studio, orderIds: string): Promise<LabelFacts[]> {

@@ -63,10 +63,23 @@ export async function studioAsOf(upTo: number, today: string, dir: string): Prom
 /** The migration that gave a size more than one price. */
 const PRODUCTS = MIGRATION_LIST.find((m) => m.tag === '0009_products')!.idx;
 
+/** The migration that gave parcels their boxes, and the shelf what goes round a frame. */
+const ORDERS = MIGRATION_LIST.find((m) => m.tag === '0012_orders')!.idx;
+
+async function leaveOutBoxes(client: Client): Promise<void> {
+  for (const table of ['supplies', 'supply_moves', 'parcels'])
+    await client.execute(`DROP TRIGGER today.log_${table}_delete`);
+  const later = "SELECT id FROM today.supplies WHERE kind IN ('bubble', 'insulation')";
+  await client.execute(`DELETE FROM today.supply_moves WHERE supply_id IN (${later})`);
+  await client.execute(`DELETE FROM today.supplies WHERE id IN (${later})`);
+  await client.execute("DELETE FROM today.parcels WHERE form = 'boxed'");
+}
+
 /** Out of the copy of today goes what an older Glassine could not have done: changes of tables it had not, a second price of a size. */
 async function leaveOutWhatCameLater(client: Client, upTo: number, tables: string[]): Promise<void> {
   const list = tables.map((table) => `'${table}'`).join(', ');
   await client.execute(`DELETE FROM today.row_changes WHERE table_name NOT IN (${list})`);
+  if (upTo < ORDERS) await leaveOutBoxes(client);
   if (upTo >= PRODUCTS) return;
   await client.execute('DROP TRIGGER today.log_prices_delete');
   await client.execute(

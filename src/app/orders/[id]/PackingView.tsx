@@ -29,6 +29,7 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { Contents } from './Contents';
+import { orderLeaves } from '@/core/order/leaves';
 import { slipOf } from '@/core/order/promised';
 import { PromiseChart } from '../PromiseChart';
 import { AfterPart, Stages } from './AfterPart';
@@ -376,8 +377,18 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 }
 
 /** Where it goes, and what it is paid. */
-function Sale({ table: { order, buyer, lines, goods } }: { table: PackingModel }) {
+function Sale({ table: { order, buyer, lines, goods, costs } }: { table: PackingModel }) {
   const { money } = useUnits();
+  const left = orderLeaves(
+    [
+      ...lines.map(({ line }) => ({
+        ...line,
+        costMinor: costs.find(({ productId }) => productId === line.productId)?.total ?? null,
+      })),
+      ...goods,
+    ],
+    order.discountMinor,
+  );
   const prints = lines.reduce((sum, { line }) => sum + line.quantity * line.priceMinor, 0);
   const things = goods.reduce((sum, g) => sum + g.quantity * g.priceMinor, 0);
   const total = prints + things - order.discountMinor + order.carriageMinor;
@@ -409,8 +420,19 @@ function Sale({ table: { order, buyer, lines, goods } }: { table: PackingModel }
               : null,
             ['Carriage', order.carriageMinor ? money(order.carriageMinor) : 'in the price'],
             [order.paidAt ? 'Paid' : 'To pay', <strong key="sum">{money(total)}</strong>],
+            [
+              'Leaves',
+              <span key="leaves">
+                {money(left.leaves)}, {Math.round(left.share * 100)} %{' '}
+                <Small>
+                  before fees and carriage
+                  {left.unknown > 0 && `; what ${left.unknown} of its lines cost is not known`}
+                </Small>
+              </span>,
+            ],
           ]}
         />
+        {left.leaves < 0 && <MarkedText kind="care">It is sold below what it costs.</MarkedText>}
       </Part>
     </>
   );

@@ -36,6 +36,7 @@ export const packingModel = ({
     ...orderGoodsModel(line),
     name: g.name,
     onHand: g.onHand,
+    costMinor: g.costMinor,
   })),
   stages: stages.map(stageModel),
   cases: cases.map(caseModel),

@@ -140,3 +140,62 @@ test('what is typed goes as a whole number where it is one, else as it stands', 
     ],
   });
 });
+
+const PIN = { id: 'g1', name: 'Lamp pin', priceMinor: 800, onHand: 9 };
+const withGoods = () =>
+  renderModel(() => useOrderForm({ buyers: [{ id: 'b1' }], offers: [ferry], goods: [PIN] })).result;
+const goodsLine = { key: 1, goodsId: 'g1', quantity: '2', price: '' };
+
+test('goods and what is taken off count in the total; a figure that cannot be read makes none', () => {
+  const form = withGoods();
+  act(() => form.current.setGoodsLines([goodsLine]));
+  act(() => form.current.setTerm('discount')('10'));
+  expect(form.current.total).toBe(12_000 + 1_600 - 1_000);
+  act(() => form.current.setGoodsLines([{ ...goodsLine, price: '5,50' }]));
+  expect(form.current.total).toBe(12_000 + 1_100 - 1_000);
+  act(() => form.current.setTerm('discount')('some'));
+  expect(form.current.total).toBeNull();
+});
+
+test('what an order has beyond the usual is sent, and what it has not is left out', async () => {
+  const sent = answering({ placeOrder: { message: 'Taken.', id: 'o1' } });
+  const form = withGoods();
+  act(() => form.current.setGoodsLines([goodsLine]));
+  act(() => form.current.setStages([{ key: 1, name: 'half', dueOn: null, amount: '60' }]));
+  act(() => form.current.setTerm('kind')('commission'));
+  act(() => form.current.setTerm('giftNote')('For Runa'));
+  act(() => form.current.setTerm('needsDays')('3'));
+  act(() => form.current.setTerm('needsTracked')(true));
+  await act(() => form.current.take());
+  expect(sent[0]!.input).toMatchObject({
+    kind: 'commission',
+    giftNote: 'For Runa',
+    needsDays: 3,
+    needsTracked: true,
+    goods: [{ goodsId: 'g1', quantity: 2, price: '' }],
+    stages: [{ name: 'half', dueOn: null, amount: '60' }],
+  });
+  for (const left of ['discount', 'insure', 'notBeforeOn', 'discountWhy'])
+    expect(sent[0]!.input).not.toHaveProperty(left);
+});
+
+test('only what can be counted goes into the honest day', () => {
+  const form = formOf();
+  expect(form.current.cart).toEqual([{ editionId: 'e1', formatId: 'f1', productId: null, quantity: 1 }]);
+  act(() => form.current.changeLine(form.current.lines[0]!.key, { quantity: 'two' }));
+  expect(form.current.cart).toEqual([]);
+});
+
+test('a pasted order fills the form in, as somebody new', () => {
+  const form = formOf();
+  act(() =>
+    form.current.paste({
+      buyer: { name: 'Ζωή', address: 'Οδός 4', country: 'Estmark', addressTyped: 'Ζωή\nΟδός 4' },
+      lines: [{ offer: offerKey(ferry), quantity: '3' }],
+    }),
+  );
+  expect(form.current.newBuyer).toMatchObject({ name: 'Ζωή', addressTyped: 'Ζωή\nΟδός 4' });
+  expect(form.current.buyerId).toBe('new');
+  expect(form.current.lines.map(({ quantity }) => quantity)).toEqual(['3']);
+  expect(form.current.total).toBe(36_000);
+});

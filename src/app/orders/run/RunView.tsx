@@ -21,11 +21,24 @@ import {
   Small,
   Stack,
 } from '@/ui/Layout';
-import { t } from '@/ui/tokens';
+import { narrow, t } from '@/ui/tokens';
 import { MarkedText } from '@/ui/Verdict';
 import { PackingView } from '../[id]/PackingView';
 import type { PackingModel } from '../[id]/packingModel';
 
+/** Over the packing table, which is the page's main part; alone it is the page. */
+const Above = styled.div`
+  padding: 18px 24px 0;
+  max-width: 1680px;
+  ${narrow} {
+    padding: 12px 8px 0;
+  }
+`;
+const Groups = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 28px;
+`;
 type Run = { id: string; count: number; ids: string[] };
 type Props = {
   run: Run | null;
@@ -77,10 +90,11 @@ function OpenRun({ run, groups, gone, table, today }: Props & { run: Run }) {
     { key: 'n', label: 'the next order of the run', run: goNext },
     { key: 'e', label: 'end the run', run: end },
   ]);
+  const Around = table ? Above : Page;
   const packed = orders.filter(({ state }) => state === 'packed' || state === 'sealed');
   return (
     <>
-      <Page>
+      <Around>
         <PageHeader>
           <div>
             <PageTitle>A run of {run.count}</PageTitle>
@@ -107,7 +121,7 @@ function OpenRun({ run, groups, gone, table, today }: Props & { run: Run }) {
         </PageHeader>
         <ErrorCallout error={action.error} />
         <Panel>
-          <Stack $gap={10}>
+          <Groups>
             {groups.map((group) => (
               <div key={group.says}>
                 <Small>
@@ -127,9 +141,9 @@ function OpenRun({ run, groups, gone, table, today }: Props & { run: Run }) {
                 <p>End the run, and take the parcels to the counter.</p>
               </EmptyState>
             )}
-          </Stack>
+          </Groups>
         </Panel>
-      </Page>
+      </Around>
       {table && <PackingView key={table.order.id} table={table} runId={run.id} />}
     </>
   );
