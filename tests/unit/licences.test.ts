@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 
 /** What may be shipped with a program under the MIT licence, with its notice and nothing more asked. */
 const FREE =
-  /^\(?(MIT|ISC|BSD-[23]-Clause|Apache-2\.0|0BSD|Unlicense|CC0-1\.0|OFL-1\.1|Python-2\.0|BlueOak-1\.0\.0|CC-BY-4\.0)\b/;
+  /^\(?(MIT|ISC|BSD-[23]-Clause|Apache-2\.0|0BSD|Unlicense|CC0-1\.0|OFL-1\.1|Python-2\.0|PSF-2\.0|BlueOak-1\.0\.0|CC-BY-4\.0)\b/;
 
 const page = readFileSync('docs/licences.md', 'utf8');
 const rows = [...page.matchAll(/^\| (\S+) \| (\S+) \| (.+) \|$/gm)].filter(
