@@ -333,3 +333,92 @@ export async function manifestPdf(f: ManifestFacts): Promise<Buffer> {
   }
   return page.bytes();
 }
+
+export type HandoverFacts = {
+  studio: string;
+  address: readonly string[];
+  orderNumber: number;
+  what: readonly string[];
+  outer: string;
+  weight: string;
+  /** One or two people. */
+  people: string;
+  past: readonly { when: string; from: string; to: string; condition: string; bears: string }[];
+  letter: boolean;
+  at: string;
+};
+
+/** Rows to be filled in by hand at the door, beside what was noted already. */
+const EMPTY_ROWS = 4;
+
+/** The sheet that goes with a large piece: each change of hands with its look, and who bears damage from there, to be signed. */
+export async function handoverPdf(f: HandoverFacts): Promise<Buffer> {
+  const [w, h] = f.letter ? [215.9, 279.4] : [210, 297];
+  const page = new Page(w, h, {
+    title: `Changes of hands, order ${f.orderNumber}`,
+    author: f.studio,
+    at: f.at,
+  });
+  const width = w - 40;
+  let y =
+    page.text(sender(f.studio, f.address).join(', '), 20, 16, { size: 9, colour: '#525b66', width }) + 4;
+  y =
+    page.text(`From hand to hand, order ${f.orderNumber}`, 20, y, { face: 'title', size: 18, width }) + 2;
+  y = page.text(f.what.join('\n'), 20, y, { size: 11, width }) + 1;
+  y =
+    page.text(
+      `${f.outer}, ${f.weight}. ${f.people} Upright, dry, tied with straps rated for it.`,
+      20,
+      y,
+      {
+        size: 9.5,
+        width,
+      },
+    ) + 5;
+  for (const row of [...f.past, ...Array.from({ length: EMPTY_ROWS }, () => null)]) {
+    if (y > h - 48) {
+      page.next();
+      y = 20;
+    }
+    page.line(20, y, 20 + width, y, 0.25);
+    page.text(
+      row ? `${row.when}, from ${row.from} to ${row.to}` : 'When, from whom, to whom',
+      20,
+      y + 2,
+      {
+        size: 9.5,
+        face: row ? 'bold' : 'sans',
+        colour: row ? '#17202b' : '#525b66',
+        width,
+      },
+    );
+    page.text(
+      row ? row.condition : 'How it looks: front, back, corners, glazing; pictures taken',
+      20,
+      y + 8,
+      {
+        size: 9,
+        colour: row ? '#17202b' : '#525b66',
+        width: width * 0.62,
+      },
+    );
+    page.text(
+      row ? `${row.bears} bears damage from here` : 'Who bears damage from here, and signs',
+      20 + width * 0.66,
+      y + 8,
+      {
+        size: 9,
+        colour: row ? '#17202b' : '#525b66',
+        width: width * 0.34,
+      },
+    );
+    y += 30;
+  }
+  page.text(
+    'Look at it together, with pictures, each time it changes hands. What is not written down was not seen.',
+    20,
+    h - 20,
+    { size: 9, colour: '#525b66', width },
+  );
+  return page.bytes();
+}

@@ -14,7 +14,14 @@ export function RecordSheet({ open, onClose }: { open: RecordForm; onClose: () =
       label={id ? 'Keep the changes' : 'Record it'}
       width={640}
       // What is asked stands in lists beside this form; the schema of the action has the last word on what came of them.
-      input={(values) => ({ ...(id && { id }), ...values }) as ActionInput<RecordName>}
+      input={(values) =>
+        ({
+          ...(id && { id }),
+          ...values,
+          // Bought singly: no count is no pack, and not a pack of nothing.
+          ...('packOf' in values && { packOf: values.packOf === '' ? null : values.packOf }),
+        }) as ActionInput<RecordName>
+      }
     />
   );
 }

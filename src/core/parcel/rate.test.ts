@@ -207,6 +207,21 @@ describe('a carrier’s table as a file', () => {
     expect(rateRowFor(service, 'Elsewhere')).toBeNull();
   });
 
+  test('room and steps of insurance stand in one cell each', () => {
+    const of = (insurance: string) =>
+      readRateTable([HEADS, line({ ...FIRST, 'max litres': '60', insurance })], { currency: 'EUR' });
+    expect(of('200=1.50; 500 = 3,50').services[0]!.rates).toMatchObject({
+      maxVolume: 60_000_000,
+      insurance: [
+        { upTo: 20_000, price: 150 },
+        { upTo: 50_000, price: 350 },
+      ],
+    });
+    expect(of('200').faults).toEqual([
+      { line: 2, says: 'insurance is “200”, expected a value and its price, such as "200=1.50"' },
+    ]);
+  });
+
   test('a line that cannot be read is named and kept out, the others come in', () => {
     const { services, faults } = readRateTable(
       [

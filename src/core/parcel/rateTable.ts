@@ -93,11 +93,13 @@ export const RATE_COLUMNS = [
   'max width',
   'max thickness',
   'max girth',
+  'max litres',
   'mm3 per gram',
   'rigid',
   'thick over',
   'thick',
   'fuel %',
+  'insurance',
 ] as const;
 type RateColumn = (typeof RATE_COLUMNS)[number];
 
@@ -194,6 +196,8 @@ function newService(
   if (!maxLength) throw new InputError('max length', cell('max length'), 'the longest side it takes');
   const [over, thick, fuel] = [length('thick over'), sum('thick'), number('fuel %')];
   const [girth, divisor, rigid] = [length('max girth'), number('mm3 per gram'), sum('rigid')];
+  const litres = number('max litres');
+  const insurance = insuranceSteps(cell('insurance'), currency);
   return {
     carrier,
     name,
@@ -210,10 +214,31 @@ function newService(
       ...(divisor && { divisor }),
       ...(rigid && { rigidSurcharge: rigid }),
       ...(over !== undefined && thick && { thickSurcharge: { over, price: thick } }),
+      ...(litres && { maxVolume: litres * MM3_PER_LITRE }),
       ...(fuel && { fuelShare: fuel / 100 }),
+      ...(insurance.length && { insurance }),
       zones: [],
     },
   };
+}
+
+const MM3_PER_LITRE = 1_000_000;
+
+/** Steps of insurance in one cell: "200=1.50; 500=3.50", up to a value for a price. */
+function insuranceSteps(text: string, currency: string): { upTo: Minor; price: Minor }[] {
+  return text
+    .split(';')
+    .map((step) => step.trim())
+    .filter(Boolean)
+    .map((step) => {
+      const [upTo, price, ...more] = step.split('=').map((each) => each.trim());
+      if (!upTo || !price || more.length)
+        throw new InputError('insurance', step, 'a value and its price, such as "200=1.50"');
+      return {
+        upTo: parseSum(upTo, currency, 'insurance'),
+        price: parseSum(price, currency, 'insurance'),
+      };
+    });
 }
 
 function wholeNumberOr(text: string, otherwise: number, field: string): number {

@@ -27,6 +27,7 @@ import {
   customsStatement,
   envelope,
   giftSlip,
+  handoverSheet,
   labelDots,
   manifest,
   packingSlip,
@@ -635,6 +636,15 @@ describe('rates, policy, stamps, labels', () => {
     expect(table.plan!.form).toBe('boxed');
     expect(table.passages).toMatchObject([{ name: 'the van', passes: true }]);
     expect(table.helpers.map(({ name }) => name)).toEqual(['Pell', 'Ada']);
+    await caseActs.noteHandover(f.studio, {
+      ...{ orderId, from: 'Pell', to: 'the studio', condition: 'corners sound', bears: 'the studio' },
+      photos: [],
+    });
+    const sheet = await textOfPdf((await handoverSheet(f.studio, orderId)).bytes);
+    expect(sheet).toMatch(
+      /Night Ferry.*from Pell to the studio.*corners sound.*the studio bears damage from here/,
+    );
+    expect(sheet).toMatch(/One carries it\..*and signs/);
     await postActs.removeOpening(f.studio, { id: id! });
     expect(await findRows(f.studio.db, 'openings')).toEqual([]);
   });

@@ -1,4 +1,4 @@
-import { formatMoney } from '@/core/measure';
+import { formatMoney, toDecimals } from '@/core/measure';
 import { RATE_COLUMNS } from '@/core/parcel/rateTable';
 import { csv } from '@/paperwork/csv';
 import { allServices } from '@/store/orders';
@@ -34,11 +34,13 @@ export async function ratesCsv(studio: Studio): Promise<string> {
         mm(s.rates?.maxWidth),
         mm(s.rates?.maxHeight),
         mm(s.rates?.maxGirth),
+        s.rates?.maxVolume ? s.rates.maxVolume / 1e6 : '',
         s.rates?.divisor ?? '',
         money(s.rates?.rigidSurcharge),
         mm(s.rates?.thickSurcharge?.over),
         money(s.rates?.thickSurcharge?.price),
-        s.rates?.fuelShare ? s.rates.fuelShare * 100 : '',
+        s.rates?.fuelShare ? toDecimals(s.rates.fuelShare * 100, 4) : '',
+        (s.rates?.insurance ?? []).map((step) => `${money(step.upTo)}=${money(step.price)}`).join('; '),
       ]),
     );
   });

@@ -1,14 +1,30 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
-import { formatMoney, formatSize, formatWeight, shareOf, toDecimals } from '@/core/measure';
+import {
+  formatLength,
+  formatMoney,
+  formatSize,
+  formatWeight,
+  localDay,
+  shareOf,
+  toDecimals,
+} from '@/core/measure';
+import { carriersNeeded } from '@/core/parcel/pack';
 import { labelCode, pickCode } from '@/core/parcel/codes';
 import { envelopePdf, labelPdf, labelPng, labelsTwoUp, type LabelFacts } from '@/paperwork/label';
-import { carePdf, customsPdf, giftSlipPdf, manifestPdf, packingSlipPdf } from '@/paperwork/packingSlip';
+import {
+  carePdf,
+  customsPdf,
+  giftSlipPdf,
+  handoverPdf,
+  manifestPdf,
+  packingSlipPdf,
+} from '@/paperwork/packingSlip';
 import { unprintable } from '@/paperwork/typeface';
 import { pickedFor } from '@/store/editions';
 import { orderWhole, worthOf } from '@/store/orders';
 import { goodsOfOrder } from '@/store/parcels';
-import { findRow } from '@/store/rows';
+import { findRow, findRows } from '@/store/rows';
 import { outgoingOf } from '../orders/outgoing';
 import type { Studio } from '../studio';
 
@@ -261,6 +277,41 @@ export async function customsStatement(studio: Studio, orderId: string): Promise
     at: studio.now(),
   });
   return { name: `customs_${order.number}.pdf`, bytes };
+}
+
+/** The sheet that goes with a large piece from hand to hand. */
+export async function handoverSheet(studio: Studio, orderId: string): Promise<Document> {
+  const { order, lines, parcel } = await orderOrThrow(studio, orderId);
+  if (!parcel)
+    throw new RefusedError(
+      `Order ${order.number} is not packed: the sheet says how large and heavy it is.`,
+    );
+  const [s, past] = await Promise.all([
+    studio.settings(),
+    findRows(studio.db, 'handovers', { orderId }, { orderBy: ['at', 'id'] }),
+  ]);
+  const weightMg = parcel.scaleMg ?? parcel.expectedMg;
+  const people = carriersNeeded(weightMg, Math.max(parcel.lengthUm, parcel.widthUm));
+  const sides = [parcel.lengthUm, parcel.widthUm, parcel.heightUm];
+  const bytes = await handoverPdf({
+    studio: s.name,
+    address: s.address,
+    orderNumber: order.number,
+    what: lines.map(({ line: l, title, format }) => `${l.quantity} × ${title}, ${format.name}`),
+    outer: sides.map((um) => formatLength(um, s.unit)).join(' × '),
+    weight: formatWeight(weightMg, s.unit),
+    people: people === 2 ? 'Two carry it.' : 'One carries it.',
+    past: past.map((each) => ({
+      when: localDay(each.at, s.timeZone),
+      from: each.fromWhom,
+      to: each.toWhom,
+      condition: each.condition,
+      bears: each.bears,
+    })),
+    letter: s.unit === 'in',
+    at: studio.now(),
+  });
+  return { name: `from-hand-to-hand_${order.number}.pdf`, bytes };
 }
 
 /** What is handed over on a day, a part for each carrier. */

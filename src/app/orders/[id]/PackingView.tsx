@@ -476,6 +476,8 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
             {paper('labels', order.id, 'Label on a whole sheet')}
             {paper('envelope', order.id, 'Envelope, C5')}
             {paper('customs', order.id, 'Customs statement')}
+            {parcel.form === 'boxed' &&
+              paper('handovers', order.id, 'From hand to hand, to be signed at each door')}
           </>
         ) : (
           <Small>Address label, envelope, customs statement: when it is packed</Small>
