@@ -297,6 +297,10 @@ test.describe.serial('a day at the packing table', () => {
     await expect(
       page.getByText(/That is the label of order 101, and this is the parcel of order/),
     ).toBeVisible();
+    // The slip of another order leads to that order.
+    await page.keyboard.press('c');
+    await page.keyboard.type('PICK-101\n');
+    await expect(page.getByRole('heading', { name: /^Order 101,/ })).toBeVisible();
   });
 });
 

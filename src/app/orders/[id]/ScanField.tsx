@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { orderOfCode } from '@/core/parcel/codes';
@@ -24,7 +23,6 @@ export function ScanField({
   onPick: () => void;
 }) {
   const { order, prints, parcel } = table;
-  const router = useRouter();
   const action = useAction();
   const input = useRef<HTMLInputElement | HTMLTextAreaElement>(null);
   const [code, setCode] = useState('');
@@ -50,7 +48,8 @@ export function ScanField({
       return;
     }
     if (isSlip && other !== null) {
-      router.push(`/orders/number/${other}`);
+      // A door that leads on to the order, not a page of its own.
+      window.location.assign(`/orders/number/${other}`);
       return;
     }
     if (!parcel) {
