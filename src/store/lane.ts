@@ -3,6 +3,7 @@ import type { OrderState } from '@/core/order/orderStates';
 import type { PackForm } from '@/core/parcel/pack';
 import type { ProductFinish } from '@/core/product/words';
 import type { Db } from './db';
+import { readyCount } from './orders';
 
 export type LaneRow = {
   id: string;
@@ -35,6 +36,8 @@ export const laneOrders = (db: Db): Promise<LaneRow[]> =>
 
 export type LaneLine = {
   orderId: string;
+  /** Lines of one key draw on the same prints. */
+  key: string;
   quantity: number;
   imageWidthUm: number;
   imageHeightUm: number;
@@ -55,13 +58,9 @@ export const laneLines = (db: Db): Promise<LaneLine[]> =>
     WITH open AS (SELECT o.id FROM orders o WHERE o.state IN ('new', 'picked', 'packed', 'sealed')
         ORDER BY o.ship_by, o.number LIMIT ${MOST}),
       lines AS (SELECT l.* FROM order_lines l WHERE l.order_id IN (SELECT id FROM open)),
-      ready AS (SELECT k.edition_id, k.format_id, (
-          SELECT count(*) FROM impressions i JOIN editions e ON e.id = i.edition_id
-          WHERE i.edition_id = k.edition_id AND i.format_id = k.format_id AND i.kind IN ('run', 'open')
-            AND i.order_line_id IS NULL AND i.held_back = 0
-            AND (i.state IN ('signed', 'certified') OR (i.state = 'inspected' AND e.signing NOT IN ('front', 'back')))
-        ) AS n FROM (SELECT DISTINCT edition_id, format_id FROM lines) k)
-    SELECT l.order_id AS orderId, l.quantity, f.image_width_um AS imageWidthUm, f.image_height_um AS imageHeightUm,
+      ready AS (SELECT k.edition_id, k.format_id, ${readyCount(sql`k.edition_id`, sql`k.format_id`)} AS n
+        FROM (SELECT DISTINCT edition_id, format_id FROM lines) k)
+    SELECT l.order_id AS orderId, l.edition_id || ' ' || l.format_id AS key, l.quantity, f.image_width_um AS imageWidthUm, f.image_height_um AS imageHeightUm,
       f.border_top_um AS borderTopUm, f.border_right_um AS borderRightUm, f.border_bottom_um AS borderBottomUm,
       f.border_left_um AS borderLeftUm, pr.finish,
       (SELECT m.sha256 FROM masters m WHERE m.work_id = e.work_id AND m.current = 1 AND m.state = 'ready' LIMIT 1) AS picture,
@@ -70,5 +69,5 @@ export const laneLines = (db: Db): Promise<LaneLine[]> =>
       JOIN ready ON ready.edition_id = l.edition_id AND ready.format_id = l.format_id
       LEFT JOIN products pr ON pr.id = l.product_id
     UNION ALL
-    SELECT g.order_id, g.quantity, 0, 0, 0, 0, 0, 0, NULL, NULL, g.quantity, 0, 1
+    SELECT g.order_id, g.id, g.quantity, 0, 0, 0, 0, 0, 0, NULL, NULL, g.quantity, 0, 1
     FROM order_goods g WHERE g.order_id IN (SELECT id FROM open)`);

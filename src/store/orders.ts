@@ -106,17 +106,17 @@ export async function orderWhole(db: Db, orderId: string) {
   return { ...row, lines, parcel: parcel ?? null };
 }
 
-/** What a buyer pays for the things in an order, without carriage: prints and goods, less what is taken off. */
-export const orderSum = () =>
-  sql<number>`((SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = ${orders.id})
-    + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = ${orders.id})
-    - ${orders.discountMinor})`;
+/** What the things in an order are sold for: prints and goods. */
+const worthSql = (orderId: SQL) =>
+  sql<number>`((SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = ${orderId})
+    + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = ${orderId}))`;
+
+/** What a buyer pays for the things in an order, without carriage: less what is taken off. */
+export const orderSum = () => sql<number>`(${worthSql(sql`${orders.id}`)} - ${orders.discountMinor})`;
 
 /** What the things in an order were sold for, minor units, before any discount: what is lost if it is lost. */
 export async function worthOf(db: Db, orderId: string): Promise<number> {
-  const [row] = await db.all<{ sum: number }>(sql`
-    SELECT (SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = ${orderId})
-      + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = ${orderId}) AS sum`);
+  const [row] = await db.all<{ sum: number }>(sql`SELECT ${worthSql(sql`${orderId}`)} AS sum`);
   return row?.sum ?? 0;
 }
 
@@ -126,7 +126,7 @@ export async function nextOrderNumber(db: Db): Promise<number> {
 }
 
 /** How many impressions of a size of an edition lie ready: signed, where the edition is signed before it leaves. */
-const readyCount = (editionId: SQL, formatId: SQL): SQL<number> => sql<number>`(
+export const readyCount = (editionId: SQL, formatId: SQL): SQL<number> => sql<number>`(
   SELECT count(*) FROM impressions AS ready_i JOIN editions AS ready_e ON ready_e.id = ready_i.edition_id
   WHERE ready_i.edition_id = ${editionId} AND ready_i.format_id = ${formatId} AND ready_i.kind IN ('run', 'open') AND ready_i.order_line_id IS NULL AND ready_i.held_back = 0
     AND (ready_i.state IN ('signed', 'certified') OR (ready_i.state = 'inspected' AND ready_e.signing NOT IN ('front', 'back'))))`;

@@ -1,4 +1,5 @@
-import { and, asc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { OPEN_ORDER_STATES } from '@/core/order/orderStates';
 import type { Db } from './db';
 import { buyers, orders, parcels, services } from './schema';
 
@@ -42,6 +43,6 @@ export const ordersToLeave = (db: Db) =>
     })
     .from(orders)
     .innerJoin(buyers, eq(buyers.id, orders.buyerId))
-    .where(and(inArray(orders.state, ['new', 'picked', 'packed', 'sealed'])))
+    .where(inArray(orders.state, [...OPEN_ORDER_STATES]))
     .orderBy(asc(orders.shipBy), asc(orders.number))
     .limit(5_000);

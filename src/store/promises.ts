@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { Db } from './db';
+import { readyCount } from './orders';
 
 /** Prints of a size of an edition that lie ready and are promised to nobody, of those that open orders have not picked yet. */
 export async function freeReady(
@@ -8,10 +9,7 @@ export async function freeReady(
 ): Promise<{ ready: number; promised: number }> {
   const [row] = await db.all<{ ready: number; promised: number }>(sql`
     SELECT
-      (SELECT count(*) FROM impressions i JOIN editions e ON e.id = i.edition_id
-        WHERE i.edition_id = ${q.editionId} AND i.format_id = ${q.formatId} AND i.kind IN ('run', 'open')
-          AND i.order_line_id IS NULL AND i.held_back = 0
-          AND (i.state IN ('signed', 'certified') OR (i.state = 'inspected' AND e.signing NOT IN ('front', 'back')))) AS ready,
+      ${readyCount(sql`${q.editionId}`, sql`${q.formatId}`)} AS ready,
       (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
         WHERE l.edition_id = ${q.editionId} AND l.format_id = ${q.formatId} AND o.state = 'new'
           AND o.id IS NOT ${q.exceptOrderId}) AS promised`);

@@ -258,6 +258,16 @@ describe('an order in parts, planned, and sent again', () => {
     );
   });
 
+  test('one print that lies ready is ready for one order on the lane: for whoever is promised first', async () => {
+    const f = await house(1);
+    const [a, b] = [await order(f, f.editionId), await order(f, f.editionId)];
+    const orders = (await laneOf(f.studio)).flatMap((column) => column.orders);
+    expect(orders.map(({ id, ready, pieces }) => [id, ready, pieces])).toEqual([
+      [a, 1, 1],
+      [b, 0, 1],
+    ]);
+  });
+
   test('lost in the post: a case with its deadline, the claim, the loss in the job’s account, and never the same number twice', async () => {
     const f = await house();
     const accountId = (

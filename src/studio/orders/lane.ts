@@ -25,14 +25,24 @@ export async function laneOf(studio: Studio): Promise<LaneColumn[]> {
   const byOrder = new Map<string, LaneLine[]>();
   for (const line of lines) byOrder.set(line.orderId, [...(byOrder.get(line.orderId) ?? []), line]);
   const plans = new Map<string, PackPlan>();
+  const left = new Map(lines.map(({ key, ready }) => [key, ready]));
+  /** What of a line lies ready: whoever is promised first has it first, and a print is ready for one order only. */
+  const readyOf = (state: LaneRow['state'], own: readonly LaneLine[]): number[] =>
+    own.map(({ key, quantity }) => {
+      if (state !== 'new') return quantity;
+      const ready = Math.min(quantity, left.get(key) ?? 0);
+      left.set(key, (left.get(key) ?? 0) - ready);
+      return ready;
+    });
   const { minutes, minutesPerM2 } = settings.costRates ?? FIRST_RATES;
   const orders = rows.map((row): LaneOrder => {
     const own = byOrder.get(row.id) ?? [];
     const pieces = own.reduce((sum, l) => sum + l.quantity, 0);
-    const ready = own.reduce((sum, l) => sum + Math.min(l.quantity, l.ready), 0);
+    const readyByLine = readyOf(row.state, own);
+    const ready = readyByLine.reduce((sum, n) => sum + n, 0);
     const plan = row.form === null ? plannedParcel(own, onShelf, plans) : null;
-    const toPrint = own.flatMap((l) => {
-      const short = row.state === 'new' ? Math.max(0, l.quantity - l.ready) : 0;
+    const toPrint = own.flatMap((l, i) => {
+      const short = l.quantity - readyByLine[i]!;
       const area = (l.imageWidthUm / 1e6) * (l.imageHeightUm / 1e6);
       const each = minutesPerM2 * area + minutes.trim + minutes.inspect + (l.isSigned ? minutes.sign : 0);
       return short ? [short * each] : [];
@@ -41,7 +51,7 @@ export async function laneOf(studio: Studio): Promise<LaneColumn[]> {
     return {
       ...facts(row),
       pieces,
-      ready: row.state === 'new' ? ready : pieces,
+      ready,
       form: row.form ?? plan?.form ?? 'flat',
       outer: plan?.outer ?? {
         length: row.lengthUm ?? 0,
