@@ -291,6 +291,7 @@ test.describe.serial('a day at the packing table', () => {
     await now(page, 'wrap');
     await page.locator('body').press('p');
     await said(page, /Packed flat/);
+    // At once, before the page may have been told of the parcel: the studio knows of it.
     await page.locator('body').press('c');
     await expect(page.getByLabel('Scan or type a code')).toBeFocused();
     await page.keyboard.type('ORDER-101\n');

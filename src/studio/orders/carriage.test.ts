@@ -539,11 +539,12 @@ describe('rates, policy, stamps, labels', () => {
     expect((await runPage(f.studio)).groups.flatMap((group) => group.orders)).toHaveLength(2);
     const { id: runId } = await startRun(f.studio, { orderIds: [a, b] });
     expect((await refused(startRun(f.studio, { orderIds: [a] }))).message).toMatch(/open already/);
+    const numberOf = async (id: string) => (await rowById(f.studio.db, 'orders', id)).number;
+    const match = (orderId: string, code: string) => parcelActs.matchLabel(f.studio, { orderId, code });
+    expect((await refused(match(a, 'XYZ'))).message).toMatch(/no print of order \d+, which is not packed/);
     await pack(f, a, { runId });
     await pack(f, b, { runId });
     await seal(f, a);
-    const numberOf = async (id: string) => (await rowById(f.studio.db, 'orders', id)).number;
-    const match = (orderId: string, code: string) => parcelActs.matchLabel(f.studio, { orderId, code });
     expect((await refused(match(a, `ORDER-${await numberOf(b)}`))).message).toMatch(
       /That is the label of order \d+, and this is the parcel of order \d+/,
     );

@@ -271,7 +271,9 @@ export const matchLabel = defineAction({
     const order = await rowById(tx, 'orders', input.orderId, 'orderId');
     const parcel = await parcelOf(tx, order.id);
     if (!parcel)
-      throw new RefusedError(`Order ${order.number} is not packed: there is nothing to put a label on.`);
+      throw new RefusedError(
+        `“${input.code}” is no print of order ${order.number}, which is not packed yet: there is nothing to put a label on.`,
+      );
     const code = input.code.trim().toUpperCase();
     const own = [labelCode(order.number), parcel.tracking.toUpperCase()].filter(Boolean);
     if (!own.includes(code)) {
