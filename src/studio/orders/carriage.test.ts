@@ -541,7 +541,9 @@ describe('rates, policy, stamps, labels', () => {
     expect((await refused(startRun(f.studio, { orderIds: [a] }))).message).toMatch(/open already/);
     const numberOf = async (id: string) => (await rowById(f.studio.db, 'orders', id)).number;
     const match = (orderId: string, code: string) => parcelActs.matchLabel(f.studio, { orderId, code });
-    expect((await refused(match(a, 'XYZ'))).message).toMatch(/no print of order \d+, which is not packed/);
+    expect((await refused(match(a, 'XYZ'))).message).toMatch(
+      /no print of order \d+, which is not packed/,
+    );
     await pack(f, a, { runId });
     await pack(f, b, { runId });
     await seal(f, a);
