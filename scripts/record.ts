@@ -252,6 +252,16 @@ const ASK_LATER: Record<string, () => unknown> = {
       after: i && random() < 0.7 ? [`step ${between(0, i - 1)}`] : [],
     })),
   }),
+  'wall.hang': () => ({
+    span: between(1_000, 6_000) * 1_000,
+    centre: pick<string | number>('1500 mm', '59 in', 1_450_000),
+    frames: times(between(1, 7), () => ({
+      width: between(150, 900) * 1_000,
+      height: between(150, 900) * 1_000,
+      drop: between(0, 120) * 1_000,
+    })),
+    ...(random() < 0.4 && { gap: pick<string | number>('60 mm', '2 1/2 in', 0) }),
+  }),
 };
 const LATER_OF_EACH = 25;
 

@@ -15,6 +15,7 @@ import { PICTURES } from '../pictures';
 import { recordTools, scheduleCapturing } from './capturing';
 import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
+import { scheduleHanging } from './hanging';
 import { scheduleKeeping } from './keeping';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
@@ -68,6 +69,7 @@ export async function fillStudio(
   scheduleOffering(studio, clock, known);
   scheduleOrders(studio, clock, known);
   schedulePosting(studio, clock, known);
+  scheduleHanging(studio, clock, known);
   scheduleKeeping(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));

@@ -258,6 +258,19 @@ export const photographModel = fields<'photographs'>()(
 );
 export type PhotographModel = ReturnType<typeof photographModel>;
 
+export const wallModel = fields<'walls'>()('id', 'name', 'kind', 'plan', 'changedAt');
+export type WallModel = ReturnType<typeof wallModel>;
+export const buyerWallModel = fields<'buyerWalls'>()(
+  'id',
+  'name',
+  'sha256',
+  'fileName',
+  'widthPx',
+  'heightPx',
+  'hung',
+);
+export type BuyerWallModel = ReturnType<typeof buyerWallModel>;
+
 export const proofModel = fields<'proofs'>()(
   'id',
   'round',

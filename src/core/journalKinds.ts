@@ -31,6 +31,7 @@ export const JOURNAL_KINDS = {
     name: 'Papers, printers, routes',
     subjects: ['paper', 'layout', 'machine', 'route', 'supply', 'supplier'],
   },
+  walls: { name: 'Walls', subjects: ['wall', 'buyer’s wall'] },
   studio: { name: 'The studio', subjects: ['studio', 'act'] },
 } as const;
 export type JournalKind = keyof typeof JOURNAL_KINDS;

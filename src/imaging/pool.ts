@@ -21,6 +21,8 @@ const QUICK = new Set<string>([
   'tileProfile',
   'spaceGamut',
   'showSheet',
+  'smallLab',
+  'hangInPhotograph',
 ]);
 
 export type OnStep = (step: string, share?: number) => void;

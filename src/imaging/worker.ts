@@ -23,6 +23,7 @@ import {
 } from './proofing';
 import { writePaperProfile } from './paperProfile';
 import { findDust, guessCorners, lightGrid, patchMeans, readPixel, smallGrey } from './sample';
+import { hangInPhotograph, smallLab } from './showing';
 import { simulate } from './simulate';
 
 sharp.cache(false);
@@ -76,6 +77,9 @@ const tasks = {
   practiceReadings: (q: Parameters<typeof practiceReadings>[0]) => answered(practiceReadings(q)),
   paperProfile: (q: Parameters<typeof writePaperProfile>[0]) =>
     answered(writePaperProfile(q).then(() => true)),
+  smallLab: (path: string) => answered(smallLab(path)),
+  hangInPhotograph: (q: Parameters<typeof hangInPhotograph>[0]) =>
+    answered(hangInPhotograph(q).then(() => true)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
   peakMemory: () => process.resourceUsage().maxRSS,

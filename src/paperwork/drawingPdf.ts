@@ -58,6 +58,23 @@ export async function drawingPdf(
   return page.bytes();
 }
 
+/** A drawing as large as it goes in a place on a page among other things, its pictures as grey parts. */
+export function drawingOnPage(
+  page: Page,
+  d: Drawing,
+  place: { x: number; y: number; width: number; height: number },
+): void {
+  const { room } = d;
+  const k = Math.min(
+    (place.width - room.left - room.right) / d.width,
+    (place.height - room.top - room.bottom) / d.height,
+  );
+  page.doc.save();
+  page.doc.translate(mm(place.x + room.left), mm(place.y + room.top));
+  for (const s of d.strokes) draw(page, s, k, new Map());
+  page.doc.restore();
+}
+
 function draw(page: Page, s: Stroke, k: number, pictures: ReadonlyMap<string, string>): void {
   const { doc } = page;
   const pen = (p: 'edge' | 'fine' | 'cut' | 'fold' | 'hidden') => {

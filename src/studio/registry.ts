@@ -57,6 +57,8 @@ import * as routeActs from './routes/routeActions';
 import * as beginning from './settings/beginActions';
 import * as settings from './settings/settingActions';
 import type { Studio } from './studio';
+import * as buyerWallActs from './walls/buyerWallActions';
+import * as wallActs from './walls/wallActions';
 import * as moves from './works/custodyActions';
 import * as photographs from './works/photographActions';
 import * as work from './works/workActions';
@@ -113,6 +115,8 @@ const modules = {
   settings,
   shelf,
   undoing,
+  buyerWallActs,
+  wallActs,
 };
 
 type Declared<T> =

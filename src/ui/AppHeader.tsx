@@ -15,6 +15,7 @@ export const PLACES = [
   { href: '/papers', name: 'Papers' },
   { href: '/register', name: 'Register' },
   { href: '/orders', name: 'Orders' },
+  { href: '/wall', name: 'Wall' },
   { href: '/journal', name: 'Journal' },
   { href: '/studio', name: 'Studio' },
 ] as const;

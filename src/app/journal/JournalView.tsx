@@ -74,6 +74,8 @@ const Block = styled.div`
 
 /** Where a line's own subject can be looked at; a work is reached by its title. */
 const PLACES: Record<string, (id: string) => string> = {
+  wall: (id) => `/wall/${id}`,
+  'buyer’s wall': (id) => `/wall/at/${id}`,
   order: (id) => `/orders/${id}`,
   edition: (id) => `/register/${id}`,
   paper: (id) => `/papers/paper/${id}`,

@@ -7,6 +7,7 @@ import { layoutCalcs } from './layout';
 import { parcelCalcs } from './parcel';
 import { priceCalcs } from './price';
 import { resolutionCalcs } from './resolution';
+import { wallCalcs } from './wall';
 
 /** Every calculation by name. The interface's workings, the scripts' door and the command line read this one list. */
 export const CALCS: ReadonlyMap<string, Calc> = new Map(
@@ -17,6 +18,7 @@ export const CALCS: ReadonlyMap<string, Calc> = new Map(
     ...layoutCalcs,
     ...priceCalcs,
     ...parcelCalcs,
+    ...wallCalcs,
   ].map((c) => [c.name, c]),
 );
 

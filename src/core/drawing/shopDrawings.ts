@@ -7,7 +7,8 @@ import type { Cut, Laid, LaidPiece } from '../sheets/pieces';
 import type { Borders } from '../crop/border';
 import { PAST_EDGE_UM, wrapCanvas, type Panel, type WrapQuestion } from '../mounting/wrap';
 
-type From = { left: number; top: number; width: number; height: number };
+/** A part of a picture, in shares of it. */
+export type From = { left: number; top: number; width: number; height: number };
 export const WHOLE: From = { left: 0, top: 0, width: 1, height: 1 };
 
 /** The part of the picture that a crop keeps, as shares of it. @example shareOfCrop({ width: 200, height: 100 }, { left: 50, top: 0, width: 100, height: 100, degrees: 0 }).left // 0.25 */

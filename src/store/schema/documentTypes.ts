@@ -34,6 +34,8 @@ import type { ClientAnswer, Formula } from '@/core/proof/proofStates';
 import type { FamilyName, School } from '@/core/resolution';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { FinePrint } from '@/core/stock/finePrint';
+import type { BuyerHung } from '@/core/wall/buyerWall';
+import type { WallPlan } from '@/core/wall/plan';
 
 /**
  * What a JSON column can hold, by name. `npm run shapes` makes the schemas of `documents.schema.json` from these types, which
@@ -42,6 +44,8 @@ import type { FinePrint } from '@/core/stock/finePrint';
 export interface Documents {
   address: string[];
   adjustment: Adjustment;
+  buyerHung: BuyerHung;
+  wallPlan: WallPlan;
   asPrinted: AsPrinted;
   captureCheck: CaptureCheck;
   captures: { sha256: string; fileName: string }[];

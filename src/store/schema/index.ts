@@ -5,4 +5,5 @@ export * from './capturing';
 export * from './laying';
 export * from './supplying';
 export * from './proofing';
+export * from './showing';
 export * from './acting';

@@ -124,6 +124,8 @@ async function over(studio: Studio, sha256: string, trouble: string): Promise<vo
 export async function deriveAgain(studio: Studio, sha256: string): Promise<boolean> {
   const [photograph] = await findRows(studio.db, 'photographs', { sha256 }, { limit: 1 });
   if (photograph) return derivePhotograph(studio, photograph);
+  const [wall] = await findRows(studio.db, 'buyerWalls', { sha256 }, { limit: 1 });
+  if (wall) return derivePhotograph(studio, wall);
   if (!(await mastersByHash(studio.db, sha256)).some((m) => m.state === 'ready')) return false;
   await readingOfFile(studio, sha256);
   return studio.objects.hasDerived(sha256);

@@ -3,7 +3,7 @@ import { InputError, RefusedError } from '@/core/errors';
 import type { ProfileFacts } from '@/core/colour/profileFacts';
 import { INSPECTION } from '@/core/proof/inspection';
 import { newestChange } from '@/store/changes';
-import { insertRow, findRows } from '@/store/rows';
+import { insertRow, findRows, rowById } from '@/store/rows';
 import * as schema from '@/store/schema';
 import { impressions, orders } from '@/store/schema';
 import { recordService, recordSupply, useSupply } from '@/studio/orders/shelfActions';
@@ -19,6 +19,7 @@ import {
   withPrints,
   WORK,
 } from '../../../tests/unit/helpers/house';
+import { inPieces, picture } from '../../../tests/unit/helpers/files';
 import { dice, dumpOf, inputFor, poolsOf } from '../../../tests/unit/helpers/randomActs';
 import type { ActionAnswer } from '../action';
 import { checkStudio } from '../care/studioCheck';
@@ -398,6 +399,59 @@ describe('undo restores every column', () => {
     await go('forgetKeeper', { id: keeperId });
     await go('notePen', { paperId, pen: 'pencil 2B', worked: true, note: '' });
     await go('setCertificateWords', { certificate: 'Print {number} of {title}', care: 'Keep it dry.' });
+    expect((await checkStudio(studio)).faults).toEqual([]);
+  });
+
+  test('of walls, and what hangs on them', async () => {
+    const f = await furnished();
+    const { studio, formatId } = f;
+    const go = (name: string, input: unknown) => thereAndBack(studio, name, input);
+    const face = { name: '', width: '4200 mm', leftHeight: '2600 mm', rightHeight: '2600 mm' };
+    const facts = { name: 'The long wall', kind: 'wall', surface: 'wood', isPublic: true, faces: [face] };
+    const wallId = (await go('recordWall', facts)).id!;
+    await go('recordWall', { ...facts, id: wallId, surface: 'concrete' });
+    await go('addObstacle', {
+      ...{ wallId, kind: 'switch', face: 0, left: '90 mm', bottom: '1060 mm' },
+      ...{ width: '85 mm', height: '85 mm', depth: 0 },
+    });
+    const plan = async () => (await rowById(studio.db, 'walls', wallId)).plan;
+    await go('removeObstacle', { wallId, obstacleId: (await plan()).obstacles[0]!.id });
+    const typed = { wallId, formatId: null, mount: null, title: 'A mirror', size: '500 x 400 mm' };
+    const pieceId = (await go('hangPiece', { ...typed, moulding: '20 mm' })).id!;
+    for (const moulding of ['20 mm', '30 mm'])
+      await go('hangPiece', { ...typed, formatId, title: '', size: '', moulding });
+    await go('measurePiece', {
+      ...{ wallId, pieceId, size: '500 x 400 mm', weight: '3 kg', drop: '45 mm', hooks: 2 },
+    });
+    await go('movePiece', { wallId, pieceId, place: { face: 0, left: '100 mm', top: '2000 mm' } });
+    await go('arrangeWall', {
+      ...{ wallId, kind: 'grid', rows: 1, columns: 2, centre: '1500 mm', gap: '50 mm', rowGap: '60 mm' },
+    });
+    const pieceIds = (await plan()).pieces.map((p) => p.id).reverse();
+    await go('orderPieces', { wallId, pieceIds });
+    await go('proposeWallOrder', { wallId, school: 'differ' });
+    await go('lightWall', { wallId, light: { lux: 200, hoursADay: 8, kelvin: 4_000, hasSun: false } });
+    await go('takeMeasure', { wallId, key: `left:${pieceId}`, value: '102 mm' });
+    await go('takeDown', { wallId, pieceId });
+    await go('archiveWall', { wallId });
+    const { keepBuyerWall } = await import('../walls/buyerWallActions');
+    const received = await studio.objects.receive(
+      inPieces(await picture(800, 600).jpeg().toBuffer()),
+      'wall.jpg',
+      { known: () => true },
+    );
+    const kept = await keepBuyerWall(studio, { name: 'Marta', fileName: 'wall.jpg', received });
+    const buyerWallId = kept.id!;
+    await go('renameBuyerWall', { buyerWallId, name: 'Marta Ilves' });
+    const [from, to] = [
+      { x: 100, y: 500 },
+      { x: 600, y: 500 },
+    ];
+    await go('knowLength', { buyerWallId, from, to, length: '1000 mm' });
+    const hung = await go('hangAtBuyers', { buyerWallId, formatId, mount: null, moulding: '20 mm' });
+    await go('moveAtBuyers', { buyerWallId, pieceId: hung.id!, middle: { x: 300, y: 200 } });
+    await go('takeAwayAtBuyers', { buyerWallId, pieceId: hung.id! });
+    await go('archiveBuyerWall', { buyerWallId });
     expect((await checkStudio(studio)).faults).toEqual([]);
   });
 

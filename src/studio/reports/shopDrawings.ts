@@ -19,6 +19,7 @@ import { formatLength, formatSize, type UnitSystem } from '@/core/measure';
 import { mounting } from '@/core/mounting/mount';
 import { cutWords } from '@/core/sheets/nup';
 import { cutsOf } from '@/core/sheets/pieces';
+import { drawWall } from '@/core/wall/drawWall';
 import { drawingPdf } from '@/paperwork/drawingPdf';
 import { rowById } from '@/store/rows';
 import { currentMaster, type Format, type Master } from '@/store/works';
@@ -28,7 +29,7 @@ import { panelsOf, wrapOf, type Mount } from '../formats/mounts';
 import type { Studio } from '../studio';
 import { cropOf, viewedPixels } from '../works/workPage';
 
-export const DRAWINGS = ['sheet', 'mat', 'section', 'wrap', 'bars', 'panels', 'layout'] as const;
+export const DRAWINGS = ['sheet', 'mat', 'section', 'wrap', 'bars', 'panels', 'layout', 'wall'] as const;
 /** The picture of a format and the part of it that its crop keeps. */
 export function pictureFor(format: Format, master: Master | null | undefined) {
   return master?.state === 'ready'
@@ -68,6 +69,7 @@ type ShopDrawing = { drawing: Drawing; notes: string[]; name: string };
  */
 export async function shopDrawing(studio: Studio, kind: string, id: string): Promise<ShopDrawing> {
   if (kind === 'layout') return layoutDrawing(studio, id);
+  if (kind === 'wall') return wallDrawing(studio, id);
   const mount = kind === 'sheet' ? null : await rowById(studio.db, 'mounts', id, 'id');
   const shown = await shownFormat(studio, mount?.formatId ?? id);
   if (!mount) return sheetDrawing(shown);
@@ -101,6 +103,12 @@ async function layoutDrawing(studio: Studio, id: string): Promise<ShopDrawing> {
         : 'Not all pieces can be freed by straight cuts: cut the numbered ones, then round the rest.',
     ],
   };
+}
+
+async function wallDrawing(studio: Studio, id: string): Promise<ShopDrawing> {
+  const { unit } = await studio.settings();
+  const { name, plan } = await rowById(studio.db, 'walls', id, 'id');
+  return { drawing: drawWall({ title: name, plan, unit }), name, notes: [] };
 }
 
 /** A format as it is drawn: its sizes, its title, and the part of the picture that it shows. */

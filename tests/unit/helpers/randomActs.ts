@@ -65,10 +65,13 @@ const TABLE_OF_FIELD: Record<string, string> = {
   goodsId: 'goods',
   supplyId: 'supplies',
   runId: 'packing_runs',
+  wallId: 'walls',
+  buyerWallId: 'buyer_walls',
   orderIds: 'orders',
 };
 const TABLE_OF_ACT: readonly [RegExp, string][] = [
   [/Insert$/, 'inserts'],
+  [/recordWall$/, 'walls'],
   [/Stamp$/, 'stamps'],
   [/Opening$/, 'openings'],
   [/Craftsperson$/, 'craftspeople'],

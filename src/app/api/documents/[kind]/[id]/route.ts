@@ -24,6 +24,7 @@ import {
   openingStatement,
 } from '@/studio/reports/editionDocuments';
 import { priceListDocument } from '@/studio/prices/priceList';
+import { buyerWallPicture, drillSheet, wallLabels } from '@/studio/walls/wallDocuments';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
 
 const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> = {
@@ -46,6 +47,9 @@ const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> =
   'to-order': orderListDocument,
   'job-sheet': jobSheet,
   'price-list': priceListDocument,
+  'drill-sheet': drillSheet,
+  'wall-labels': wallLabels,
+  'buyer-wall': buyerWallPicture,
 };
 
 export async function GET(_: Request, { params }: { params: Promise<{ kind: string; id: string }> }) {
