@@ -47,7 +47,7 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await station('Night Ferry', 'price')(page);
     await page.getByRole('button', { name: /^400 × 300 mm, Harrow cotton, mounted/ }).click();
   },
-  pricelist: (page) => page.goto(`${base}/orders/prices`),
+  listings: (page) => page.goto(`${base}/orders/listings`),
   income: (page) => page.goto(`${base}/orders/income`),
   papers: async (page) => {
     await page.goto(`${base}/papers`);
@@ -74,17 +74,11 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
   },
   lane: (page) => page.goto(`${base}/orders`),
   packing: orderOf('packed'),
-  framed: async (page) => {
-    await page.goto(`${base}/orders?show=open&q=Library`);
-    await page
-      .getByRole('table', { name: 'Orders' })
-      .getByRole('link', { name: 'Municipal Library' })
-      .click();
-    await page.getByRole('heading', { name: /^Door, stair/ }).waitFor();
-    await page.evaluate(() => {
-      const head = [...document.querySelectorAll('h2')].find((h) => h.textContent?.startsWith('Door'));
-      scrollTo(0, (head?.getBoundingClientRect().top ?? 0) + scrollY - 76);
-    });
+  wall: async (page) => {
+    await page.goto(`${base}/wall`);
+    await page.getByRole('link', { name: /^The long wall/ }).click();
+    await page.getByRole('heading', { name: /^The long wall/ }).waitFor();
+    await page.waitForTimeout(600);
   },
   label: async (page) => {
     await page.goto(`${base}/orders?show=open&q=海`);

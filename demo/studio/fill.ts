@@ -17,6 +17,7 @@ import type { DemoClock } from './clock';
 import { BUYERS, PAPERS, ROUTES, SERVICES, SETTINGS, SUPPLIES } from './house';
 import { scheduleHanging } from './hanging';
 import { scheduleKeeping } from './keeping';
+import { scheduleListings } from './listing';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOffering } from './offering';
@@ -70,6 +71,7 @@ export async function fillStudio(
   scheduleOrders(studio, clock, known);
   schedulePosting(studio, clock, known);
   scheduleHanging(studio, clock, known);
+  scheduleListings(studio, clock, known);
   scheduleKeeping(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));

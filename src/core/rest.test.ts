@@ -4,7 +4,6 @@ import { CALCS, runCalc } from './calc';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, profileLabel, writeMatrixProfile } from './colour/icc';
 import { InputError } from './errors';
 import { inGroups } from './groups';
-import { listingText } from './listing';
 import { nextOrderState, ORDER_STATES, type OrderAct, type OrderState } from './order/orderStates';
 import { dried, staleParts } from './proof/proofStates';
 import { validate } from './validate';
@@ -413,34 +412,6 @@ describe('the bench', () => {
     ['2026-12-01', 'in 7 days'],
     ['2026-11-20', '4 days ago'],
   ])('%s is %s', (day, words) => expect(dueWords(day, '2026-11-24')).toBe(words));
-});
-
-test('a listing gives sizes in both units, prices with their currency, and what is not included', () => {
-  const text = listingText({
-    title: 'Salt Pans',
-    artist: 'M. Tolvik',
-    medium: 'pastel',
-    year: 2026,
-    handlingDays: 3,
-    unit: 'mm',
-    currency: 'EUR',
-    edition: { covers: 'One run of 40.', left: 29 },
-    sizes: [
-      {
-        image: { width: 300_000, height: 300_000 },
-        sheet: { width: 350_000, height: 350_000 },
-        priceMinor: 5_400,
-        paper: 'Kelp',
-        process: 'pigment inkjet',
-        finish: '',
-      },
-    ],
-  }).join('\n');
-  expect(text).toContain(
-    'Picture 300 × 300 mm (11.81 × 11.81 in) on a sheet of 350 × 350 mm (13.78 × 13.78 in): 54.00\u00a0EUR. Pigment inkjet on Kelp.',
-  );
-  expect(text).toContain('29 are still to be had');
-  expect(text).toContain('unframed and without a mat');
 });
 
 test('groups keep every item, in order, and neighbours differ', () => {

@@ -23,6 +23,7 @@ const QUICK = new Set<string>([
   'showSheet',
   'smallLab',
   'hangInPhotograph',
+  'listingPicture',
 ]);
 
 export type OnStep = (step: string, share?: number) => void;

@@ -50,7 +50,8 @@ const SHADOW = 0.03;
  * @param q.out a PNG in sRGB, as large as the photograph
  */
 export async function hangInPhotograph(q: {
-  photograph: string;
+  /** Its file, or its bytes. */
+  photograph: string | Buffer;
   hung: readonly HungInPhotograph[];
   out: string;
 }): Promise<void> {

@@ -7,6 +7,7 @@ import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
 import { derive } from './derive';
 import { makeCopy } from './copies';
 import { readFacts } from './facts';
+import { makeListingPicture } from './listingPicture';
 import { measurePicture } from './measure';
 import { checkPrintFile, makePrintFile } from './printFile';
 import { compareBack, practiceReadings } from './compareBack';
@@ -80,6 +81,7 @@ const tasks = {
   smallLab: (path: string) => answered(smallLab(path)),
   hangInPhotograph: (q: Parameters<typeof hangInPhotograph>[0]) =>
     answered(hangInPhotograph(q).then(() => true)),
+  listingPicture: (q: Parameters<typeof makeListingPicture>[0]) => answered(makeListingPicture(q)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
   peakMemory: () => process.resourceUsage().maxRSS,

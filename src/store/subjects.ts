@@ -22,6 +22,7 @@ const WAYS = [
     'capture_checks',
     'original_moves',
     'photographs',
+    'listings',
   ].map((table) => `SELECT t.id, t.work_id FROM ${table} t`),
   'SELECT t.id, e.work_id FROM impressions t JOIN editions e ON e.id = t.edition_id',
   'SELECT t.id, f.work_id FROM quotes t JOIN formats f ON f.id = t.format_id',

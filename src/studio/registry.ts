@@ -37,6 +37,7 @@ import * as orders from './orders/orderActions';
 import * as parcels from './orders/parcelActions';
 import * as post from './orders/postActions';
 import * as runs from './orders/runActions';
+import * as listingActs from './listings/listingActions';
 import * as lots from './papers/lotActions';
 import * as papers from './papers/paperActions';
 import * as shelf from './orders/shelfActions';
@@ -117,6 +118,7 @@ const modules = {
   undoing,
   buyerWallActs,
   wallActs,
+  listingActs,
 };
 
 type Declared<T> =

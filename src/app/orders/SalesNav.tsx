@@ -7,6 +7,7 @@ const PLACES = [
   ['/orders/outgoing', 'Outgoing'],
   ['/orders/sending', 'How it is sent'],
   ['/orders/prices', 'Price list'],
+  ['/orders/listings', 'Listings'],
   ['/orders/channels', 'Channels'],
   ['/orders/batch', 'How many to make'],
   ['/orders/income', 'Income'],

@@ -40,16 +40,14 @@ export function layWall(plan: WallPlan): LaidWall {
     if (!row.length) return;
     const widths = row.map((p) => (isGrid ? cell : p.outer.width));
     const columns = isGrid ? Math.min(a.columns, free.length) : row.length;
-    const spans = clearSpans(plan, centre, tall[i]!);
     const padded = [...widths, ...Array<Um>(columns - row.length).fill(cell)];
-    const { lefts, faces, gap } = alongSpans(spans, padded, a.gap);
+    const { spans, lefts, faces, gap } = roundObstacles(plan, row, padded, centre);
     sizes.push(gap);
     row.forEach((p, j) => {
-      const slack = (widths[j]! - p.outer.width) / 2;
       placed.set(p.id, {
         id: p.id,
         face: faces[j]!,
-        left: Math.round(lefts[j]! + slack),
+        left: Math.round(lefts[j]! + (widths[j]! - p.outer.width) / 2),
         top: Math.round(centre + p.outer.height / 2),
         isByHand: false,
       });
@@ -89,12 +87,48 @@ function gapsOfRow(
   });
 }
 
-/** What of the wall is clear at the height of a row: between corners, less whatever reaches into it. */
-export function clearSpans(plan: WallPlan, centre: Um, tall: Um): Span[] {
+/**
+ * Lays a row round what is in its way and nothing else: first as if the wall were bare, then clear of whatever a frame came to
+ * lie on or near, until none does.
+ */
+function roundObstacles(plan: WallPlan, row: readonly HungPiece[], widths: readonly Um[], centre: Um) {
+  const inTheWay = new Set<Obstacle>();
+  for (;;) {
+    const spans = clearSpans(plan, [...inTheWay]);
+    const along = alongSpans(spans, widths, plan.arrangement.gap);
+    const met = plan.obstacles.filter(
+      (o) =>
+        !inTheWay.has(o) &&
+        o.depth === 0 &&
+        row.some((p, i) => meets(o, p, along, i, widths[i]!, centre)),
+    );
+    if (!met.length) return { spans, ...along };
+    for (const o of met) inTheWay.add(o);
+  }
+}
+
+const meets = (
+  o: Obstacle,
+  { outer }: HungPiece,
+  along: { lefts: Um[]; faces: number[] },
+  i: number,
+  cell: Um,
+  centre: Um,
+): boolean => {
+  const left = along.lefts[i]! + (cell - outer.width) / 2;
+  return (
+    o.face === along.faces[i] &&
+    o.left - CLEARANCE_UM < left + outer.width &&
+    left < o.left + o.width + CLEARANCE_UM &&
+    o.bottom < centre + outer.height / 2 &&
+    o.bottom + o.height > centre - outer.height / 2
+  );
+};
+
+/** What of a wall is clear between its corners, less what is in the way with room beside it. */
+export function clearSpans(plan: WallPlan, obstacles: readonly Obstacle[]): Span[] {
   return plan.faces.flatMap(({ width }, face) => {
-    const inTheWay = plan.obstacles
-      .filter((o) => o.face === face && reachesInto(o, centre - tall / 2, centre + tall / 2))
-      .sort((a, b) => a.left - b.left);
+    const inTheWay = obstacles.filter((o) => o.face === face).sort((a, b) => a.left - b.left);
     const spans: Span[] = [];
     let from = 0;
     for (const o of inTheWay) {
@@ -105,9 +139,6 @@ export function clearSpans(plan: WallPlan, centre: Um, tall: Um): Span[] {
     return spans;
   });
 }
-
-const reachesInto = (o: Obstacle, bottom: Um, top: Um): boolean =>
-  o.bottom < top && o.bottom + o.height > bottom;
 
 /**
  * Frames along several clear spans, in their order: divided so that the smallest gap (or, with a given gap, the smallest rest

@@ -186,10 +186,22 @@ describe('a wall laid out', () => {
       const right = at.left + plan.pieces[i]!.outer.width;
       expect(right <= mm(1_450) || at.left >= mm(2_450)).toBe(true);
     }
-    expect(clearSpans(plan, mm(1_500), mm(750))).toEqual([
+    expect(clearSpans(plan, plan.obstacles.slice(0, 1))).toEqual([
       { face: 0, from: 0, to: mm(1_450) },
       { face: 0, from: mm(2_450), to: mm(4_200) },
     ]);
+  });
+
+  test('a switch that no frame comes near moves nothing, one under a frame does', () => {
+    const beside = library();
+    beside.obstacles = [obstacle('switch', 90, 1_060, 85, 85)];
+    expect(layWall(beside)).toEqual(layWall(library()));
+    const under = library();
+    // The ferry hangs from 1 845 to 2 775, down to 1 125.
+    under.obstacles = [obstacle('switch', 2_000, 1_060, 85, 85)];
+    const { at } = layWall(under);
+    expect(at[2]!.left).not.toBe(layWall(library()).at[2]!.left);
+    expect(at[2]!.left >= mm(2_135) || at[2]!.left + mm(930) <= mm(1_950)).toBe(true);
   });
 
   test('round a corner no frame lies in the corner', () => {

@@ -17,6 +17,8 @@ import type { CertificateFacts } from '@/core/edition/certificate';
 import type { EditionTerms } from '@/core/edition/terms';
 import type { DeclaredProofs } from '@/core/edition/declare';
 import type { Mark } from '@/core/finding';
+import type { ListingRules } from '@/core/listing/channelSheet';
+import type { ListingBody } from '@/core/listing/listing';
 import type { MountPlan } from '@/core/mounting/mount';
 import type { OrderMapping } from '@/core/order/orderList';
 import type { PostPolicy } from '@/core/order/policy';
@@ -79,6 +81,8 @@ export interface Documents {
   laid: Laid[];
   laidPieces: LaidPiece[];
   limits: Limits;
+  listingBody: ListingBody;
+  listingRules: ListingRules;
   mountPlan: MountPlan;
   keptPromise: KeptPromise;
   orderMapping: OrderMapping;

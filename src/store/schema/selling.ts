@@ -446,6 +446,8 @@ export const channels = sqliteTable(
     name: text('name').notNull(),
     kind: oneOf('kind', CHANNEL_KINDS).notNull(),
     rules: document('rules', 'channelTerms').notNull(),
+    /** How it wants its listings; nothing: as they are. */
+    listing: document('listing', 'listingRules'),
     /** The day its rules were read. */
     readOn: day('read_on').notNull(),
     notes: text('notes').notNull().default(''),

@@ -1,6 +1,7 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { WALL_KINDS } from '@/core/wall/plan';
 import { at, columnRules, document, id, oneOf } from './kit';
+import { works } from './works';
 
 /** A wall or a stall that pictures hang on: its faces, what is in the way, what hangs where, and what was measured after. */
 export const walls = sqliteTable(
@@ -34,4 +35,19 @@ export const buyerWalls = sqliteTable(
     archivedAt: at('archived_at'),
   },
   (t) => [...columnRules(t), index('buyer_walls_file').on(t.sha256)],
+);
+
+/** What is said of a work where it is sold, paragraph by paragraph, with the facts that each was written from. */
+export const listings = sqliteTable(
+  'listings',
+  {
+    id: id(),
+    workId: text('work_id')
+      .notNull()
+      .references(() => works.id),
+    body: document('body', 'listingBody').notNull(),
+    writtenAt: at('written_at').notNull(),
+    changedAt: at('changed_at').notNull(),
+  },
+  (t) => [...columnRules(t), uniqueIndex('listings_work').on(t.workId)],
 );

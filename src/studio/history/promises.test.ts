@@ -402,6 +402,39 @@ describe('undo restores every column', () => {
     expect((await checkStudio(studio)).faults).toEqual([]);
   });
 
+  test('of listings and how channels want them', async () => {
+    const f = await furnished();
+    const { studio, workId, formatId } = f;
+    await withPrints(f, 5, 0);
+    const go = (name: string, input: unknown) => thereAndBack(studio, name, input);
+    const listingId = (await go('writeListing', { workId })).id!;
+    await go('editParagraph', { listingId, key: 'original', says: 'Painted on the mole.' });
+    await go('addParagraph', { listingId, says: 'Ask me.' });
+    await go('removeParagraph', { listingId, key: 'returns' });
+    const question = {
+      costs: [],
+      fixedFees: [],
+      shareFees: [],
+      carriageCharged: 0,
+      margin: 0.5,
+      given: 0,
+    };
+    await performByName(studio, 'setPrice', { formatId, price: '70', question });
+    const { paragraphs } = (await rowById(studio.db, 'listings', listingId)).body;
+    const { key } = paragraphs.find((p) => p.key.startsWith('size:'))!;
+    await go('settleListing', { listingId, key, how: 'facts' });
+    const channel = {
+      ...{ id: null, name: 'the market', kind: 'marketplace', shareFees: [], fixedFees: [] },
+      ...{ shareOfRetail: 0, taxOnFees: 0, monthly: '', perListing: '', listings: 0 },
+      ...{ partner: null, stall: null, readOn: null, notes: '' },
+    };
+    const channelId = (await performByName(studio, 'saveChannel', channel)).id!;
+    await go('setListingRules', { channelId, mostTags: 3, titleLength: null, columns: 'title' });
+    await go('dressListing', { listingId, tags: 'a, b', pictures: ['detail'], channelIds: [channelId] });
+    await go('removeListing', { listingId });
+    expect((await checkStudio(studio)).faults).toEqual([]);
+  });
+
   test('of walls, and what hangs on them', async () => {
     const f = await furnished();
     const { studio, formatId } = f;

@@ -13,7 +13,7 @@ import {
 import { editionsOf, stateCounts, type Edition } from '@/store/editions';
 import { proofsOf } from '@/store/proofs';
 import { pricesOn } from '@/store/products';
-import { findRow } from '@/store/rows';
+import { findRow, findRows } from '@/store/rows';
 import { formatsOf, mastersOf, neighbours, type Format, type Master, type Work } from '@/store/works';
 import { cache } from 'react';
 import type { Studio } from '../studio';
@@ -42,16 +42,18 @@ export const loadWorkPage = cache(async (studio: Studio, workId: string) => {
   const { db } = studio;
   const work = await findRow(db, 'works', workId);
   if (!work) return null;
-  const [settings, masters, formats, proofRows, editions, priceRows, beside, moves] = await Promise.all([
-    studio.settings(),
-    mastersOf(db, workId),
-    formatsOf(db, workId),
-    proofsOf(db, workId),
-    editionsOf(db, workId),
-    studio.settings().then(({ timeZone }) => pricesOn(db, localDay(studio.now(), timeZone), workId)),
-    neighbours(db, work),
-    movesOf(db, workId),
-  ]);
+  const [settings, masters, formats, proofRows, editions, priceRows, beside, moves, listings] =
+    await Promise.all([
+      studio.settings(),
+      mastersOf(db, workId),
+      formatsOf(db, workId),
+      proofsOf(db, workId),
+      editionsOf(db, workId),
+      studio.settings().then(({ timeZone }) => pricesOn(db, localDay(studio.now(), timeZone), workId)),
+      neighbours(db, work),
+      movesOf(db, workId),
+      findRows(db, 'listings', { workId }, { limit: 1 }),
+    ]);
   const current = masters.find((m) => m.current) ?? null;
   const school = soundSchool(work.school, settings.school);
   const families = work.families ?? settings.families;
@@ -68,7 +70,7 @@ export const loadWorkPage = cache(async (studio: Studio, workId: string) => {
     proofsFinding(proofRows, formats.length),
     editionFinding(editions, counts),
     priceFinding(formats, pricedFormats(formats, priceRows)),
-    listingFinding(formats, priceRows.length, editions),
+    listingFinding(formats, priceRows.length, editions, listings.length > 0),
   ];
   return {
     work,
@@ -223,7 +225,13 @@ function priceFinding(formats: Format[], priced: number): StationFinding {
       };
 }
 
-function listingFinding(formats: Format[], priced: number, editions: Edition[]): StationFinding {
+function listingFinding(
+  formats: Format[],
+  priced: number,
+  editions: Edition[],
+  isWritten: boolean,
+): StationFinding {
+  if (isWritten) return { station: 'listing', mark: 'none', says: 'Written, checked where it stands' };
   const lacks = [
     !formats.length && 'a size',
     !priced && 'a price',

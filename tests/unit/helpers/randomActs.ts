@@ -66,6 +66,7 @@ const TABLE_OF_FIELD: Record<string, string> = {
   supplyId: 'supplies',
   runId: 'packing_runs',
   wallId: 'walls',
+  listingId: 'listings',
   buyerWallId: 'buyer_walls',
   orderIds: 'orders',
 };

@@ -1,17 +1,22 @@
 'use client';
-import { useState } from 'react';
 import styled from 'styled-components';
+import { useAction } from '@/app/useAction';
+import type { ListingBody, ParagraphState } from '@/core/listing/listing';
+import type { Untrue } from '@/studio/listings/listings';
 import type { Listing } from '@/studio/prices/listing';
-import { Button } from '@/ui/Button';
+import { ErrorCallout } from '@/ui/Actions';
+import { Button, Row } from '@/ui/Button';
+import { useKeys } from '@/ui/Keys';
 import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { MarkedText, Verdict } from '@/ui/Verdict';
+import { KeptListingPart } from './KeptListingPart';
 
-const Text = styled.div`
+export const ListingSheet = styled.div`
   border: 1px solid ${t.line};
   background: ${t.white};
   padding: 18px 22px;
-  max-width: 68ch;
+  max-width: 74ch;
   display: grid;
   gap: 9px;
   font: 15px/23px ${t.serif};
@@ -21,74 +26,95 @@ const Text = styled.div`
   }
 `;
 
-/** What can be said of a work to a buyer today, written from the records. */
-export function ListingView({ listing }: { listing: Listing }) {
-  const [copied, setCopied] = useState(false);
-  if (!listing.ready) {
-    return (
-      <EmptyState title="Not yet to be listed">
-        <p>
-          A listing is written from the records: it needs a size that holds and has a price, and an
-          edition that is open.
-        </p>
-        <div>
-          <Stack $gap={6}>
-            {listing.left.map((l) => (
+export type KeptProps = { id: string; body: ListingBody; states: ParagraphState[]; untrue: Untrue[] };
+export type ListingProps = {
+  workId: string;
+  facts: Listing;
+  /** What is kept of it; nothing: it is not written yet. */
+  kept: KeptProps | null;
+  channels: { id: string; name: string; mostTags: number }[];
+};
+
+/** What is said of a work to a buyer: written from the records, kept by paragraph, and held against the facts of today. */
+export function ListingView(props: ListingProps) {
+  const { facts, kept } = props;
+  if (kept) return <KeptListingPart {...props} kept={kept} />;
+  if (!facts.ready) return <NotYet facts={facts} />;
+  return <ToWrite {...props} />;
+}
+
+function NotYet({ facts }: { facts: Listing }) {
+  return (
+    <EmptyState title="Not yet to be listed">
+      <p>
+        A listing is written from the records: it needs a size that holds and has a price, and an edition
+        that is open.
+      </p>
+      <div>
+        <Stack $gap={6}>
+          {facts.left.map((l) => (
+            <MarkedText key={l.name} kind="care">
+              {l.name} stays out: {l.why}.
+            </MarkedText>
+          ))}
+        </Stack>
+      </div>
+    </EmptyState>
+  );
+}
+
+function ToWrite({ workId, facts }: ListingProps) {
+  const action = useAction();
+  const write = () => void action.run('writeListing', { workId });
+  useKeys([{ key: 'w', label: 'write the listing', run: write }]);
+  return (
+    <Columns $aside={340}>
+      <Stack>
+        <ListingSheet>
+          {facts.paragraphs.map((p) => (
+            <p key={p}>{p}</p>
+          ))}
+        </ListingSheet>
+        <Row>
+          <Button main keyName="w" isDisabled={action.isPending} onPress={write}>
+            Write it so
+          </Button>
+          <Small>
+            Each paragraph can be put into other words; it is held against its fact from then on.
+          </Small>
+        </Row>
+        <ErrorCallout error={action.error} />
+      </Stack>
+      <BesideListing facts={facts} />
+    </Columns>
+  );
+}
+
+/** Whether it may be called a fine print, and which sizes stay out and why. */
+export function BesideListing({ facts }: { facts: Listing }) {
+  return (
+    <Stack>
+      <section>
+        <PanelTitle>Called a fine print?</PanelTitle>
+        <Stack $gap={6} style={{ marginTop: 8 }}>
+          {facts.finePrint.map((f) => (
+            <Verdict key={f.says} finding={f} />
+          ))}
+          <Small>What deserves the word is the studio’s own definition, under Studio.</Small>
+        </Stack>
+      </section>
+      {facts.left.length > 0 && (
+        <section>
+          <PanelTitle>Left out</PanelTitle>
+          <Stack $gap={6} style={{ marginTop: 8 }}>
+            {facts.left.map((l) => (
               <MarkedText key={l.name} kind="care">
-                {l.name} stays out: {l.why}.
+                {l.name}: {l.why}
               </MarkedText>
             ))}
           </Stack>
-        </div>
-      </EmptyState>
-    );
-  }
-  const copy = () => {
-    void navigator.clipboard?.writeText(listing.paragraphs.join('\n\n')).then(() => setCopied(true));
-  };
-  return (
-    <Columns $aside={340}>
-      <Text>
-        {listing.paragraphs.map((p) => (
-          <p key={p}>{p}</p>
-        ))}
-      </Text>
-      <Stack>
-        <section>
-          <PanelTitle>Use it</PanelTitle>
-          <div style={{ margin: '10px 0' }}>
-            <Button main onPress={copy}>
-              {copied ? 'Copied' : 'Copy the text'}
-            </Button>
-          </div>
-          <Small role="status">
-            {copied
-              ? 'The text is on the clipboard.'
-              : 'Only sizes that hold and have a price are in it.'}
-          </Small>
         </section>
-        <section>
-          <PanelTitle>Called a fine print?</PanelTitle>
-          <Stack $gap={6} style={{ marginTop: 8 }}>
-            {listing.finePrint.map((f) => (
-              <Verdict key={f.says} finding={f} />
-            ))}
-            <Small>What deserves the word is the studio’s own definition, under Studio.</Small>
-          </Stack>
-        </section>
-        {listing.left.length > 0 && (
-          <section>
-            <PanelTitle>Left out</PanelTitle>
-            <Stack $gap={6} style={{ marginTop: 8 }}>
-              {listing.left.map((l) => (
-                <MarkedText key={l.name} kind="care">
-                  {l.name}: {l.why}
-                </MarkedText>
-              ))}
-            </Stack>
-          </section>
-        )}
-      </Stack>
-    </Columns>
+      )}
+    </Stack>
   );
 }

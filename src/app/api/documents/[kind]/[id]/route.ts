@@ -23,6 +23,7 @@ import {
   editionRegister,
   openingStatement,
 } from '@/studio/reports/editionDocuments';
+import { channelList, listingZip } from '@/studio/listings/bundle';
 import { priceListDocument } from '@/studio/prices/priceList';
 import { buyerWallPicture, drillSheet, wallLabels } from '@/studio/walls/wallDocuments';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
@@ -47,6 +48,8 @@ const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> =
   'to-order': orderListDocument,
   'job-sheet': jobSheet,
   'price-list': priceListDocument,
+  'listing-zip': listingZip,
+  'channel-list': channelList,
   'drill-sheet': drillSheet,
   'wall-labels': wallLabels,
   'buyer-wall': buyerWallPicture,
