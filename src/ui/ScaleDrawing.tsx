@@ -53,6 +53,7 @@ export function ScaleDrawing({
   label,
   name,
   pdf,
+  hasHandles = false,
   children,
 }: {
   width: Um;
@@ -62,6 +63,7 @@ export function ScaleDrawing({
   label: string;
   name: string;
   /** Address of the same drawing as a page at true size. */ pdf?: string;
+  /** What lies in it can be taken hold of: a group of things, not one image. */ hasHandles?: boolean;
   children: ReactNode;
 }) {
   const svg = useRef<SVGSVGElement>(null);
@@ -92,7 +94,14 @@ export function ScaleDrawing({
   };
   return (
     <Frame>
-      <svg ref={svg} viewBox={`0 0 ${w} ${h}`} width={w} height={h} role="img" aria-labelledby={id}>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${w} ${h}`}
+        width={w}
+        height={h}
+        role={hasHandles ? 'group' : 'img'}
+        aria-labelledby={id}
+      >
         <title id={id}>{label}</title>
         <Context value={{ k }}>
           <g transform={`translate(${room.left} ${room.top})`}>{children}</g>

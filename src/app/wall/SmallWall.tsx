@@ -9,7 +9,13 @@ export function SmallWall({ plan, k }: { plan: WallPlan; k: number }) {
   const laid = layWall(plan);
   const [wide, high] = [wallWidth(plan), wallHeight(plan)];
   return (
-    <svg width={wide * k + 2} height={high * k + 2} aria-hidden="true" style={{ display: 'block' }}>
+    <svg
+      width={wide * k + 2}
+      height={high * k + 2}
+      viewBox={`0 0 ${wide * k + 2} ${high * k + 2}`}
+      aria-hidden="true"
+      style={{ display: 'block', maxWidth: '100%', height: 'auto' }}
+    >
       <g transform="translate(1 1)">
         {plan.faces.map((face, i) => {
           const x = faceLeft(plan, i) * k;

@@ -34,6 +34,10 @@ const Walls = styled.ul`
   align-items: flex-end;
   gap: 26px 30px;
   padding-top: 14px;
+  li {
+    min-width: 0;
+    max-width: 100%;
+  }
   a {
     display: grid;
     gap: 6px;

@@ -54,6 +54,7 @@ export function WallDrawing({
       label={`${name}, with ${plan.pieces.length} pictures`}
       name={name}
       pdf={pdf}
+      hasHandles
     >
       <Ground plan={plan} />
       <Obstacles plan={plan} />
