@@ -55,12 +55,7 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.waitForURL(/paper\/./);
   },
   register: (page) => page.goto(`${base}/register`),
-  impression: async (page) => {
-    await ferrySheets(page);
-    await page.getByRole('row', { name: /^1\/40/ }).click();
-    await page.getByRole('link', { name: 'Everything about it' }).click();
-    await page.waitForURL(/impressions\/./);
-  },
+  year: (page) => page.goto(`${base}/journal/year`),
   signing: async (page) => {
     await ferrySheets(page);
     await page.getByRole('link', { name: 'Sign at the table' }).click();

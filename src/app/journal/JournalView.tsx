@@ -144,6 +144,7 @@ export function JournalView({
             name,
             isHere: asked.kind === kind,
           })),
+          { href: '/journal/year', name: 'Looking back', isHere: false },
         ]}
       />
       <Panel>

@@ -21,16 +21,15 @@ import type { Studio } from '../studio';
 const MONTHS = 12;
 const WEEKS = 13;
 
-/** What sold, what it left, how sure that is, and the cash of each week. */
-export async function incomePage(studio: Studio) {
-  const { timeZone } = await studio.settings();
-  const today = localDay(studio.now(), timeZone);
-  const since = `${monthBefore(today, MONTHS - 1)}-01`;
+/**
+ * Every line sold from a day on, with what it leaves by today’s costs, and the products there are: one reading for income and for
+ * looking back.
+ */
+export async function soldSince(studio: Studio, since: string) {
   const book = await openCostBook(studio);
-  const [sold, products, payments] = await Promise.all([
+  const [sold, products] = await Promise.all([
     linesSold(studio.db, since),
     pricedProducts(studio, undefined, book),
-    findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'] }),
   ]);
   const productOf = new Map(products.map((each) => [each.product.id, each]));
   const lines = sold.map(({ line, orderedOn, edition, channel, work, format }): SoldLine => {
@@ -57,6 +56,18 @@ export async function incomePage(studio: Studio) {
       given: question?.given ?? 0,
     };
   });
+  return { lines, products };
+}
+
+/** What sold, what it left, how sure that is, and the cash of each week. */
+export async function incomePage(studio: Studio) {
+  const { timeZone } = await studio.settings();
+  const today = localDay(studio.now(), timeZone);
+  const since = `${monthBefore(today, MONTHS - 1)}-01`;
+  const [{ lines, products }, payments] = await Promise.all([
+    soldSince(studio, since),
+    findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'] }),
+  ]);
   const monday = addDays(today, -((new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7));
   const mondays = Array.from({ length: WEEKS }, (_, i) => addDays(monday, (i + 1 - WEEKS) * 7));
   const paidUntil = payments[0]?.untilOn ?? null;
