@@ -174,14 +174,16 @@ describe('who may ask', () => {
     const doors = routeFiles('src/app/api').filter((file) =>
       /withUpload\(|upload\(/.test(readFileSync(file, 'utf8')),
     );
-    expect(doors).toHaveLength(6);
+    expect(doors).toHaveLength(7);
     for (const path of [
       '/api/intake',
       '/api/check/m/board',
+      '/api/photographs',
       '/api/printfile',
       '/api/profiles',
       '/api/proofs/p/capture',
       '/api/proofs/p/photo',
+      '/api/walls',
     ])
       expect([path, stands(path)]).toEqual([path, false]);
   });

@@ -172,6 +172,7 @@ test('two readers of one number cannot both print it', async () => {
   ).toBe('printed');
 });
 
+const PROCESSES = 8;
 /** As many acts as a quick run affords; the full trial goes on for a minute. */
 const SELLING =
   process.env.GLASSINE_TRIALS === 'full' ? { acts: Infinity, ms: 60_000 } : { acts: 90, ms: 40_000 };
@@ -191,15 +192,17 @@ test('eight processes reserve, sell, pick and cancel, one after another killed i
       running.add(process);
       process.stdout!.on('data', (chunk: Buffer) => {
         for (const line of chunk.toString().split('\n').filter(Boolean)) if (line !== 'open') acts++;
-        if (acts >= SELLING.acts || Date.now() > until) resolve();
+        // On a busy machine the time may be over first: it goes on until somebody was killed all the same.
+        if (acts >= SELLING.acts || (Date.now() > until && seed > PROCESSES)) resolve();
         // Every twelfth act is somebody's last; another takes the place.
-        else if (acts >= seed * 12 - 84 && running.delete(process)) void killed(process).then(follow);
+        else if (acts >= (seed - PROCESSES + 1) * 12 && running.delete(process))
+          void killed(process).then(follow);
       });
       process.on('exit', (code) => {
         if (running.has(process)) reject(new Error(`a process ended by itself, with ${code}`));
       });
     };
-    for (let n = 0; n < 8; n++) follow();
+    for (let n = 0; n < PROCESSES; n++) follow();
   });
   const last = [...running];
   running.clear();
@@ -219,5 +222,5 @@ test('eight processes reserve, sell, pick and cancel, one after another killed i
       order.state === 'picked' ? line.quantity : 0,
     ]);
   }
-  expect(acts).toBeGreaterThan(40);
+  expect(seed).toBeGreaterThan(PROCESSES);
 });
