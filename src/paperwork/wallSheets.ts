@@ -2,6 +2,7 @@ import type { Drawing } from '@/core/drawing/strokes';
 import { formatLength, type UnitSystem } from '@/core/measure';
 import type { hookLines } from '@/core/wall/check';
 import type { DrillPaper, DrillTile } from '@/core/wall/drill';
+import { BY_TAPE } from '@/core/wall/hooks';
 import type { Face } from '@/core/wall/plan';
 import { drawingOnPage } from './drawingPdf';
 import { Page } from './pdf';
@@ -37,7 +38,7 @@ export async function drillSheetPdf(f: DrillSheetFacts): Promise<Buffer> {
 }
 
 function overview(page: Page, f: DrillSheetFacts, wide: number, high: number): void {
-  const length = (um: number) => formatLength(um, f.unit);
+  const length = (um: number) => formatLength(um, f.unit, BY_TAPE);
   page.text(f.wall, 12, 8, { face: 'title', size: 18, width: wide - 24 });
   page.text(
     `Hooks, from the left corner and the floor. ${f.tiles.length} ${f.tiles.length === 1 ? 'page' : 'pages'} at true size follow: print them at 100 %, measure the line, pin each by its cross.`,
@@ -92,7 +93,7 @@ function tilePage(
   high: number,
 ): void {
   const margin = f.paper.margin / 1_000;
-  const length = (um: number) => formatLength(um, f.unit);
+  const length = (um: number) => formatLength(um, f.unit, BY_TAPE);
   /** From the wall to the page: the tile's lower left corner lies at the margin. */
   const x = (um: number) => margin + (um - tile.left) / 1_000;
   const y = (um: number) => high - margin - (um - tile.bottom) / 1_000;

@@ -1,6 +1,6 @@
 import { formatLength, type Um, type UnitSystem } from '../measure';
 import type { Finding } from '../finding';
-import { hooksOf } from './hooks';
+import { BY_TAPE, hooksOf } from './hooks';
 import { layWall, type HungAt, type LaidWall } from './lay';
 import { EYE_LINE_UM, heightAt, tallest, type HungPiece, type WallLight, type WallPlan } from './plan';
 
@@ -49,7 +49,7 @@ export function afterHanging(plan: WallPlan, laid: LaidWall, unit: UnitSystem): 
               verdict: isRight ? 'holds' : 'care',
               says: isRight
                 ? words[2]
-                : `${formatLength(Math.abs(off), unit)} ${off < 0 ? words[0] : words[1]}`,
+                : `${formatLength(Math.abs(off), unit, BY_TAPE)} ${off < 0 ? words[0] : words[1]}`,
             },
     };
   };
@@ -159,7 +159,7 @@ function warmAir(plan: WallPlan, boxes: readonly Box[], length: (um: Um) => stri
  */
 export function judgeWall(plan: WallPlan, unit: UnitSystem, laid: LaidWall = layWall(plan)): Finding[] {
   if (!plan.pieces.length) return [];
-  const length = (um: Um) => formatLength(um, unit);
+  const length = (um: Um) => formatLength(um, unit, BY_TAPE);
   const boxes = plan.pieces.map((piece, i) => boxOf(piece, laid.at[i]!));
   const faults: Finding[] = [];
   const cares: Finding[] = [];

@@ -3,6 +3,8 @@ import type { Finding } from '../finding';
 import type { HungAt } from './lay';
 import type { HungPiece, Surface } from './plan';
 
+/** Walls are measured by a tape: inches in its fractions. */
+export const BY_TAPE = { inches: 'fraction' } as const;
 /** Two hooks stand this share of the frame's width apart: a third keeps the wire flat and the frame level. */
 const APART = 1 / 3;
 /** Above it a frame wants two hooks: one lets it swing and carries all of it. */
@@ -93,8 +95,8 @@ export const pieceWords = (
   unit: UnitSystem,
 ): string =>
   [
-    `${formatLength(p.outer.width, unit, { bare: true })} × ${formatLength(p.outer.height, unit)}`,
+    `${formatLength(p.outer.width, unit, { ...BY_TAPE, bare: true })} × ${formatLength(p.outer.height, unit, BY_TAPE)}`,
     formatWeight(p.weight, unit),
-    `wire ${formatLength(p.drop, unit)} down`,
+    `wire ${formatLength(p.drop, unit, BY_TAPE)} down`,
     ...(p.hooks === 2 ? ['two hooks'] : []),
   ].join(', ');
