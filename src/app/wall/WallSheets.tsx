@@ -26,7 +26,8 @@ const STALL = [
   { name: 'back', width: 3_000_000 },
   { name: 'right', width: 2_000_000 },
 ];
-const FACES = 4;
+/** So many are asked for; a wall that has more keeps them all. */
+const LEAST_FACES = 4;
 
 /** A wall is written down face by face, round its corners; most have one. */
 export function WallSheet({
@@ -40,6 +41,7 @@ export function WallSheet({
 }) {
   const router = useRouter();
   const known = wall?.plan.faces;
+  const count = Math.max(LEAST_FACES, known?.length ?? 0);
   const faceOf = (i: number) => {
     const usual = kind === 'stall' ? STALL[i] : undefined;
     const high = kind === 'stall' ? 2_200_000 : 2_500_000;
@@ -47,7 +49,7 @@ export function WallSheet({
     if (usual) return { ...usual, leftHeight: high, rightHeight: high };
     return null;
   };
-  const asks = Array.from({ length: FACES }, (_, i) => [
+  const asks = Array.from({ length: count }, (_, i) => [
     {
       kind: 'text' as const,
       name: `name${i}`,
@@ -63,7 +65,7 @@ export function WallSheet({
     surface: wall?.plan.surface ?? 'not known',
     isPublic: wall?.plan.isPublic ?? kind === 'stall',
   };
-  for (let i = 0; i < FACES; i += 1) {
+  for (let i = 0; i < count; i += 1) {
     const face = faceOf(i);
     first[`name${i}`] = face?.name ?? '';
     first[`width${i}`] = face?.width ?? null;
@@ -91,7 +93,7 @@ export function WallSheet({
         kind,
         surface: v.surface as Surface,
         isPublic: Boolean(v.isPublic),
-        faces: Array.from({ length: FACES }, (_, i) => ({
+        faces: Array.from({ length: count }, (_, i) => ({
           name: String(v[`name${i}`] ?? ''),
           width: (v[`width${i}`] as Figure) ?? '',
           leftHeight: (v[`left${i}`] as Figure) ?? '',

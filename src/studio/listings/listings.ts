@@ -3,6 +3,7 @@ import { compareListing, type ParagraphState } from '@/core/listing/listing';
 import { USUAL_LISTING_RULES } from '@/core/listing/channelSheet';
 import { findRows, type Row } from '@/store/rows';
 import { lotSums } from '@/store/papers';
+import { openCostBook } from '../prices/costs';
 import { listingOf, type Listing } from '../prices/listing';
 import { staleness } from '../proofs/rounds';
 import { OLD_AFTER_DAYS } from '../routes/routes';
@@ -53,18 +54,19 @@ export async function checkedListings(studio: Studio): Promise<CheckedListing[]>
 /** What all listings rest on, read once. */
 async function listingGround(studio: Studio) {
   const { db } = studio;
-  const [today, papers, lots, routes, channels, services] = await Promise.all([
+  const [today, papers, lots, routes, channels, services, book] = await Promise.all([
     studio.today(),
     findRows(db, 'papers'),
     lotSums(db),
     findRows(db, 'routes'),
     findRows(db, 'channels', { archivedAt: null }),
     findRows(db, 'services'),
+    openCostBook(studio),
   ]);
   const onHand = new Map<string, number>();
   for (const { lot, onHand: left } of lots)
     onHand.set(lot.paperId, (onHand.get(lot.paperId) ?? 0) + left);
-  return { today, papers, onHand, routes, channels, services };
+  return { today, papers, onHand, routes, channels, services, book };
 }
 type Ground = Awaited<ReturnType<typeof listingGround>>;
 
@@ -76,7 +78,7 @@ async function check(
   const whole = await loadWorkPage(studio, listing.workId);
   if (!whole) return null;
   const { work } = whole;
-  const facts = await listingOf(studio, whole);
+  const facts = await listingOf(studio, whole, ground.book);
   const states = compareListing(listing.body.paragraphs, facts.sentences);
   const station = `/works/${work.id}/listing`;
   const untrue: Untrue[] = [

@@ -8,6 +8,7 @@ import { papersAndRoutes } from '@/store/proofs';
 import { freeOf } from '@/store/soundness';
 import type { Studio } from '../studio';
 import { formatCheck, type WorkPage } from '../works/workPage';
+import type { CostBook } from './costs';
 import { nameOf, pricedProducts } from './products';
 
 /** Ways of making that are the studio’s own. */
@@ -39,10 +40,10 @@ export type Listing = {
 };
 
 /** What can be written of a work today, and which sizes stay out of it and why. */
-export async function listingOf(studio: Studio, w: WorkPage): Promise<Listing> {
+export async function listingOf(studio: Studio, w: WorkPage, book?: CostBook): Promise<Listing> {
   const { settings, current, formats, proofs, editions, work } = w;
   const [products, { papers, routes }] = await Promise.all([
-    pricedProducts(studio, work.id),
+    pricedProducts(studio, work.id, book),
     papersAndRoutes(studio.db),
   ]);
   const left: Listing['left'] = [];
