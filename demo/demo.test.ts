@@ -2,7 +2,8 @@ import { IMPRESSION_STATES } from '@/core/edition/impressionStates';
 import { ORDER_STATES } from '@/core/order/orderStates';
 import { PROOF_STATES } from '@/core/proof/proofStates';
 import { readFacts } from '@/imaging/facts';
-import { findAnything, journalPage } from '@/store/journal';
+import { journalPage } from '@/store/journal';
+import { findAnything } from '@/studio/reports/find';
 import { orderWhole, ordersPage } from '@/store/orders';
 import { copyDatabase } from '@/store/aside';
 import { documentFaults } from '@/store/columnFaults';
@@ -347,12 +348,21 @@ describe('the studio as the demo leaves it', () => {
     ).toEqual([101]);
     expect((await journalPage(studio.db, { search: 'Destroyed', page: 0 })).total).toBeGreaterThan(0);
     expect((await journalPage(studio.db, { search: '', page: 1 })).lines.length).toBeGreaterThan(0);
-    const found = await findAnything(studio.db, '13/40 ferry');
-    expect(found.impressions.map((i) => [i.label, i.title])).toEqual([
-      ['13/40', 'Night Ferry, Slack Water'],
+  });
+
+  test('everything is found by the one field', async () => {
+    const found = async (text: string) =>
+      (await findAnything(studio, text, 40)).map(({ title, hits }) => [
+        title,
+        hits.map(({ name }) => name),
+      ]);
+    expect(await found('13/40 ferry')).toEqual([['Prints', ['13/40 of Night Ferry, Slack Water']]]);
+    expect(new Map((await found('#101')) as [string, string[]][]).get('Orders')).toEqual([
+      'Order 101, Oda Brennick',
     ]);
-    expect((await findAnything(studio.db, '#101')).orders).toHaveLength(1);
-    expect((await findAnything(studio.db, 'ferry')).works).toHaveLength(1);
+    expect((await found('brennick')).map(([title]) => title)).toEqual(
+      expect.arrayContaining(['Orders', 'People', 'Journal']),
+    );
   });
 
   test('every work’s table and every order’s packing table can be laid', async () => {

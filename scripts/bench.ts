@@ -17,6 +17,7 @@ import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises'
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { PICTURES } from '../demo/pictures';
+import { findBench } from './findBench';
 import { postingBench } from './postingBench';
 import { registerBench } from './registerBench';
 import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
@@ -59,6 +60,7 @@ try {
   await tables();
   await longRegister();
   await thousandsOfOrders();
+  await finding();
   await rolls();
   await writePage();
 } finally {
@@ -407,6 +409,12 @@ async function tables() {
 async function longRegister() {
   for (const { name, ms, target } of await registerBench(join(dir, 'register'), timed))
     rows.push({ name, figure: seconds(ms), peer: '', ratio: '', target });
+}
+
+/** One field, a hundred thousand rows. */
+async function finding() {
+  for (const { name, ms, target } of await findBench(join(dir, 'finding'), timed))
+    rows.push({ name, figure: `${ms.toFixed(0)} ms`, peer: '', ratio: '', target });
 }
 
 /** Orders by the thousand. */

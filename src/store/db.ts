@@ -11,7 +11,7 @@ import { holdFolder } from './lock';
 import { MIGRATIONS, migrationState, refuseNewer } from './migrationState';
 import * as schema from './schema';
 import { rowsBreaking } from './columnFaults';
-import { dropLogTriggers, ensureTriggers } from './triggers';
+import { dropFollowingTriggers, ensureTriggers } from './triggers';
 
 export type Schema = typeof schema;
 export type Reader = LibSQLDatabase<Schema>;
@@ -177,7 +177,7 @@ export class Store {
     if (isBehind && state.last > 0) await putAside(this.writer, dataDir);
     if (isBehind) {
       // Triggers name every column of their table: they would hold on to what a migration changes.
-      await this.retrying(() => dropLogTriggers(this.writing));
+      await this.retrying(() => dropFollowingTriggers(this.writing));
       await this.retrying(() => migrate(this.writing, { migrationsFolder: MIGRATIONS })).catch((error) =>
         this.refuseToMigrate(error),
       );

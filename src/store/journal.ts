@@ -1,7 +1,7 @@
 import { and, desc, inArray, sql } from 'drizzle-orm';
 import { decodeTime, isValid } from 'ulid';
 import type { Db } from './db';
-import { buyers, journal, orders, works } from './schema';
+import { journal } from './schema';
 
 export type JournalRow = typeof journal.$inferSelect;
 export const LINES_A_PAGE = 100;
@@ -31,44 +31,6 @@ export async function journalPage(
       .where(where),
   ]);
   return { lines, total: row?.n ?? 0 };
-}
-
-export type Found = {
-  works: { id: string; title: string; medium: string }[];
-  orders: { id: string; number: number; buyer: string; state: string }[];
-  impressions: { id: string; editionId: string; label: string; title: string; state: string }[];
-};
-
-/** Works by title or medium, orders by number or buyer, impressions by "13/40" and a part of the title. */
-export async function findAnything(db: Db, text: string): Promise<Found> {
-  const like = `%${text.replace(/[%_\\]/g, '\\$&')}%`;
-  const number = /^#?\s*(\d{1,9})$/.exec(text.trim());
-  const numbered = /(\d{1,5})\s*\/\s*(\d{1,5})/.exec(text);
-  const rest = numbered ? text.replace(numbered[0], '').trim() : '';
-  const titleLike = `%${rest.replace(/[%_\\]/g, '\\$&')}%`;
-  const [foundWorks, foundOrders, foundImpressions] = await Promise.all([
-    db
-      .select({ id: works.id, title: works.title, medium: works.medium })
-      .from(works)
-      .where(sql`${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\'`)
-      .orderBy(works.title)
-      .limit(20),
-    db
-      .select({ id: orders.id, number: orders.number, buyer: buyers.name, state: orders.state })
-      .from(orders)
-      .innerJoin(buyers, sql`${buyers.id} = ${orders.buyerId}`)
-      .where(
-        sql`${buyers.name} LIKE ${like} ESCAPE '\\' OR ${orders.number} = ${number ? Number(number[1]) : -1}`,
-      )
-      .orderBy(desc(orders.number))
-      .limit(20),
-    numbered
-      ? db.all<Found['impressions'][number]>(sql`
-          SELECT i.id, i.edition_id AS editionId, i.number || '/' || e.size AS label, w.title, i.state FROM impressions i JOIN editions e ON e.id = i.edition_id JOIN works w ON w.id = e.work_id
-          WHERE i.kind = 'run' AND i.number = ${Number(numbered[1])} AND e.size = ${Number(numbered[2])} AND w.title LIKE ${titleLike} ESCAPE '\\' ORDER BY w.title LIMIT 20`)
-      : [],
-  ]);
-  return { works: foundWorks, orders: foundOrders, impressions: foundImpressions };
 }
 
 /**

@@ -1,6 +1,7 @@
 import { getTableColumns, is, sql } from 'drizzle-orm';
 import { getTableConfig, SQLiteReal, SQLiteTable } from 'drizzle-orm/sqlite-core';
 import type { Reader } from './db';
+import { findTriggers, rebuildFindables } from './findTriggers';
 import { ALL_TABLES } from './schema/tables';
 
 /** Tables whose rows are evidence, derived, or kept by rules of their own; no log of their changes is kept. */
@@ -13,7 +14,12 @@ const NOT_LOGGED = new Set([
   'readings',
   'gamut_counts',
   'intakes',
+  'findables',
 ]);
+
+/** How the names of triggers begin that follow a table's columns: for the log of changes, and for what can be found. */
+const LOG = 'log_';
+const FIND = 'find_';
 
 export const loggedTables = (): SQLiteTable[] =>
   ALL_TABLES.filter((table) => !NOT_LOGGED.has(getTableConfig(table).name));
@@ -68,10 +74,13 @@ const REGISTER_LOG = {
 
 /** Every trigger that should be there, by name. */
 export function wantedTriggers(): Record<string, string> {
-  return Object.assign({}, GUARDS, REGISTER_LOG, ...loggedTables().map(logTriggers)) as Record<
-    string,
-    string
-  >;
+  return Object.assign(
+    {},
+    GUARDS,
+    REGISTER_LOG,
+    findTriggers(),
+    ...loggedTables().map(logTriggers),
+  ) as Record<string, string>;
 }
 
 const squeezed = (text: string) => text.replace(/\s+/g, ' ').replace(/["`]/g, '').trim();
@@ -95,22 +104,24 @@ export async function ensureTriggers(db: Reader): Promise<string[]> {
   const broken = await brokenTriggers(db);
   if (!broken.length) return [];
   const wanted = wantedTriggers();
+  const isFindBroken = broken.some((name) => name.startsWith(FIND));
+  const remade = isFindBroken ? [...new Set([...broken, ...Object.keys(findTriggers())])] : broken;
   await db.transaction(
     async (tx) => {
-      for (const name of broken) {
-        await tx.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
-        await tx.run(sql.raw(wanted[name]!));
-      }
+      for (const name of remade) await tx.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
+      // What an older Glassine, or none, wrote down to be found is not to be trusted.
+      if (isFindBroken) await rebuildFindables(tx);
+      for (const name of remade) await tx.run(sql.raw(wanted[name]!));
     },
     { behavior: 'immediate' },
   );
   return broken;
 }
 
-/** Takes away the triggers that keep the log of changes, before the tables they follow change their shape. */
-export async function dropLogTriggers(db: Reader): Promise<void> {
-  const logs = await db.all<{ name: string }>(
-    sql`SELECT name FROM sqlite_master WHERE type = 'trigger' AND substr(name, 1, 4) = 'log_'`,
+/** Takes away the triggers that follow tables column by column, before those change their shape. */
+export async function dropFollowingTriggers(db: Reader): Promise<void> {
+  const following = await db.all<{ name: string }>(
+    sql`SELECT name FROM sqlite_master WHERE type = 'trigger' AND (substr(name, 1, 4) = ${LOG} OR substr(name, 1, 5) = ${FIND})`,
   );
-  for (const { name } of logs) await db.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
+  for (const { name } of following) await db.run(sql.raw(`DROP TRIGGER IF EXISTS "${name}"`));
 }

@@ -1,9 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useRef, useState, type FormEvent } from 'react';
+import { useRef } from 'react';
 import styled from 'styled-components';
 import { useUndo } from './Actions';
+import { FindField } from './FindField';
 import { useKeys } from './Keys';
 import { CONTENT } from './Layout';
 import { middling, narrow, t } from './tokens';
@@ -133,30 +134,6 @@ const Tools = styled.div`
     height: 44px;
   }
 `;
-const Find = styled.form`
-  input {
-    width: 190px;
-    border: 0;
-    border-bottom: 1px solid ${t.ink3};
-    background: transparent;
-    padding: 4px 2px;
-    border-radius: 0;
-    &::placeholder {
-      color: ${t.ink3};
-    }
-  }
-  ${middling} {
-    input {
-      width: clamp(104px, 16vw, 170px);
-    }
-  }
-  ${narrow} {
-    input {
-      font-size: 16px;
-      width: 58vw;
-    }
-  }
-`;
 const Flip = styled.button`
   border: 0;
   background: none;
@@ -195,7 +172,6 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
   const router = useRouter();
   const { unit, flip } = useUnits();
   const undo = useUndo();
-  const [query, setQuery] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const here = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   const count = { '/': counts.bench, '/orders': counts.orders } as Record<string, number>;
@@ -205,14 +181,10 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
       label: `go to ${p.name}`,
       run: () => router.push(p.href),
     })),
-    { key: '/', label: 'find a work, number or order', run: () => field.current?.focus() },
+    { key: '/', label: 'find anything', run: () => field.current?.focus() },
     { key: 'x', label: 'flip millimetres and inches', run: flip },
     ...(undo ? [{ key: 'u', label: 'undo the last act', run: undo }] : []),
   ]);
-  const find = (event: FormEvent) => {
-    event.preventDefault();
-    if (query.trim()) router.push(`/find?q=${encodeURIComponent(query.trim())}`);
-  };
   return (
     <Head>
       <Ticks />
@@ -230,15 +202,7 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
         ))}
       </Scale>
       <Tools>
-        <Find role="search" onSubmit={find}>
-          <input
-            ref={field}
-            value={query}
-            onChange={(e) => setQuery(e.target.value)}
-            placeholder="Find a work, number, order…"
-            aria-label="Find a work, number or order"
-          />
-        </Find>
+        <FindField fieldRef={field} />
         <Flip
           type="button"
           onClick={flip}

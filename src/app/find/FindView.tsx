@@ -1,92 +1,111 @@
 'use client';
 import Link from 'next/link';
-import { STATE_WORDS, type ImpressionState } from '@/core/edition/impressionStates';
-import { ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
-import type { Found } from '@/store/journal';
+import styled from 'styled-components';
+import { GLOSSARY } from '@/core/find/glossary';
+import type { HitGroup } from '@/core/find/hits';
 import {
   EmptyState,
-  PageHeader,
   Lead,
+  Page,
+  PageHeader,
   PageTitle,
   Panel,
   PanelTitle,
   Small,
   Stack,
-  Page,
-  WorkTitle,
 } from '@/ui/Layout';
+import { narrow } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
 
-/** What was found for a word, a number or an order. */
-export function FindView({ text, found }: { text: string; found: Found }) {
-  const n = found.works.length + found.orders.length + found.impressions.length;
+const Words = styled.dl`
+  columns: 2;
+  column-gap: 40px;
+  div {
+    break-inside: avoid;
+    padding: 5px 0;
+  }
+  dt {
+    font-weight: 600;
+  }
+  ${narrow} {
+    columns: 1;
+  }
+`;
+
+/** What was found for a few words or a number, by kind; before anything is asked, the words of the craft. */
+export function FindView({ text, groups, most }: { text: string; groups: HitGroup[]; most: number }) {
+  const count = groups.reduce((sum, { hits }) => sum + hits.length, 0);
   return (
     <Page>
       <PageHeader>
         <div>
           <PageTitle>{text ? `“${text}”` : 'Find'}</PageTitle>
           <Lead>
-            {n ? `${n} found` : 'Nothing found'}: works by title or medium, orders by number or buyer,
-            impressions by their number, as 13/40.
+            {text && (count ? `${count} found. ` : 'Nothing found. ')}
+            Every word may be the beginning of one. A print is found as it is signed: 13/40, AP IV, no. 7,
+            with or without its title.
           </Lead>
         </div>
       </PageHeader>
       <Panel>
-        {n === 0 && (
+        {text === '' ? (
+          <TheWords />
+        ) : count === 0 ? (
           <EmptyState title="Nothing of that name">
             <p>
-              Try a part of a title, a buyer’s name, an order’s number, or an impression as it is signed:
-              13/40.
+              Try the beginning of a title or a name, an order’s or a parcel’s number, a paper, or a word
+              of the craft. <Link href="/find">All words of the craft</Link> stand on a page of their own.
             </p>
           </EmptyState>
+        ) : (
+          <Stack $gap={20}>
+            {groups.map((group) => (
+              <Group key={group.title} group={group} most={most} />
+            ))}
+          </Stack>
         )}
-        <Stack $gap={20}>
-          {found.works.length > 0 && (
-            <section>
-              <PanelTitle>Works</PanelTitle>
-              <ul>
-                {found.works.map((w) => (
-                  <li key={w.id} style={{ padding: '5px 0' }}>
-                    <Link href={`/works/${w.id}`} prefetch={false}>
-                      <WorkTitle>{w.title}</WorkTitle>
-                    </Link>{' '}
-                    <Small>{w.medium}</Small>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-          {found.impressions.length > 0 && (
-            <section>
-              <PanelTitle>Impressions</PanelTitle>
-              <ul>
-                {found.impressions.map((i) => (
-                  <li key={i.id} style={{ padding: '5px 0' }}>
-                    <Link href={`/register/${i.editionId}`} prefetch={false}>
-                      <strong>{i.label}</strong> of <WorkTitle>{i.title}</WorkTitle>
-                    </Link>{' '}
-                    <Small>{STATE_WORDS[i.state as ImpressionState]}</Small>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-          {found.orders.length > 0 && (
-            <section>
-              <PanelTitle>Orders</PanelTitle>
-              <ul>
-                {found.orders.map((o) => (
-                  <li key={o.id} style={{ padding: '5px 0' }}>
-                    <Link href={`/orders/${o.id}`} prefetch={false}>
-                      <strong>{o.number}</strong>, {o.buyer}
-                    </Link>{' '}
-                    <Small>{ORDER_WORDS[o.state as OrderState]}</Small>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
-        </Stack>
       </Panel>
     </Page>
+  );
+}
+
+function Group({ group: { title, hits }, most }: { group: HitGroup; most: number }) {
+  const { sentence } = useUnits();
+  return (
+    <section>
+      <PanelTitle>{title}</PanelTitle>
+      <ul>
+        {hits.map(({ id, href, name, note }) => (
+          <li key={id} style={{ padding: '5px 0' }}>
+            <Link href={href} prefetch={false}>
+              {sentence(name)}
+            </Link>{' '}
+            <Small>{sentence(note)}</Small>
+          </li>
+        ))}
+      </ul>
+      {hits.length === most && <Small>The first {most}; another word narrows them.</Small>}
+    </section>
+  );
+}
+
+function TheWords() {
+  return (
+    <>
+      <PanelTitle>Words of the craft, as they are meant here</PanelTitle>
+      <Words>
+        {GLOSSARY.map(({ word, also = [], says, href }) => (
+          <div key={word}>
+            <dt>
+              <Link href={href} prefetch={false}>
+                {word}
+              </Link>{' '}
+              {also.length > 0 && <Small>also {also.join(', ')}</Small>}
+            </dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </Words>
+    </>
   );
 }

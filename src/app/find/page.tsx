@@ -1,7 +1,7 @@
 import { seen } from '@/app/seen';
 import { queryOf } from '@/app/query';
 import type { Metadata } from 'next';
-import { findAnything } from '@/store/journal';
+import { findAnything, HITS_ON_PAGE } from '@/studio/reports/find';
 import { studio } from '../server';
 import { FindView } from './FindView';
 
@@ -9,14 +9,8 @@ export const metadata: Metadata = { title: 'Find' };
 
 async function FindPage({ searchParams }: { searchParams: Promise<{ q?: string }> }) {
   const text = ((await queryOf(searchParams)).q ?? '').slice(0, 100).trim();
-  return (
-    <FindView
-      text={text}
-      found={
-        text ? await findAnything((await studio()).db, text) : { works: [], orders: [], impressions: [] }
-      }
-    />
-  );
+  const groups = text ? await findAnything(await studio(), text, HITS_ON_PAGE) : [];
+  return <FindView text={text} groups={groups} most={HITS_ON_PAGE} />;
 }
 
 export default seen(FindPage);

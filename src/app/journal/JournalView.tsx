@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { JournalLineModel } from '@/app/models';
+import { pageOfRecord } from '@/core/find/places';
 import { inGroups } from '@/core/groups';
 import { byWork, JOURNAL_KINDS, type JournalBlock, type JournalKind } from '@/core/journalKinds';
 import { Field } from '@/ui/Field';
@@ -71,17 +72,6 @@ const Block = styled.div`
     }
   }
 `;
-
-/** Where a line's own subject can be looked at; a work is reached by its title. */
-const PLACES: Record<string, (id: string) => string> = {
-  wall: (id) => `/wall/${id}`,
-  'buyer’s wall': (id) => `/wall/at/${id}`,
-  order: (id) => `/orders/${id}`,
-  edition: (id) => `/register/${id}`,
-  paper: (id) => `/papers/paper/${id}`,
-  route: (id) => `/papers/route/${id}`,
-  layout: (id) => `/papers/layouts/${id}`,
-};
 
 function hrefOf(asked: Asked, change: Partial<Asked>): string {
   const { search, page, kind } = { ...asked, page: 0, ...change };
@@ -212,7 +202,8 @@ function OneBlock({ block: { work, lines } }: { block: JournalBlock<Line, Work> 
 
 function OneLine({ line }: { line: Line }) {
   const { time, sentence } = useUnits();
-  const place = PLACES[line.subject]?.(line.subjectId);
+  // A work is reached by its title.
+  const place = line.subject === 'work' ? null : pageOfRecord(line.subject, line.subjectId);
   const said = sentence(line.says);
   return (
     <li>

@@ -1,5 +1,6 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { asItWas, at, oneOf } from './kit';
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { FINDABLE_KINDS } from '@/core/find/kinds';
+import { asItWas, at, columnRules, oneOf } from './kit';
 
 /** Every act that changed something or came with a key: who did it, when, and what was answered. */
 export const acts = sqliteTable(
@@ -44,3 +45,21 @@ export const currentAct = sqliteTable('current_act', {
   id: integer('id').primaryKey(),
   actId: text('act_id'),
 });
+
+/**
+ * What the one field finds things by, written by triggers (`findTriggers.ts`) and never by hand. The words are indexed in `found`,
+ * a full-text table that reads its content here; ids are its row numbers, so they are integers of their own.
+ */
+export const findables = sqliteTable(
+  'findables',
+  {
+    id: integer('id').primaryKey(),
+    kind: oneOf('kind', FINDABLE_KINDS).notNull(),
+    ref: text('ref').notNull(),
+    /** What it is called. */
+    head: text('head').notNull(),
+    /** What else is said of it. */
+    words: text('words').notNull(),
+  },
+  (t) => [...columnRules(t), uniqueIndex('findables_ref').on(t.kind, t.ref)],
+);

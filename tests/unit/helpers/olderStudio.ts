@@ -98,7 +98,7 @@ export async function rowsOf(file: string, table: string, columns: string[]): Pr
 
 export async function tablesOf(client: Client): Promise<string[]> {
   const { rows } = await client.execute(
-    `SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> '__drizzle_migrations'`,
+    `SELECT name FROM main.sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name NOT IN ('__drizzle_migrations', 'findables')`,
   );
   return rows.map((row) => String(row.name));
 }
