@@ -1,3 +1,4 @@
+import { fileWords } from '@/core/words';
 import { takeInMaster } from '@/studio/capture/intake';
 import * as masters from '@/studio/capture/masterActions';
 import { reading } from '@/studio/capture/reading';
@@ -21,6 +22,7 @@ import { scheduleListings } from './listing';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOffering } from './offering';
+import { schedulePeople } from './people';
 import { scheduleProofing } from './proofing';
 import { schedulePosting } from './posting';
 import { scheduleOrders } from './selling';
@@ -73,6 +75,7 @@ export async function fillStudio(
   scheduleHanging(studio, clock, known);
   scheduleListings(studio, clock, known);
   scheduleKeeping(studio, clock, known);
+  schedulePeople(studio, clock, known);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
   clock.at({ hoursAgo: 0.5 }, async () => {
@@ -96,7 +99,7 @@ async function furnish(studio: Studio, clock: DemoClock, known: Known) {
   for (const { mayWrite, ...b } of BUYERS) {
     const { id } = await recordBuyer(studio, {
       ...b,
-      email: '',
+      email: mayWrite ? `${fileWords(b.name)}@post.example` : '',
       mayWriteSince: mayWrite ? clock.day(390) : null,
       notes: '',
     });

@@ -414,7 +414,7 @@ export type OrderModel = ReturnType<typeof orderModel>;
 export const orderLineModel = fields<'orderLines'>()('id', 'quantity', 'priceMinor', 'productId');
 
 /** Who a parcel goes to: what stands on its label, and how they like to be called. */
-export const receiverModel = fields<'buyers'>()('name', 'preferredName', 'address', 'country');
+export const receiverModel = fields<'buyers'>()('id', 'name', 'preferredName', 'address', 'country');
 
 export const parcelModel = fields<'parcels'>()(
   'form',

@@ -9,6 +9,13 @@ export type FoundRow = { kind: FindableKind; ref: string; head: string; words: s
 const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 const ofKinds = (kinds: readonly FindableKind[]): string => `kind : (${kinds.map(quoted).join(' OR ')})`;
 
+/** Asks for things of some kinds with words that begin so, in their names or in what is said of them. */
+export const matchOf = (kinds: readonly FindableKind[], words: readonly string[]): string =>
+  `${ofKinds(kinds)} AND {head words} : (${begin(words)})`;
+
+const begin = (words: readonly string[]): string =>
+  words.map((word) => `${quoted(word)} *`).join(' AND ');
+
 /**
  * What of some kinds is found by words: first those called exactly so, then those whose name has words that begin so, then
  * those of which it is said anywhere; the newest first in each.
@@ -21,11 +28,10 @@ export async function findByWords(
   words: readonly string[],
   most: number,
 ): Promise<FoundRow[]> {
-  const begins = words.map((word) => `${quoted(word)} *`).join(' AND ');
   const questions = [
     `${ofKinds(kinds)} AND head : (${words.map(quoted).join(' AND ')})`,
-    `${ofKinds(kinds)} AND head : (${begins})`,
-    `${ofKinds(kinds)} AND {head words} : (${begins})`,
+    `${ofKinds(kinds)} AND head : (${begin(words)})`,
+    matchOf(kinds, words),
   ];
   const found = new Map<string, FoundRow>();
   for (const question of questions) {
@@ -66,7 +72,7 @@ export async function findImpressions(
   words: readonly string[],
   most: number,
 ): Promise<FoundImpression[]> {
-  const named = `${ofKinds(['work'])} AND head : (${words.map((word) => `${quoted(word)} *`).join(' AND ')})`;
+  const named = `${ofKinds(['work'])} AND head : (${begin(words)})`;
   return db.all<FoundImpression>(sql`
     SELECT i.id, e.id AS editionId, i.kind, i.number, e.size, e.name, w.title, i.state, e.signing, e.closed_at AS closedAt
     FROM editions e JOIN impressions i ON i.edition_id = e.id AND i.kind = ${kind} AND i.number = ${number}

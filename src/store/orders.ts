@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql, type SQL, isNull } from 'drizzle-orm';
 import { OPEN_ORDER_STATES, type OrderState } from '@/core/order/orderStates';
 import type { Supply } from '@/core/parcel/pack';
 import type { Db } from './db';
@@ -213,6 +213,7 @@ export const allBuyers = (db: Db): Promise<Buyer[]> =>
   db
     .select()
     .from(buyers)
+    .where(isNull(buyers.removedAt))
     .orderBy(asc(sql`${buyers.name} COLLATE NOCASE`))
     .limit(5_000);
 

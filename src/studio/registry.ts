@@ -41,6 +41,7 @@ import * as listingActs from './listings/listingActions';
 import * as lots from './papers/lotActions';
 import * as papers from './papers/paperActions';
 import * as shelf from './orders/shelfActions';
+import * as people from './people/personActions';
 import * as price from './prices/priceActions';
 import * as product from './prices/productActions';
 import * as accounts from './sales/accountActions';
@@ -119,6 +120,7 @@ const modules = {
   buyerWallActs,
   wallActs,
   listingActs,
+  people,
 };
 
 type Declared<T> =

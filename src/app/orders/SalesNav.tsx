@@ -8,6 +8,7 @@ const PLACES = [
   ['/orders/sending', 'How it is sent'],
   ['/orders/prices', 'Price list'],
   ['/orders/listings', 'Listings'],
+  ['/orders/people', 'People'],
   ['/orders/channels', 'Channels'],
   ['/orders/batch', 'How many to make'],
   ['/orders/income', 'Income'],

@@ -34,8 +34,12 @@ export const buyers = sqliteTable(
     country: text('country').notNull(),
     /** Day of the permission to write to them, if there is one. */
     mayWriteSince: day('may_write_since'),
+    /** Where and how it was given: at a stall, in an order, by letter. */
+    mayWriteHow: text('may_write_how').notNull().default(''),
     notes: text('notes').notNull().default(''),
     createdAt: at('created_at').notNull(),
+    /** They asked to be forgotten: what is left is what the register and the accounts must keep. */
+    removedAt: at('removed_at'),
   },
   (t) => [...columnRules(t), index('buyers_name').on(t.name)],
 );

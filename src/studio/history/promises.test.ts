@@ -282,6 +282,7 @@ describe('undo restores every column', () => {
     ).id!;
     const who = { id: null, name: 'Ada', craft: 'framer', place: 'Vell', country: 'Estmark' };
     await go('saveCraftsperson', { ...who, contact: '', price: '90', days: 9, notes: '' });
+    await go('setPermission', { buyerId, since: '2026-11-02', how: 'at the fair' });
     await go('setPostPolicy', {
       ...{ countries: ['Norrholm'], trackedFrom: '', insuredFrom: '', returnDays: 14, claimDays: 14 },
       ...{ minutesADay: 100, holidayPlace: '' },

@@ -74,6 +74,8 @@ export const recordBuyer = defineAction({
       throw new InputError('address', address, 'at least one line to write on the label');
     if (given) {
       const before = await rowById(tx, 'buyers', given, 'id');
+      if (before.removedAt)
+        throw new RefusedError('They asked to be forgotten: record them anew, should they come back.');
       await patchRow(tx, 'buyers', given, row);
       await noteInJournal(studio, tx, {
         act: 'changed',
@@ -168,6 +170,8 @@ export const placeOrder = defineAction({
     const sumOf = (typed: string | number | undefined, field: string) =>
       typed === undefined || isBlank(typed) ? 0 : parseSum(typed, s.currency, field);
     const buyer = await rowById(tx, 'buyers', input.buyerId, 'buyerId');
+    if (buyer.removedAt)
+      throw new RefusedError('They asked to be forgotten: record them anew, should they order again.');
     if (input.channelId) await rowById(tx, 'channels', input.channelId, 'channelId');
     if (input.accountId) await rowById(tx, 'jobAccounts', input.accountId, 'accountId');
     const orderId = studio.newId();

@@ -402,13 +402,11 @@ function Sale({ table: { order, buyer, lines, goods, costs } }: { table: Packing
             </span>
           ))}
         </p>
-        {buyer.orders > 1 && (
-          <Small>
-            <Link href={`/orders?show=all&q=${encodeURIComponent(buyer.name)}`} prefetch={false}>
-              {buyer.orders} orders of theirs
-            </Link>
-          </Small>
-        )}
+        <Small>
+          <Link href={`/orders/people/${buyer.id}`} prefetch={false}>
+            {buyer.orders > 1 ? `${buyer.orders} orders of theirs` : 'What is known of them'}
+          </Link>
+        </Small>
       </Part>
       <Part title="Money">
         <FactList

@@ -8,9 +8,13 @@ import { outgoingCalendar } from '@/studio/orders/outgoing';
 import { ratesCsv } from '@/studio/orders/ratesCsv';
 import { priceListCsv } from '@/studio/prices/priceList';
 import { orderListCsv } from '@/studio/papers/papers';
+import { letterCsv } from '@/studio/people/people';
 import type { Studio } from '@/studio/studio';
 
-type Export = { kind: string; of: (studio: Studio) => Promise<string> | AsyncGenerator<string> };
+type Export = {
+  kind: string;
+  of: (studio: Studio, query: URLSearchParams) => Promise<string> | AsyncGenerator<string>;
+};
 const csv = (of: Export['of']): Export => ({ kind: 'text/csv', of });
 const text = (of: Export['of']): Export => ({ kind: 'text/plain', of });
 
@@ -29,15 +33,16 @@ const EXPORTS: Record<string, Export> = {
   'rates.csv': csv(ratesCsv),
   'to-order.csv': csv(orderListCsv),
   'price-list.csv': csv(priceListCsv),
+  'letter.csv': csv(letterCsv),
 };
 
-export async function GET(_: Request, { params }: { params: Promise<{ what: string }> }) {
+export async function GET(request: Request, { params }: { params: Promise<{ what: string }> }) {
   try {
     const { what } = await params;
     if (!Object.hasOwn(EXPORTS, what))
       throw new InputError('export', what, `one of ${Object.keys(EXPORTS).join(', ')}`);
     const { kind, of } = EXPORTS[what]!;
-    const made = of(await studio());
+    const made = of(await studio(), new URL(request.url).searchParams);
     return new Response(made instanceof Promise ? await made : streamOf(made), {
       headers: {
         'content-type': `${kind}; charset=utf-8`,
