@@ -22,6 +22,7 @@ import { scheduleListings } from './listing';
 import { scheduleLaying } from './laying';
 import { scheduleMaking } from './making';
 import { scheduleOffering } from './offering';
+import { scheduleWeek } from './week';
 import { schedulePeople } from './people';
 import { scheduleProofing } from './proofing';
 import { schedulePosting } from './posting';
@@ -76,6 +77,7 @@ export async function fillStudio(
   scheduleListings(studio, clock, known);
   scheduleKeeping(studio, clock, known);
   schedulePeople(studio, clock, known);
+  scheduleWeek(studio, clock);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
   clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
   clock.at({ hoursAgo: 0.5 }, async () => {

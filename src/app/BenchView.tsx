@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
@@ -6,6 +7,8 @@ import { Button as AriaButton, Disclosure, DisclosurePanel, Heading } from 'reac
 import styled from 'styled-components';
 import { openAtFirst, type BenchLine } from '@/core/bench/lines';
 import { inGroups } from '@/core/groups';
+import { addDays } from '@/core/measure/day';
+import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
@@ -37,7 +40,11 @@ type Props = {
   today: string;
   isNew: boolean;
   promises: { sent: number; kept: number };
-  week: { day: string; minutes: number }[];
+  week: { day: string; minutes: number; have: number }[];
+  /** What was put off, with the day it comes back. */
+  putOff: { line: BenchLine; untilOn: string; why: string }[];
+  /** What was promised and cannot be kept by the plan of the week. */
+  missed: string[];
 };
 
 const Line = styled.li<{ $next: boolean }>`
@@ -180,21 +187,30 @@ function useBench(lines: readonly Pictured[]) {
 type Bench = ReturnType<typeof useBench>;
 
 /** What needs hands today: each line with its picture, its reason and its one next act. */
-export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
+export function BenchView({ lines, low, today, isNew, promises, week, putOff, missed }: Props) {
   const bench = useBench(lines);
+  const [later, setLater] = useState<BenchLine | null>(null);
   return (
     <Page>
       <PageHeader>
         <div>
           <PageTitle>{WEEKDAY[dayOf(today).getUTCDay()]} at the bench</PageTitle>
-          <Lead>{sayLoad(lines)}</Lead>
+          <Lead>
+            {sayLoad(lines)}{' '}
+            {missed.length > 0 && (
+              <Link href="/week" prefetch={false}>
+                {missed.length === 1 ? 'A promise' : `${missed.length} promises`} cannot be kept
+              </Link>
+            )}
+          </Lead>
         </div>
         <Week week={week} />
       </PageHeader>
       <Columns>
         <Plain aria-label="What needs hands">
           {lines.length === 0 && <ClearBench isNew={isNew} />}
-          <Groups lines={lines} bench={bench} promises={promises} />
+          <Groups lines={lines} bench={bench} promises={promises} onLater={setLater} />
+          <PutOff putOff={putOff} />
         </Plain>
         <Aside>
           <RunningLow low={low} />
@@ -208,14 +224,89 @@ export function BenchView({ lines, low, today, isNew, promises, week }: Props) {
             </IntakeZone>
           )}
           <Small>
+            Tearing, trimming, stretching, hanging: <Link href="/quiet">quiet screens</Link> go one step
+            at a time, on scrap first.
+          </Small>
+          <Small>
             Keys follow the work: press <b>?</b> to see those that work here, <b>x</b> to flip mm and
             inches.
           </Small>
         </Aside>
       </Columns>
+      {later && <LaterSheet line={later} today={today} onClose={() => setLater(null)} />}
     </Page>
   );
 }
+
+/** Until when a line is put off, and why. */
+function LaterSheet({ line, today, onClose }: { line: BenchLine; today: string; onClose: () => void }) {
+  return (
+    <ActionSheet
+      act="putOff"
+      title={`Put off: ${line.subject}`}
+      label="Put it off"
+      about={line.id}
+      first={{ untilOn: addDays(today, 1), why: '' }}
+      asks={[
+        { kind: 'day', name: 'untilOn', label: 'Until', required: true, autoFocus: true },
+        { kind: 'text', name: 'why', label: 'Why', hint: 'said beside it; may be empty' },
+      ]}
+      input={({ untilOn, why }) => ({ line: line.id, untilOn, why })}
+      onClose={onClose}
+    >
+      <Small>{line.about}. It leaves the bench and the week, and comes back by itself on that day.</Small>
+    </ActionSheet>
+  );
+}
+
+/** What was put off, folded: it is not forgotten, and can be taken up before its day. */
+function PutOff({ putOff }: Pick<Props, 'putOff'>) {
+  const action = useAction();
+  const { date } = useUnits();
+  if (putOff.length === 0) return null;
+  return (
+    <Group>
+      <Heading level={2}>
+        <AriaButton slot="trigger">
+          <ChevronRight size={14} strokeWidth={1.6} aria-hidden="true" />
+          <span>Put off: {putOff.length}</span>
+        </AriaButton>
+      </Heading>
+      <DisclosurePanel>
+        <ul>
+          {putOff.map(({ line, untilOn, why }) => (
+            <OffLine key={line.id}>
+              <span>
+                <strong>{line.subject}</strong>, {line.about}
+                <br />
+                <Small>
+                  until {date(untilOn)}
+                  {why && `: ${why}`}
+                </Small>
+              </span>
+              <Button
+                isDisabled={action.isPending}
+                onPress={() => action.run('takeUp', { line: line.id })}
+              >
+                Take it up
+              </Button>
+            </OffLine>
+          ))}
+        </ul>
+        <ErrorCallout error={action.error} />
+      </DisclosurePanel>
+    </Group>
+  );
+}
+
+const OffLine = styled.li`
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 6px 16px;
+  border-bottom: 1px solid ${t.line};
+`;
 
 function ClearBench({ isNew }: { isNew: boolean }) {
   return (
@@ -246,9 +337,11 @@ function Groups({
   lines,
   bench,
   promises,
+  onLater,
 }: {
   lines: Pictured[];
   bench: Bench;
+  onLater: (line: BenchLine) => void;
   promises: Props['promises'];
 }) {
   const groups = inGroups(lines, (line) => line.group);
@@ -276,7 +369,13 @@ function Groups({
       <DisclosurePanel>
         <ol>
           {items.map((line) => (
-            <OneLine key={line.id} line={line} isNext={line === lines[0]} bench={bench} />
+            <OneLine
+              key={line.id}
+              line={line}
+              isNext={line === lines[0]}
+              bench={bench}
+              onLater={onLater}
+            />
           ))}
         </ol>
       </DisclosurePanel>
@@ -284,7 +383,17 @@ function Groups({
   ));
 }
 
-function OneLine({ line, isNext, bench }: { line: Pictured; isNext: boolean; bench: Bench }) {
+function OneLine({
+  line,
+  isNext,
+  bench,
+  onLater,
+}: {
+  line: Pictured;
+  isNext: boolean;
+  bench: Bench;
+  onLater: (line: BenchLine) => void;
+}) {
   const { sentence } = useUnits();
   const { next } = line;
   const reason = <Small>{sentence(line.reason)}</Small>;
@@ -309,7 +418,18 @@ function OneLine({ line, isNext, bench }: { line: Pictured; isNext: boolean; ben
         <ErrorCallout error={bench.errorAt(line)} />
       </div>
       <div className="drawn">{line.picture && <BenchDrawn kind={line.drawing} small />}</div>
-      <div className="minutes">{line.minutes > 0 ? `${line.minutes} min` : ''}</div>
+      <div className="minutes">
+        {line.minutes > 0 ? `${line.minutes} min` : ''}
+        {line.group !== 'Promised' && (
+          <Button
+            quiet
+            onPress={() => onLater(line)}
+            aria-label={`Put off: ${line.subject}, ${line.about}`}
+          >
+            later
+          </Button>
+        )}
+      </div>
       <div className="act">
         {'href' in next ? (
           <ButtonLink href={next.href} main={isNext} keyName={bench.keyOf(line)}>
@@ -375,12 +495,18 @@ const Day = styled.div<{ $today: boolean }>`
   font-size: 12px;
   line-height: 15px;
   color: ${t.ink2};
+  b {
+    display: flex;
+    align-items: flex-end;
+    width: 70%;
+    border: 1px dotted ${t.ink3};
+    border-bottom: 0;
+  }
   i {
     display: block;
-    border: 1px solid ${t.ink3};
-    border-bottom: 0;
+    width: 100%;
     background: ${t.second};
-    min-height: 0;
+    box-shadow: inset 0 0 0 1px ${t.ink3};
   }
   u {
     display: block;
@@ -390,24 +516,28 @@ const Day = styled.div<{ $today: boolean }>`
   }
 `;
 
-/** The week ahead by the hours it asks for. */
-function Week({ week }: { week: { day: string; minutes: number }[] }) {
-  const most = Math.max(60, ...week.map((d) => d.minutes));
+/** The week ahead as the plan lays it: what is asked of each day, within what the day has. */
+function Week({ week }: Pick<Props, 'week'>) {
+  const most = Math.max(60, ...week.map((d) => Math.max(d.minutes, d.have)));
+  const high = (minutes: number) => Math.round(34 * (minutes / most));
   return (
-    <Days role="img" aria-label={week.map((d) => `${d.day}: ${hours(d.minutes)}`).join(', ')}>
-      {week.map((d, i) => (
-        <Day key={d.day} $today={i === 0}>
-          {d.minutes > 0 ? (
-            <>
-              {hours(d.minutes)}
-              <i style={{ height: Math.round(34 * (d.minutes / most)), width: '70%' }} />
-            </>
-          ) : null}
-          <u>
-            {WEEKDAY[dayOf(d.day).getUTCDay()]!.slice(0, 2)} {dayOf(d.day).getUTCDate()}
-          </u>
-        </Day>
-      ))}
-    </Days>
+    <Link href="/week" prefetch={false} aria-label={sayWeek(week)} style={{ textDecoration: 'none' }}>
+      <Days aria-hidden="true">
+        {week.map((d, i) => (
+          <Day key={d.day} $today={i === 0}>
+            {d.minutes > 0 ? hours(d.minutes) : null}
+            <b style={{ height: high(d.have) }}>
+              <i style={{ height: high(d.minutes) }} />
+            </b>
+            <u>
+              {WEEKDAY[dayOf(d.day).getUTCDay()]!.slice(0, 2)} {dayOf(d.day).getUTCDate()}
+            </u>
+          </Day>
+        ))}
+      </Days>
+    </Link>
   );
 }
+
+const sayWeek = (week: Props['week']): string =>
+  `The week: ${week.map((d) => `${d.day}: ${hours(d.minutes)} of ${hours(d.have)}`).join(', ')}`;

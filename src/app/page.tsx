@@ -7,7 +7,7 @@ import { BenchView } from './BenchView';
 
 async function BenchPage() {
   const s = await studio();
-  const { lines, low, today, settings, late, week } = await benchToday(s);
+  const { lines, putOff, low, today, settings, late, week, missed } = await benchToday(s);
   const subjects = lines.flatMap((line) => subjectOf(line) ?? []);
   const works = await worksOfSubjects(s.db, [...new Set(subjects)]);
   return (
@@ -19,7 +19,7 @@ async function BenchPage() {
       low={low.map((s) => ({ id: s.id, name: s.name, onHand: s.onHand, reorderAt: s.reorderAt }))}
       today={today}
       promises={late}
-      week={week}
+      {...{ week, putOff, missed }}
       isNew={settings.artist === ''}
     />
   );

@@ -15,6 +15,7 @@ export const JOURNAL_KINDS = {
     subjects: [
       'order',
       'buyer',
+      'person',
       'service',
       'goods',
       'channel',
@@ -32,7 +33,7 @@ export const JOURNAL_KINDS = {
     subjects: ['paper', 'layout', 'machine', 'route', 'supply', 'supplier'],
   },
   walls: { name: 'Walls', subjects: ['wall', 'buyer’s wall'] },
-  studio: { name: 'The studio', subjects: ['studio', 'act'] },
+  studio: { name: 'The studio', subjects: ['studio', 'act', 'bench', 'hands'] },
 } as const;
 export type JournalKind = keyof typeof JOURNAL_KINDS;
 

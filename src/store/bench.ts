@@ -98,4 +98,17 @@ export const openCounts = (db: Db, today: string) =>
          + (SELECT count(*) FROM intakes WHERE state = 'refused')
          + (SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL))
          + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
-         + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL) AS other`);
+         + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL)
+         - (SELECT count(*) FROM bench_marks WHERE until_on > ${today}) AS other`);
+
+/** Work that is out, with the day it is expected. */
+export const jobsOut = (db: Db) =>
+  db.all<{ route: string; dueOn: string }>(sql`
+    SELECT r.name AS route, j.expected_on AS dueOn FROM sent_jobs j JOIN routes r ON r.id = j.route_id
+    WHERE j.back_on IS NULL ORDER BY j.expected_on LIMIT 40`);
+
+/** Originals that are out, with the day they are due. */
+export const originalsOut = (db: Db) =>
+  db.all<{ title: string; who: string; dueOn: string; workId: string }>(sql`
+    SELECT w.title, m.who, m.due_on AS dueOn, w.id AS workId FROM original_moves m JOIN works w ON w.id = m.work_id
+    WHERE m.back_on IS NULL AND m.due_on IS NOT NULL ORDER BY m.due_on LIMIT 40`);

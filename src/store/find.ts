@@ -98,6 +98,11 @@ export const journalFacts = (db: Db, ids: readonly string[]) =>
   db.all<{ id: string; at: string; subject: string; subjectId: string }>(sql`
     SELECT id, at, subject, subject_id AS subjectId FROM journal WHERE id IN (${listOf(ids)})`);
 
+/** When notes were written, and what they are pinned to. */
+export const noteFacts = (db: Db, ids: readonly string[]) =>
+  db.all<{ id: string; at: string; subject: string; subjectId: string }>(sql`
+    SELECT id, at, subject, subject_id AS subjectId FROM notes WHERE id IN (${listOf(ids)})`);
+
 const listOf = (ids: readonly string[]) =>
   sql.join(
     ids.map((id) => sql`${id}`),

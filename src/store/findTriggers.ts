@@ -57,6 +57,7 @@ const SOURCES: readonly Source[] = [
   { table: 'goods', kind: 'goods', head: 'r.name', words: ['r.kind', 'r.notes'] },
   { table: 'layouts', kind: 'layout', head: 'r.name', words: [] },
   { table: 'walls', kind: 'wall', head: 'r.name', words: [] },
+  { table: 'notes', kind: 'note', head: "''", words: ['r.text'] },
   { table: 'journal', kind: 'journal', head: "''", words: ['r.says'] },
 ];
 

@@ -48,6 +48,8 @@ export type LaneLine = {
   finish: ProductFinish | null;
   picture: string | null;
   ready: number;
+  /** Hours its paper takes to dry: the slowest this size was proofed well on, or else what it was printed on. */
+  dryHours: number;
   isSigned: number;
   isGoods: number;
 };
@@ -64,10 +66,11 @@ export const laneLines = (db: Db): Promise<LaneLine[]> =>
       f.border_top_um AS borderTopUm, f.border_right_um AS borderRightUm, f.border_bottom_um AS borderBottomUm,
       f.border_left_um AS borderLeftUm, pr.finish,
       (SELECT m.sha256 FROM masters m WHERE m.work_id = e.work_id AND m.current = 1 AND m.state = 'ready' LIMIT 1) AS picture,
-      ready.n AS ready, e.signing IN ('front', 'back') AS isSigned, 0 AS isGoods
+      ready.n AS ready, coalesce((SELECT max(pa.dry_hours) FROM proofs p JOIN papers pa ON pa.id = p.paper_id WHERE p.format_id = l.format_id AND p.state = 'accepted'),
+        (SELECT pa.dry_hours FROM impressions i JOIN papers pa ON pa.id = i.paper_id WHERE i.edition_id = l.edition_id AND i.format_id = l.format_id LIMIT 1), 0) AS dryHours, e.signing IN ('front', 'back') AS isSigned, 0 AS isGoods
     FROM lines l JOIN editions e ON e.id = l.edition_id JOIN formats f ON f.id = l.format_id
       JOIN ready ON ready.edition_id = l.edition_id AND ready.format_id = l.format_id
       LEFT JOIN products pr ON pr.id = l.product_id
     UNION ALL
-    SELECT g.order_id, g.id, g.quantity, 0, 0, 0, 0, 0, 0, NULL, NULL, g.quantity, 0, 1
+    SELECT g.order_id, g.id, g.quantity, 0, 0, 0, 0, 0, 0, NULL, NULL, g.quantity, 0, 0, 1
     FROM order_goods g WHERE g.order_id IN (SELECT id FROM open)`);

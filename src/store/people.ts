@@ -250,6 +250,9 @@ export async function forgetPerson(
     UPDATE handovers SET to_whom = replace(to_whom, ${name}, ${instead}), from_whom = replace(from_whom, ${name}, ${instead}) WHERE order_id IN (${orders})`);
   await tx.run(sql`
     UPDATE order_cases SET says = replace(says, ${name}, ${instead}), condition = replace(condition, ${name}, ${instead}) WHERE order_id IN (${orders})`);
+  await tx.run(sql`DELETE FROM notes WHERE subject = 'person' AND subject_id = ${buyerId}`);
+  await tx.run(sql`
+    UPDATE journal SET says = ${`Noted of ${q.instead}`} WHERE subject = 'person' AND subject_id = ${buyerId}`);
   if (!q.isShared)
     await tx.run(
       sql`UPDATE reservations SET for_whom = ${instead}, note = '' WHERE lower(trim(for_whom)) = lower(trim(${name}))`,
@@ -274,6 +277,7 @@ async function forgetLog(
 ): Promise<void> {
   const rows = sql`((table_name = 'buyers' AND row_id = ${buyerId})
     OR (table_name = 'orders' AND row_id IN (${orders}))
+    OR (table_name = 'notes' AND instr(coalesce(before, '') || coalesce(after, ''), ${buyerId}) > 0)
     OR (table_name IN ('keepers', 'handovers', 'reservations', 'order_cases', 'job_accounts') AND instr(coalesce(before, '') || coalesce(after, ''), ${name}) > 0))`;
   const said = JSON.stringify({ message: 'Done for somebody who asked to be forgotten.' });
   await tx.run(sql`

@@ -42,6 +42,7 @@ import * as lots from './papers/lotActions';
 import * as papers from './papers/paperActions';
 import * as shelf from './orders/shelfActions';
 import * as people from './people/personActions';
+import * as noteActs from './notes/noteActions';
 import * as price from './prices/priceActions';
 import * as product from './prices/productActions';
 import * as accounts from './sales/accountActions';
@@ -60,6 +61,7 @@ import * as beginning from './settings/beginActions';
 import * as settings from './settings/settingActions';
 import type { Studio } from './studio';
 import * as buyerWallActs from './walls/buyerWallActions';
+import * as weekActs from './week/weekActions';
 import * as wallActs from './walls/wallActions';
 import * as moves from './works/custodyActions';
 import * as photographs from './works/photographActions';
@@ -119,8 +121,10 @@ const modules = {
   undoing,
   buyerWallActs,
   wallActs,
+  weekActs,
   listingActs,
   people,
+  noteActs,
 };
 
 type Declared<T> =

@@ -173,7 +173,8 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
   const { unit, flip } = useUnits();
   const undo = useUndo();
   const field = useRef<HTMLInputElement>(null);
-  const here = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
+  const here = (href: string) =>
+    href === '/' ? path === '/' || path === '/week' : path.startsWith(href);
   const count = { '/': counts.bench, '/orders': counts.orders } as Record<string, number>;
   useKeys([
     ...PLACES.map((p, i) => ({

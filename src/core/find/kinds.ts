@@ -12,6 +12,7 @@ export const FINDABLE_KINDS = [
   'goods',
   'layout',
   'wall',
+  'note',
   'journal',
 ] as const;
 export type FindableKind = (typeof FINDABLE_KINDS)[number];

@@ -15,6 +15,7 @@ const PLACES: Readonly<Record<string, (id: string) => string>> = {
   supplier: () => '/papers/order',
   channel: () => '/orders/channels',
   goods: () => '/orders/goods',
+  hands: (kind) => `/quiet/${kind}`,
 };
 
 /**

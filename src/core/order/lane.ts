@@ -85,7 +85,14 @@ const DAYS_SHOWN = 5;
  */
 export function laneColumns(
   orders: readonly LaneOrder[],
-  q: { today: Day; workdays: readonly Weekday[]; holidays: readonly Day[]; minutesADay: number },
+  q: {
+    today: Day;
+    workdays: readonly Weekday[];
+    holidays: readonly Day[];
+    minutesADay: number;
+    /** Days that have other hours than the rest. */
+    dayMinutes?: ReadonlyMap<Day, number>;
+  },
 ): LaneColumn[] {
   const { today } = q;
   const works = (day: Day) => q.workdays.includes(weekdayOf(dayNumber(day))) && !q.holidays.includes(day);
@@ -114,7 +121,7 @@ export function laneColumns(
       isWorked,
       orders: own.sort((a, b) => a.shipBy.localeCompare(b.shipBy) || a.number - b.number),
       asked: own.reduce((sum, o) => sum + o.minutes, 0),
-      have: of !== null && isWorked ? q.minutesADay : 0,
+      have: of === null ? 0 : (q.dayMinutes?.get(of) ?? (isWorked ? q.minutesADay : 0)),
     };
   };
   const open = orders.filter((o) => !isLate(o));

@@ -5,7 +5,7 @@ CREATE TABLE `findables` (
 	`head` text NOT NULL,
 	`words` text NOT NULL,
 	CONSTRAINT "findables.id" CHECK(typeof("id") IN ('integer', 'null') AND coalesce("id", 0) >= 0),
-	CONSTRAINT "findables.kind" CHECK("kind" IN ('work', 'person', 'order', 'parcel', 'paper', 'route', 'machine', 'supplier', 'channel', 'goods', 'layout', 'wall', 'journal'))
+	CONSTRAINT "findables.kind" CHECK("kind" IN ('work', 'person', 'order', 'parcel', 'paper', 'route', 'machine', 'supplier', 'channel', 'goods', 'layout', 'wall', 'note', 'journal'))
 );
 --> statement-breakpoint
 CREATE UNIQUE INDEX `findables_ref` ON `findables` (`kind`,`ref`);--> statement-breakpoint

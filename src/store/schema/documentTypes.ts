@@ -37,6 +37,7 @@ import type { FamilyName, School } from '@/core/resolution';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { FinePrint } from '@/core/stock/finePrint';
 import type { BuyerHung } from '@/core/wall/buyerWall';
+import type { WeekManner } from '@/core/week/manner';
 import type { WallPlan } from '@/core/wall/plan';
 
 /**
@@ -48,6 +49,7 @@ export interface Documents {
   adjustment: Adjustment;
   buyerHung: BuyerHung;
   wallPlan: WallPlan;
+  weekManner: WeekManner;
   asPrinted: AsPrinted;
   captureCheck: CaptureCheck;
   captures: { sha256: string; fileName: string }[];

@@ -6,4 +6,6 @@ export * from './laying';
 export * from './supplying';
 export * from './proofing';
 export * from './showing';
+export * from './planning';
+export * from './noting';
 export * from './acting';

@@ -52,6 +52,8 @@ export const studio = sqliteTable(
     holidayPlace: text('holiday_place').notNull().default(''),
     /** A rate of tax that is shown on papers; prices are kept without. Nothing: none is shown. */
     taxShown: real('tax_shown'),
+    /** When the day's work begins, how long the way to the counter takes, and the key of the private calendar; nothing: the usual. */
+    week: document('week', 'weekManner'),
   },
   columnRules,
 );

@@ -1,5 +1,6 @@
 import { handleImpressions, printImpressions, takeBackHandling } from '../editions/impressionActions';
 import { InputError, RefusedError } from '@/core/errors';
+import { addDays } from '@/core/measure/day';
 import type { ProfileFacts } from '@/core/colour/profileFacts';
 import { INSPECTION } from '@/core/proof/inspection';
 import { newestChange } from '@/store/changes';
@@ -30,6 +31,7 @@ import { dispatchOrder, packParcel, sealParcel } from '../orders/parcelActions';
 import { listingOf } from '../prices/listing';
 import { judgeAgain, takeBackProof } from '../proofs/roundActions';
 import { ACTIONS, performByName } from '../registry';
+import { benchLinesToday } from '../reports/bench';
 import type { Studio } from '../studio';
 import { loadWorkPage } from '../works/workPage';
 
@@ -250,7 +252,20 @@ describe('undo restores every column', () => {
       note: '',
     });
     await go('takeBackHandling', { editionId, impressionIds: ids.slice(0, 1) });
+    const [line] = (await benchLinesToday(studio)).filter(({ group }) => group !== 'Promised');
+    const untilOn = addDays(await studio.today(), 3);
+    await go('putOff', { line: line!.id, untilOn, why: 'no light' });
+    await go('takeUp', { line: line!.id });
+    await go('planTask', { task: line!.id, plannedOn: untilOn });
+    await go('setDayHours', { day: untilOn, hours: '2 h' });
+    await go('setDayHours', { day: untilOn, hours: '' });
+    const noted = { subject: 'order', subjectId: orderId, text: 'the porter rings twice' };
+    const noteId = (await go('addNote', { ...noted, isLesson: false })).id!;
+    await go('setLesson', { id: noteId, isLesson: true });
+    await go('removeNote', { id: noteId });
+    await go('setWeekManner', { starts: '8:15', trip: '30 min' });
     const again = await order(f, editionId);
+    await go('planTask', { task: `pack:${again}`, plannedOn: untilOn });
     await go('markPaid', { id: again, paid: false });
     await go('cancelOrder', { id: again, note: 'changed their mind' });
     const checked = await checkStudio(studio);

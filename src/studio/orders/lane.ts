@@ -1,13 +1,14 @@
-import { FIRST_RATES } from '@/core/cost/rates';
 import { bordersOf, sheetOf } from '@/core/crop/border';
 import { laneColumns, type LaneColumn, type LaneOrder } from '@/core/order/lane';
 import { madePiece } from '@/core/parcel/made';
 import { planPack, type PackedPrint, type PackPlan, type Supply } from '@/core/parcel/pack';
-import { laneLines, laneOrders, type LaneLine, type LaneRow } from '@/store/lane';
+import type { LaneLine, LaneRow } from '@/store/lane';
 import { shelf } from '@/store/orders';
+import { findRows } from '@/store/rows';
 import type { Studio } from '../studio';
 import { calendarFrom } from './calendar';
 import { policyOf } from './carriage';
+import { openOrderHands } from './hands';
 
 /** Paper of a usual weight: the lane draws sizes, and weighs nothing. */
 const USUAL_GSM = 300;
@@ -16,56 +17,34 @@ const USUAL_GSM = 300;
 export async function laneOf(studio: Studio): Promise<LaneColumn[]> {
   const settings = await studio.settings();
   const today = await studio.today();
-  const [rows, lines, onShelf, policy] = await Promise.all([
-    laneOrders(studio.db),
-    laneLines(studio.db),
+  const [open, ownHours, onShelf, policy] = await Promise.all([
+    openOrderHands(studio),
+    findRows(studio.db, 'dayHours'),
     shelf(studio.db),
     policyOf(studio),
   ]);
-  const byOrder = new Map<string, LaneLine[]>();
-  for (const line of lines) byOrder.set(line.orderId, [...(byOrder.get(line.orderId) ?? []), line]);
   const plans = new Map<string, PackPlan>();
-  const left = new Map(lines.map(({ key, ready }) => [key, ready]));
-  /** What of a line lies ready: whoever is promised first has it first, and a print is ready for one order only. */
-  const readyOf = (state: LaneRow['state'], own: readonly LaneLine[]): number[] =>
-    own.map(({ key, quantity }) => {
-      if (state !== 'new') return quantity;
-      const ready = Math.min(quantity, left.get(key) ?? 0);
-      left.set(key, (left.get(key) ?? 0) - ready);
-      return ready;
-    });
-  const { minutes, minutesPerM2 } = settings.costRates ?? FIRST_RATES;
-  const orders = rows.map((row): LaneOrder => {
-    const own = byOrder.get(row.id) ?? [];
-    const pieces = own.reduce((sum, l) => sum + l.quantity, 0);
-    const readyByLine = readyOf(row.state, own);
-    const ready = readyByLine.reduce((sum, n) => sum + n, 0);
-    const plan = row.form === null ? plannedParcel(own, onShelf, plans) : null;
-    const toPrint = own.flatMap((l, i) => {
-      const short = l.quantity - readyByLine[i]!;
-      const area = (l.imageWidthUm / 1e6) * (l.imageHeightUm / 1e6);
-      const each = minutesPerM2 * area + minutes.trim + minutes.inspect + (l.isSigned ? minutes.sign : 0);
-      return short ? [short * each] : [];
-    });
-    const toPack = row.state === 'new' || row.state === 'picked' ? minutes.pack : minutes.pack / 4;
+  const orders = open.map(({ row, lines, ready, minutes }): LaneOrder => {
+    const plan = row.form === null ? plannedParcel(lines, onShelf, plans) : null;
     return {
       ...facts(row),
-      pieces,
-      ready,
+      pieces: lines.reduce((sum, l) => sum + l.quantity, 0),
+      ready: ready.reduce((sum, n) => sum + n, 0),
       form: row.form ?? plan?.form ?? 'flat',
       outer: plan?.outer ?? {
         length: row.lengthUm ?? 0,
         width: row.widthUm ?? 0,
         height: row.heightUm ?? 0,
       },
-      picture: own.find(({ picture }) => picture)?.picture ?? null,
-      minutes: Math.round(toPrint.reduce((sum, m) => sum + m, 0) + toPack),
+      picture: lines.find(({ picture }) => picture)?.picture ?? null,
+      minutes: minutes.print + minutes.finish + minutes.pack,
     };
   });
   return laneColumns(orders, {
     today,
     ...(await calendarFrom(settings, today)),
     minutesADay: policy.minutesADay,
+    dayMinutes: new Map(ownHours.map(({ day, minutes }) => [day, minutes])),
   });
 }
 

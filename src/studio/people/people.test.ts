@@ -4,6 +4,7 @@ import { rowById } from '@/store/rows';
 import { furnished, order, refused, withPrints } from '../../../tests/unit/helpers/house';
 import { checkStudio } from '../care/studioCheck';
 import { closeOrder, markPaid, pickOrder, recordBuyer } from '../orders/orderActions';
+import { addNote } from '../notes/noteActions';
 import { noteKeeper } from '../editions/keeperActions';
 import { dispatchOrder, packParcel, sealParcel } from '../orders/parcelActions';
 import { recordService } from '../orders/shelfActions';
@@ -117,12 +118,15 @@ describe('forgetting somebody', () => {
     await noteKeeper(studio, {
       ...{ impressionId, name: 'Quillon Vexmoor', how: 'bought', sinceOn: '2026-11-02', note: '' },
     });
+    await addNote(studio, {
+      ...{ subject: 'person', subjectId: buyerId, text: 'Quillon likes it dark', isLesson: true },
+    });
     const kept = await sums(studio);
-    expect(await wholeText(studio)).toMatch(/vexmoor[^]*zebrastraat/);
+    expect(/vexmoor[^]*zebrastraat/.test(await wholeText(studio))).toBe(true);
     expect((await findAnything(studio, 'vexmoor', 5)).length).toBeGreaterThan(0);
     const { message, undo } = await forgetBuyer(studio, { buyerId });
     expect([undo, message]).toEqual([undefined, expect.stringMatching(/^They are forgotten here/)]);
-    expect(await wholeText(studio)).not.toMatch(/quill|vexmoor|zebrastraat/);
+    expect((await wholeText(studio)).match(/.{0,60}(quill|vexmoor|zebrastraat).{0,60}/g)).toBeNull();
     expect(await findAnything(studio, 'vexmoor', 5)).toEqual([]);
     expect(await sums(studio)).toEqual(kept);
     expect((await checkStudio(studio)).faults).toEqual([]);

@@ -60,7 +60,6 @@ export async function peopleList(studio: Studio, ask: PeopleAsk) {
   }));
   return { lines, total, countries };
 }
-export type PersonLine = Awaited<ReturnType<typeof peopleList>>['lines'][number];
 
 const letterOf = (person: PersonRow, bought: Map<string, BoughtFacts>, today: string) =>
   permissionFinding(

@@ -1,4 +1,4 @@
-import { addDays, daysEarlier, daysPassed } from '@/core/measure/day';
+import { daysEarlier, daysPassed } from '@/core/measure/day';
 import { keptPromises } from '@/core/parcel/shipBy';
 import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
 import type { Care } from '@/core/care';
@@ -27,9 +27,42 @@ import { daysSinceBackup, REMIND_DAYS } from '../care/care';
 import { isClockBehind } from '../care/studioCheck';
 import { dueForReference } from '../editions/inspections';
 import type { Studio } from '../studio';
+import { weekOf } from '../week/week';
 
-/** Everything the bench shows: what wants hands, what runs low, and how the month's promises went. */
+/** Everything the bench shows: what wants hands, what was put off, what runs low, the week ahead, and how the month’s promises went. */
 export async function benchToday(studio: Studio) {
+  const settings = await studio.settings();
+  const today = localDay(studio.now(), settings.timeZone);
+  const all = await benchLinesToday(studio);
+  const [low, late, week] = await Promise.all([
+    lowSupplies(studio.db),
+    promisesKept(studio, today),
+    weekOf(studio, all),
+  ]);
+  const offUntil = new Map(
+    week.marks.flatMap(({ line, untilOn, why }) =>
+      untilOn !== null && untilOn > today ? [[line, { untilOn, why }] as const] : [],
+    ),
+  );
+  return {
+    lines: all.filter(({ id }) => !offUntil.has(id)),
+    putOff: all.flatMap((line) => {
+      const mark = offUntil.get(line.id);
+      return mark ? [{ line, ...mark }] : [];
+    }),
+    ...{ low, today, settings, late },
+    week: week.plan.days
+      .slice(0, DAYS_AHEAD)
+      .map(({ day, used, minutes }) => ({ day, minutes: used, have: minutes })),
+    missed: week.plan.missed.map((id) => week.items.find(({ task }) => task.id === id)!.task.name),
+  };
+}
+
+/** How many days stand beside the bench. */
+const DAYS_AHEAD = 7;
+
+/** What wants hands today, also what was put off. */
+export async function benchLinesToday(studio: Studio): Promise<BenchLine[]> {
   const { db } = studio;
   const settings = await studio.settings();
   const now = studio.now();
@@ -42,8 +75,6 @@ export async function benchToday(studio: Studio) {
     reading,
     without,
     unpriced,
-    low,
-    late,
     queued,
     out,
     colour,
@@ -55,14 +86,12 @@ export async function benchToday(studio: Studio) {
     mastersBeingRead(db),
     worksWithoutMaster(db),
     unpricedWorks(studio),
-    lowSupplies(db),
-    promisesKept(studio, today),
     queuedLayouts(studio),
     lateBack(studio, today),
     colourDue(studio, today),
   ]);
   const notRead = await unreadable(db);
-  const lines = benchLines({
+  return benchLines({
     today,
     now,
     orders: orderRows.map((r) => ({
@@ -132,18 +161,6 @@ export async function benchToday(studio: Studio) {
     out,
     colour,
   });
-  return {
-    lines,
-    low,
-    today,
-    settings,
-    late,
-    week: weekLoad(
-      lines,
-      orderRows.map((r) => r.order.shipBy),
-      today,
-    ),
-  };
 }
 
 const queuedLayouts = async (studio: Studio) =>
@@ -290,25 +307,6 @@ async function promisesKept(studio: Studio, today: string) {
   // A day more than is counted, since a day begins at another instant here.
   const since = daysEarlier(`${today}T00:00:00Z`, 32);
   return keptPromises(await dispatchedSince(studio.db, since), today, timeZone);
-}
-
-/** Minutes of work that fall on each of the next seven days, by what is promised for it. */
-function weekLoad(
-  lines: BenchLine[],
-  shipDays: string[],
-  today: string,
-): { day: string; minutes: number }[] {
-  return Array.from({ length: 7 }, (_, k) => {
-    const day = addDays(today, k);
-    const promised = shipDays.filter((d) => d === day || (k === 0 && d < today)).length * 12;
-    const rest =
-      k === 0
-        ? lines
-            .filter((l) => l.group === 'Dry now, or waiting on an eye')
-            .reduce((a, l) => a + l.minutes, 0)
-        : 0;
-    return { day, minutes: promised + rest };
-  });
 }
 
 /** The numbers that stand beside the places: the lines the bench has, and the orders that are open. */

@@ -9,6 +9,7 @@ import {
   findByWords,
   findImpressions,
   findLines,
+  noteFacts,
   journalFacts,
   orderFacts,
   ordersOfParcels,
@@ -27,6 +28,7 @@ const GROUPS: readonly Group[] = [
   { title: 'People', kinds: ['person'] },
   { title: 'Parcels', kinds: ['parcel'] },
   { title: 'Papers', kinds: ['paper'] },
+  { title: 'Notes', kinds: ['note'] },
   {
     title: 'Elsewhere in the studio',
     kinds: ['route', 'machine', 'supplier', 'channel', 'goods', 'layout', 'wall'],
@@ -78,15 +80,16 @@ const wordHit = ({ word, says, href }: ReturnType<typeof glossaryOf>[number]): H
 
 async function hitsOf(studio: Studio, rows: readonly FoundRow[]): Promise<Hit[]> {
   const idsOf = (kind: FindableKind) => rows.filter((row) => row.kind === kind).map((row) => row.ref);
-  const [orders, parcels, lines] = await Promise.all([
+  const [orders, parcels, lines, notes] = await Promise.all([
     byId(idsOf('order'), (ids) => orderFacts(studio.db, ids)),
     byId(idsOf('parcel'), (ids) => ordersOfParcels(studio.db, ids)),
     byId(idsOf('journal'), (ids) => journalFacts(studio.db, ids)),
+    byId(idsOf('note'), (ids) => noteFacts(studio.db, ids)),
   ]);
   return rows.map((row) => {
     const order = orders.get(row.ref);
     const parcel = parcels.get(row.ref);
-    const line = lines.get(row.ref);
+    const line = lines.get(row.ref) ?? notes.get(row.ref);
     if (order) return orderHit(row, order);
     if (parcel)
       return {

@@ -63,7 +63,18 @@ type MarkKind = Mark | 'none';
 type Outcome = 'returned' | 'lost' | 'cancel' | 'split';
 
 /** The packing table of one order: pick, tick, pack, weigh, tick again, seal, send, each step with its own reason to stop. */
-export function PackingView({ table, runId = null }: { table: PackingModel; runId?: string | null }) {
+export function PackingView({
+  table,
+  runId = null,
+  lessons,
+  notes,
+}: {
+  table: PackingModel;
+  runId?: string | null;
+  /** What was learned of what is in it, and of whom it goes to. */
+  lessons?: ReactNode;
+  notes?: ReactNode;
+}) {
   const { order, parcel } = table;
   const router = useRouter();
   const action = useAction();
@@ -89,6 +100,7 @@ export function PackingView({ table, runId = null }: { table: PackingModel; runI
       <Columns $aside={340}>
         <Stack $gap={18}>
           <FromTheBuyer table={table} />
+          {lessons}
           {table.served && <Verdict finding={table.served} />}
           {!hasLeft && <ScanField table={table} onTick={(id) => tick(id, true)} onPick={pick} />}
           <Contents table={table} ticked={ticked} onTick={tick} />
@@ -101,6 +113,7 @@ export function PackingView({ table, runId = null }: { table: PackingModel; runI
           <WhatBecameOfIt table={table} action={action} onDeliver={deliver} onSheet={setSheet} />
           <Stages table={table} />
           <AfterPart table={table} />
+          {notes && <Panel>{notes}</Panel>}
         </Stack>
         <Aside>
           {table.plan && !hasLeft && (

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Finding } from '@/core/finding';
 import { inGroups } from '@/core/groups';
 import { areaOf } from '@/core/sheets/pieces';
@@ -39,11 +39,14 @@ export function QueueView({
   queue,
   costs,
   inks,
+  lessons,
 }: {
   queue: Queued[];
   /** What the products of all sizes in it cost. */
   costs: ShownCost[];
   inks: { machineId: string; error: Finding[] }[];
+  /** What was learned of the papers in it. */
+  lessons: ReactNode;
 }) {
   const [printing, setPrinting] = useState<Queued | null>(null);
   const [spoiling, setSpoiling] = useState<Queued | null>(null);
@@ -69,6 +72,7 @@ export function QueueView({
         </div>
       </PageHeader>
       <PapersNav />
+      {queue.length > 0 && lessons}
       {queue.length === 0 && (
         <Panel>
           <EmptyState title="Nothing waits to be printed">

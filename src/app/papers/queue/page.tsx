@@ -1,5 +1,7 @@
 import { layoutModel } from '@/app/models';
+import { Lessons } from '@/app/NotesPart';
 import { seen } from '@/app/seen';
+import { lessonsOf } from '@/store/notes';
 import type { Metadata } from 'next';
 import { studio } from '@/app/server';
 import { shownCosts } from '@/studio/prices/shownCosts';
@@ -17,6 +19,17 @@ async function QueuePage() {
   return (
     <QueueView
       costs={await shownCosts(s, formatIds)}
+      lessons={
+        <Lessons
+          lessons={await lessonsOf(
+            s.db,
+            [...new Set(queue.map(({ layout }) => layout.paperId))].map((subjectId) => ({
+              subject: 'paper',
+              subjectId,
+            })),
+          )}
+        />
+      }
       queue={queue.map(({ layout, machine, ...worked }) => ({
         ...worked,
         layout: layoutModel(layout),

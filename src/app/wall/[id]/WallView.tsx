@@ -112,6 +112,7 @@ export function WallView({ wall, offers }: { wall: WallModel; offers: OfferedToH
               <ButtonLink href={`/api/documents/wall-labels/${id}`} target="_blank">
                 Labels
               </ButtonLink>
+              <ButtonLink href={`/quiet/hang?wall=${id}`}>Hang it, step by step</ButtonLink>
               <ButtonLink main keyName="d" href={`/api/documents/drill-sheet/${id}`} target="_blank">
                 Drill sheet
               </ButtonLink>

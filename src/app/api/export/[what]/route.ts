@@ -8,6 +8,7 @@ import { outgoingCalendar } from '@/studio/orders/outgoing';
 import { ratesCsv } from '@/studio/orders/ratesCsv';
 import { priceListCsv } from '@/studio/prices/priceList';
 import { orderListCsv } from '@/studio/papers/papers';
+import { weekCalendar } from '@/studio/week/calendar';
 import { letterCsv } from '@/studio/people/people';
 import type { Studio } from '@/studio/studio';
 
@@ -30,6 +31,7 @@ const EXPORTS: Record<string, Export> = {
   'certificates.html': { kind: 'text/html', of: checkerFile },
   'orders.csv': csv(ordersCsv),
   'to-leave.ics': { kind: 'text/calendar', of: outgoingCalendar },
+  'week.ics': { kind: 'text/calendar', of: weekCalendar },
   'rates.csv': csv(ratesCsv),
   'to-order.csv': csv(orderListCsv),
   'price-list.csv': csv(priceListCsv),

@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import type { Finding } from '@/core/finding';
@@ -61,12 +61,14 @@ export function BuyerView({
   bought,
   orders,
   prints,
+  notes,
 }: {
   person: BuyerPerson;
   permission: BuyerPermission;
   bought: string;
   orders: BuyerOrder[];
   prints: BuyerPrint[];
+  notes: ReactNode;
 }) {
   const [sheet, setSheet] = useState<Sheet>(null);
   const { sentence } = useUnits();
@@ -127,6 +129,7 @@ export function BuyerView({
                   Forget them
                 </Button>
               </Row>
+              {notes}
             </Stack>
           )}
         </Panel>

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { DataTable, type Column } from '@/ui/DataTable';
 import {
   EmptyState,
@@ -36,7 +37,15 @@ type Piece = {
 };
 
 /** Somebody who frames, mounts or mends: what was handed to them, how it looked, and how it ended. */
-export function CraftView({ person, pieces }: { person: Craftsperson; pieces: Piece[] }) {
+export function CraftView({
+  person,
+  pieces,
+  notes,
+}: {
+  person: Craftsperson;
+  pieces: Piece[];
+  notes: ReactNode;
+}) {
   const { date, money, sentence } = useUnits();
   const columns: Column<Piece>[] = [
     {
@@ -103,6 +112,7 @@ export function CraftView({ person, pieces }: { person: Craftsperson; pieces: Pi
           <p style={{ paddingTop: 10 }}>
             <Link href="/orders/sending">Changed under How it is sent</Link>
           </p>
+          {notes}
         </Panel>
       </Columns>
     </Page>

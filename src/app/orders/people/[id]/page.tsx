@@ -1,7 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { NotesPart } from '@/app/NotesPart';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
+import { notesOf } from '@/store/notes';
 import { boughtSays, personPage } from '@/studio/people/people';
 import { BuyerView } from './BuyerView';
 import { CraftView } from './CraftView';
@@ -18,12 +20,21 @@ async function PersonPage({ params }: Props) {
   const s = await studio();
   const whole = await personPage(s, (await params).id);
   if (!whole) notFound();
+  const personId = (whole.is === 'buyer' ? whole.buyer : whole.craft).id;
+  const noted = (
+    <NotesPart
+      subject="person"
+      subjectId={personId}
+      notes={await notesOf(s.db, { subject: 'person', subjectId: personId })}
+    />
+  );
   if (whole.is === 'craft') {
     const { name, craft, place, country, contact, priceMinor, days, notes } = whole.craft;
     return (
       <CraftView
         person={{ name, craft, place, country, contact, priceMinor, days, notes }}
         pieces={whole.pieces}
+        notes={noted}
       />
     );
   }
@@ -38,6 +49,7 @@ async function PersonPage({ params }: Props) {
       bought={boughtSays(facts, currency)}
       orders={orders}
       prints={prints}
+      notes={noted}
     />
   );
 }

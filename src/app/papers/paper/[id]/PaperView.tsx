@@ -21,7 +21,7 @@ import {
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { PapersNav } from '../../PapersNav';
 import { ReceiveSheet } from '../../ReceiveSheet';
 import { DeskPart } from './DeskPart';
@@ -40,7 +40,7 @@ function useAmount() {
 }
 
 /** One paper: what is on hand and when more is needed, its samples, settings, and what hangs on it. */
-export function PaperView(props: Props) {
+export function PaperView(props: Props & { notes: ReactNode }) {
   const { paper, today, held, suppliers, moves, machines, settings } = props;
   const shown = useAmount();
   const [doing, setDoing] = useState<Doing>(null);
@@ -82,6 +82,7 @@ export function PaperView(props: Props) {
           <SettingsPart paperId={paper.id} machines={machines} settings={settings} />
           <PassedOnIt passed={props.passed} />
           <Kept paper={paper} />
+          {props.notes}
         </Aside>
       </Columns>
       {receiving && <ReceiveSheet paper={paper} today={today} onClose={() => setReceiving(false)} />}

@@ -1,5 +1,7 @@
 import { lotModel, paperModel, supplierModel } from '@/app/models';
 import { seen } from '@/app/seen';
+import { NotesPart } from '@/app/NotesPart';
+import { notesOf } from '@/store/notes';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { studio } from '@/app/server';
@@ -28,6 +30,13 @@ async function PaperPage({ params }: Props) {
       suppliers={whole.suppliers.map(supplierModel)}
       machines={machines.map((m) => ({ id: m.id, name: m.name }))}
       settings={settings.filter((x) => x.paperId === whole.paper.id)}
+      notes={
+        <NotesPart
+          subject="paper"
+          subjectId={whole.paper.id}
+          notes={await notesOf(s.db, { subject: 'paper', subjectId: whole.paper.id })}
+        />
+      }
     />
   );
 }

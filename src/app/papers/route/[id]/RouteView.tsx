@@ -1,7 +1,7 @@
 'use client';
 import { exactOr } from '@/app/exact';
 import type { PriceLineModel, RouteModel } from '@/app/models';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { wholeOrTyped } from '@/core/measure';
 
 import { useAction } from '@/app/useAction';
@@ -37,10 +37,12 @@ export function RouteView({
   route,
   lines,
   today,
+  notes,
 }: {
   route: RouteModel;
   lines: PriceLineModel[];
   today: string;
+  notes: ReactNode;
 }) {
   const { length } = useUnits();
   const ppi = route.ppiSteps
@@ -63,6 +65,7 @@ export function RouteView({
         <Prices route={route} lines={lines} today={today} />
         <Aside>
           <Terms route={route} today={today} />
+          {notes}
         </Aside>
       </Columns>
     </Page>

@@ -1,5 +1,7 @@
 import { priceLineModel, routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
+import { NotesPart } from '@/app/NotesPart';
+import { notesOf } from '@/store/notes';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
 import { findRow } from '@/store/rows';
@@ -25,6 +27,13 @@ async function RoutePage({ params }: Props) {
       route={routeModel(route)}
       lines={(await pricesOfRoute(s.db, route.id)).map(priceLineModel)}
       today={localDay(s.now(), (await s.settings()).timeZone)}
+      notes={
+        <NotesPart
+          subject="route"
+          subjectId={route.id}
+          notes={await notesOf(s.db, { subject: 'route', subjectId: route.id })}
+        />
+      }
     />
   );
 }

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { moveModel, photographModel, workModel } from '@/app/models';
+import { NotesPart } from '@/app/NotesPart';
 import { seen } from '@/app/seen';
+import { notesOf } from '@/store/notes';
 import { localDay } from '@/core/measure';
 import { movesOf } from '@/studio/works/custody';
 import { photographsOf } from '@/studio/works/photographs';
@@ -33,6 +35,12 @@ async function OriginalPage({ params }: Params) {
         title={work.title}
         moves={(await movesOf(studio.db, work.id)).map(moveModel)}
         today={today}
+      />
+      <NotesPart
+        title="Notes and lessons"
+        subject="work"
+        subjectId={work.id}
+        notes={await notesOf(studio.db, { subject: 'work', subjectId: work.id })}
       />
     </>
   );

@@ -1,0 +1,107 @@
+'use client';
+import { useState } from 'react';
+import styled from 'styled-components';
+import type { Note, NoteSubject } from '@/core/notes';
+import { ErrorCallout } from '@/ui/Actions';
+import { Button, Row } from '@/ui/Button';
+import { Check, Field } from '@/ui/Field';
+import { PanelTitle, Small } from '@/ui/Layout';
+import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
+import { MarkedText } from '@/ui/Verdict';
+import { useAction } from './useAction';
+
+const Lines = styled.ul`
+  li {
+    padding: 7px 0;
+    border-bottom: 1px solid ${t.hair};
+    overflow-wrap: anywhere;
+  }
+`;
+
+/** Notes pinned to one thing, and the writing of one; a lesson is shown wherever the thing is worked with. */
+export function NotesPart({
+  subject,
+  subjectId,
+  notes,
+  title = 'Notes',
+}: {
+  subject: NoteSubject;
+  subjectId: string;
+  notes: Note[];
+  title?: string;
+}) {
+  const action = useAction();
+  const { date } = useUnits();
+  const [text, setText] = useState('');
+  const [isLesson, setIsLesson] = useState(false);
+  const keep = async () => {
+    if (await action.run('addNote', { subject, subjectId, text, isLesson })) {
+      setText('');
+      setIsLesson(false);
+    }
+  };
+  return (
+    <section aria-label={title}>
+      <PanelTitle>{title}</PanelTitle>
+      <Lines>
+        {notes.map((note) => (
+          <li key={note.id}>
+            {note.isLesson ? <MarkedText kind="care">{note.text}</MarkedText> : note.text}
+            <br />
+            <Small>
+              {note.isLesson ? 'lesson, ' : ''}
+              {date(note.at.slice(0, 10))}
+            </Small>{' '}
+            <Button
+              quiet
+              onPress={() => action.run('setLesson', { id: note.id, isLesson: !note.isLesson })}
+            >
+              {note.isLesson ? 'holds no longer' : 'make it a lesson'}
+            </Button>
+            <Button quiet onPress={() => action.run('removeNote', { id: note.id })}>
+              take away
+            </Button>
+          </li>
+        ))}
+      </Lines>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void keep();
+        }}
+      >
+        <Field
+          label={notes.length ? 'Another note' : 'A note'}
+          value={text}
+          onChange={setText}
+          lines={2}
+          wrong={action.fieldError('text')}
+        />
+        <Row>
+          <Check checked={isLesson} onChange={setIsLesson}>
+            A lesson: show it where this is worked with
+          </Check>
+          <Button type="submit" isDisabled={action.isPending || !text.trim()}>
+            Keep it
+          </Button>
+        </Row>
+      </form>
+      <ErrorCallout error={action.error} fields={['text']} />
+    </section>
+  );
+}
+
+/** What was learned of the things in hand, where they are worked with. Nothing where nothing was. */
+export function Lessons({ lessons }: { lessons: Pick<Note, 'id' | 'text'>[] }) {
+  if (lessons.length === 0) return null;
+  return (
+    <ul aria-label="What was learned">
+      {lessons.map(({ id, text }) => (
+        <li key={id} style={{ padding: '3px 0' }}>
+          <MarkedText kind="care">{text}</MarkedText>
+        </li>
+      ))}
+    </ul>
+  );
+}
