@@ -65,6 +65,12 @@ const Line = styled.li<{ $next: boolean }>`
     color: ${t.ink2};
     white-space: nowrap;
   }
+  .minutes button {
+    display: flex;
+    justify-content: flex-end;
+    min-height: 24px;
+    padding: 0;
+  }
   p {
     line-height: 17px;
   }

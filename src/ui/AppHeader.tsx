@@ -17,7 +17,7 @@ export const PLACES = [
   { href: '/register', name: 'Register' },
   { href: '/orders', name: 'Orders' },
   { href: '/wall', name: 'Wall' },
-  { href: '/journal', name: 'Journal' },
+  { href: '/journal/prints', name: 'Journal' },
   { href: '/studio', name: 'Studio' },
 ] as const;
 
@@ -173,8 +173,11 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
   const { unit, flip } = useUnits();
   const undo = useUndo();
   const field = useRef<HTMLInputElement>(null);
-  const here = (href: string) =>
-    href === '/' ? path === '/' || path === '/week' : path.startsWith(href);
+  const here = (href: string) => {
+    if (href === '/') return path === '/' || path === '/week' || path.startsWith('/quiet');
+    // A place is all that stands under its first word, whichever of its pages is opened first.
+    return path.startsWith(`/${href.split('/')[1]}`);
+  };
   const count = { '/': counts.bench, '/orders': counts.orders } as Record<string, number>;
   useKeys([
     ...PLACES.map((p, i) => ({

@@ -102,7 +102,13 @@ export function ButtonLink({
   href,
   children,
   ...props
-}: Look & { href: string; children: ReactNode; target?: string; id?: string }) {
+}: Look & {
+  href: string;
+  children: ReactNode;
+  target?: string;
+  id?: string;
+  'aria-label'?: string;
+}) {
   return (
     <LinkFace
       href={href}

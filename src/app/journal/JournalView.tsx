@@ -22,6 +22,7 @@ import {
 import { NavStrip } from '@/ui/NavStrip';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
+import { JournalNav } from './JournalNav';
 
 type Work = { workId: string; title: string; picture: string | null };
 type Line = JournalLineModel & { work: Work | null };
@@ -125,6 +126,7 @@ export function JournalView({
           />
         </form>
       </PageHeader>
+      <JournalNav />
       <NavStrip
         label="What the lines are about"
         places={[
@@ -134,7 +136,6 @@ export function JournalView({
             name,
             isHere: asked.kind === kind,
           })),
-          { href: '/journal/year', name: 'Looking back', isHere: false },
         ]}
       />
       <Panel>

@@ -46,10 +46,8 @@ async function ofFormat(studio: Studio, none: QuietFacts, formatId: string): Pro
       wrap: plan?.kind === 'wrap' ? plan : null,
       paper: paper ?? null,
     },
-    things: [
-      { subject: 'work', subjectId: format.workId },
-      ...(paper ? [{ subject: 'paper' as const, subjectId: paper.id }] : []),
-    ],
+    // What sells, or what a picture wants of its colours, is no matter of these hands.
+    things: paper ? [{ subject: 'paper', subjectId: paper.id }] : [],
   };
 }
 
@@ -66,8 +64,6 @@ async function ofWall(studio: Studio, none: QuietFacts, wallId: string): Promise
         hooks.map(({ x, y }) => ({ title: piece.title, fromLeft: x, fromFloor: y })),
       ),
     },
-    things: plan.pieces.flatMap(({ workId }) =>
-      workId ? [{ subject: 'work' as const, subjectId: workId }] : [],
-    ),
+    things: [],
   };
 }

@@ -19,6 +19,7 @@ import {
   Table,
 } from '@/ui/Layout';
 import { NavStrip } from '@/ui/NavStrip';
+import { JournalNav } from '../JournalNav';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -69,6 +70,7 @@ export function YearView({ back }: { back: LookBack }) {
             </Button>
           </Row>
         </PageHeader>
+        <JournalNav />
         <NavStrip
           label="Years"
           places={[

@@ -59,7 +59,8 @@ type Props = {
   free: number | null;
   firstPriceMinor: number | null;
   picture: string | null;
-  begin: 'sign' | 'inspect' | null;
+  /** What the page is opened for. */
+  begin: 'sign' | 'inspect' | 'print' | null;
 };
 
 const Acts = styled(Row)`
@@ -126,7 +127,7 @@ export function EditionView(props: Props) {
         <div>
           <ImpressionAside id={chosen.at(-1)?.id ?? null} edition={edition} stamp={`${props.entries}`} />
           <Held reservations={props.reservations} />
-          {begin && <HowTo begin={begin} />}
+          {(begin === 'sign' || begin === 'inspect') && <HowTo begin={begin} />}
         </div>
       </Columns>
       <OpenedSheet {...props} rows={rows} desk={desk} />

@@ -12,7 +12,10 @@ import { notFound } from 'next/navigation';
 import { EditionView } from './EditionView';
 import { packSheet } from './sheets';
 
-type Props = { params: Promise<{ id: string }>; searchParams: Promise<{ do?: string }> };
+type Props = {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ do?: string; format?: string; paper?: string }>;
+};
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { db } = await studio();
@@ -55,10 +58,10 @@ async function EditionPage({ params, searchParams }: Props) {
       papers={papers}
       channels={channels}
       reservations={reservations}
-      last={last}
+      last={q.do === 'print' ? { formatId: q.format ?? null, paperId: q.paper ?? null } : last}
       entries={length.entries}
       picture={master?.state === 'ready' ? master.sha256 : null}
-      begin={q.do === 'sign' || q.do === 'inspect' ? q.do : null}
+      begin={q.do === 'sign' || q.do === 'inspect' || q.do === 'print' ? q.do : null}
     />
   );
 }

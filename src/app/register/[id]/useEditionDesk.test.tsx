@@ -20,7 +20,11 @@ const deskOf = (
     edition = limited,
     begin = null,
     hasPaperAndSize = true,
-  }: { edition?: EditionModel; begin?: 'sign' | 'inspect' | null; hasPaperAndSize?: boolean } = {},
+  }: {
+    edition?: EditionModel;
+    begin?: 'sign' | 'inspect' | 'print' | null;
+    hasPaperAndSize?: boolean;
+  } = {},
 ) => renderModel(() => useEditionDesk({ edition, rows, begin, hasPaperAndSize })).result;
 const choose = (desk: ReturnType<typeof deskOf>, ...ids: string[]) =>
   act(() => desk.current.select(new Set(ids)));

@@ -90,12 +90,12 @@ export function useEditionDesk({
 }: {
   edition: EditionModel;
   rows: SheetLine[];
-  begin: 'sign' | 'inspect' | null;
+  begin: 'sign' | 'inspect' | 'print' | null;
   hasPaperAndSize: boolean;
 }) {
   const action = useAction();
   const begun = useMemo(() => {
-    const states: readonly string[] = begin ? BEGINS_WITH[begin] : [];
+    const states: readonly string[] = begin && begin !== 'print' ? BEGINS_WITH[begin] : [];
     return rows
       .map((row) => row.impression)
       .filter((each) => states.includes(each.state) && ['run', 'open'].includes(each.kind))
@@ -105,7 +105,7 @@ export function useEditionDesk({
   const [filter, setFilter] = useState<SheetFilter>(ALL_SHEETS);
   const [sheet, openSheet] = useState<
     'print' | 'close' | 'reserve' | 'hold' | 'consign' | ReasonAct | null
-  >(null);
+  >(begin === 'print' && !edition.closedAt && hasPaperAndSize ? 'print' : null);
 
   const shown = useMemo(() => filterSheets(rows, filter, edition), [rows, filter, edition]);
   const chosenLines = shown.filter((row) => selected === 'all' || selected.has(row.impression.id));
