@@ -1,6 +1,9 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
 import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
+import { fitIn } from './fit';
+import { heightBound, sumsFrom } from './rollBound';
+import { dice, searchTurned } from './turns';
 
 export type RollQuestion = {
   width: Um;
@@ -17,19 +20,26 @@ export type RollLayout = {
 };
 
 /** One piece of the list, its gap added, so that pieces may then touch. */
-type Item = { id: string; type: number; ways: readonly { w: number; h: number; turned: boolean }[] };
+export type Item = {
+  id: string;
+  type: number;
+  ways: readonly { w: number; h: number; turned: boolean }[];
+};
 
 const MOST_PIECES = 2_000;
 /** Comparisons of sizes with gaps that the search may spend: well under a second for two hundred pieces. Longer lists get more. */
 const EFFORT = 18_000_000;
+/** A long search looks at so many times as many turnings as a short one. */
+const MOST_SHARE = 6;
 
 /**
  * Lays pieces of any works on a roll so that little of its length is used.
  *
- * Each piece goes into the lowest gap that is open, the best-fitting piece first (one that fills the gap from side to
+ * Two searches follow each other. In the first each piece goes into the lowest gap that is open, the best-fitting piece first (one that fills the gap from side to
  * side, then one that ends level with its neighbour); what is left to choice follows an order of the pieces, and that order
  * is improved by exchanges, with an annealing rule, from four starting orders. The simple shelves are one of the starts, so
- * the result is never longer than they are. Same question, same layout.
+ * the result is never longer than they are. Up to sixty pieces a second search (`turns`) then looks for a way in which each piece is turned by itself. Both end
+ * where a bound (`rollBound`) says that nothing can be shorter. Same question, same layout.
  *
  * @param q lengths in micrometres; a piece that may not `rotate` keeps its width across the roll
  * @returns the length with both end margins, where each piece lies from the roll's corner, the bare share of that length
@@ -41,7 +51,8 @@ export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): 
   const items = checkedItems({ width, margin, gap, pieces }),
     room = width - 2 * margin;
   if (!items.length) return { length: 0, placements: [], wasteShare: 0, crossCuts: [] };
-  const best = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.7);
+  const known = search(items, room + gap, effort ?? EFFORT * Math.max(1, items.length / 200) ** 1.7);
+  const best = shorter(items, room + gap, known, Math.min(MOST_SHARE, (effort ?? EFFORT) / EFFORT));
   const placements = best.places
     .map((p) => ({
       id: p.item.id,
@@ -61,6 +72,18 @@ export function nestRoll({ width, margin, gap, pieces, effort }: RollQuestion): 
     crossCuts: crossCutsOf(placements),
   };
 }
+
+/** What a search for turnings, and one for a length without waste, can make of what is known. */
+function shorter(items: readonly Item[], width: number, known: Result, share: number): Result {
+  const floor = heightBound(items, width);
+  const turned = searchTurned(items, width, known, { floor, share });
+  if (turned.height <= floor || share < FITS_FROM) return turned;
+  const lengths = sumsFrom(items, floor, turned.height) ?? [];
+  return fitIn(items, width, lengths) ?? turned;
+}
+
+/** What is only laid in passing is not fitted. */
+const FITS_FROM = 0.5;
 
 /** The pieces one by one, as the room between the margins lets them lie; refuses what cannot be laid. */
 export function checkedItems({ width, margin, gap, pieces }: RollQuestion): Item[] {
@@ -107,17 +130,8 @@ function itemsOf(pieces: readonly Piece[], room: number, gap: number): Item[] {
   return items;
 }
 
-type Place = { item: Item; way: Item['ways'][number]; x: number; y: number };
-type Result = { height: number; places: Place[] };
-
-/** Whole numbers from a seed, the same on every machine. */
-function dice(seed: number): (below: number) => number {
-  let s = seed >>> 0;
-  return (below) => {
-    s = (Math.imul(s, 1_664_525) + 1_013_904_223) >>> 0;
-    return Math.floor((s / 4_294_967_296) * below);
-  };
-}
+export type Place = { item: Item; way: Item['ways'][number]; x: number; y: number };
+export type Result = { height: number; places: Place[] };
 
 const longest = (i: Item) => Math.max(i.ways[0]!.w, i.ways[0]!.h);
 const shortest = (i: Item) => Math.min(i.ways[0]!.w, i.ways[0]!.h);

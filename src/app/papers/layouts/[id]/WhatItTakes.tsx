@@ -1,5 +1,7 @@
 'use client';
+import type { ReactNode } from 'react';
 import { cutWords } from '@/core/sheets/nup';
+import { shortness } from '@/core/sheets/rollBound';
 import { Working } from '@/ui/Callout';
 import { FactList, PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
@@ -27,6 +29,7 @@ export function WhatItTakes({ desk }: { desk: LayoutDesk }) {
         <FactList
           rows={[
             isRoll(ground) ? ['Length', length(facts.taken)] : ['Sheet', size(sheetOf(ground))],
+            ...shortnessRows(desk, length),
             ['Waste', <Waste key="waste" desk={desk} />],
             [
               'Cost',
@@ -39,6 +42,30 @@ export function WhatItTakes({ desk }: { desk: LayoutDesk }) {
       </Stack>
     </section>
   );
+}
+
+/** How near to the shortest it is, once all pieces lie where they may; and what straight cuts cost in length. */
+function shortnessRows(
+  { shortest, facts, waiting }: LayoutDesk,
+  length: (um: number) => string,
+): [string, ReactNode][] {
+  if (!shortest || waiting > 0 || facts.clash.length > 0) return [];
+  const { isShortest, says } = shortness(facts.taken, shortest.bound);
+  const more = shortest.straight - facts.taken;
+  return [
+    [
+      'Shortest?',
+      <MarkedText key="shortest" kind={isShortest ? 'holds' : 'none'}>
+        {says}
+      </MarkedText>,
+    ],
+    [
+      'Straight cuts',
+      more > 0
+        ? `${length(shortest.straight)}: ${length(more)} more of the roll`
+        : `${length(shortest.straight)}: no longer than this`,
+    ],
+  ];
 }
 
 function Waste({ desk: { layout, facts } }: { desk: LayoutDesk }) {

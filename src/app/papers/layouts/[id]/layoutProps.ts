@@ -30,6 +30,8 @@ export type LayoutProps = {
   asked: AskedProof[];
   /** What the products of the sizes on it cost. */
   costs: ShownCost[];
+  /** Of a roll: what no layout of its pieces can be shorter than, and what straight cuts would take. */
+  shortest: { bound: Um; straight: Um } | null;
 };
 
 /** A roll lies on its side on the screen, so that its length runs across. */

@@ -1,8 +1,10 @@
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
+import { rollBound } from '@/core/sheets/rollBound';
+import { nestStraight } from '@/core/sheets/straight';
 import { proofsToLay } from '@/store/proofs';
-import { findRow, rowById } from '@/store/rows';
+import { findRow, rowById, type Row } from '@/store/rows';
 import { formatsToLay } from '@/store/works';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
 import { shownCosts } from '@/studio/prices/shownCosts';
@@ -19,6 +21,13 @@ type Props = { params: Promise<{ id: string }> };
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const layout = await findRow((await studio()).db, 'layouts', (await params).id);
   return { title: layout ? `${layout.name} · Sheets and rolls` : 'No such layout' };
+}
+
+/** What is known of a roll's shortest length, before anything is laid. */
+function shortestOf({ kind, widthUm, marginUm, gapUm, pieces }: Row<'layouts'>) {
+  if (kind !== 'roll' || pieces.length === 0) return null;
+  const question = { width: widthUm, margin: marginUm, gap: gapUm, pieces };
+  return { bound: rollBound(question), straight: nestStraight(question).length };
 }
 
 async function LayoutPage({ params }: Props) {
@@ -60,6 +69,7 @@ async function LayoutPage({ params }: Props) {
         state: layout.state,
         printedAt: layout.printedAt,
       }}
+      shortest={shortestOf(layout)}
       paper={{ name: paper.name, pricePerM2: paper.pricePerM2Minor }}
       offered={offered.filter((o) => o.mayPrint === 'yes')}
       lots={lots.map(({ name, form, widthUm, onHand, received, priceMinor }) => ({

@@ -37,6 +37,7 @@ const desk = (more: Partial<LaidOut> = {}) =>
       ink: null,
       offered: [],
       lots: [],
+      shortest: null,
       asked: [],
       costs: [],
     } satisfies LayoutProps),

@@ -6,7 +6,7 @@ import type { Laid } from '@/core/sheets/pieces';
 import type { LayoutProps } from './layoutProps';
 
 /** Where the pieces lie now, what that comes to, and what can be done with it. */
-export function useLayoutDesk({ layout, paper, ink, lots }: LayoutProps) {
+export function useLayoutDesk({ layout, paper, ink, lots, shortest }: LayoutProps) {
   const [placements, setPlacements] = useState<Laid[]>(layout.placements);
   const action = useAction();
   const router = useRouter();
@@ -21,6 +21,7 @@ export function useLayoutDesk({ layout, paper, ink, lots }: LayoutProps) {
     paper,
     ink,
     placements,
+    shortest,
     facts,
     isPrinted,
     hasMoved,
