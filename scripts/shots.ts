@@ -75,23 +75,15 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('heading', { name: /^The long wall/ }).waitFor();
     await page.waitForTimeout(600);
   },
-  label: async (page) => {
-    await page.goto(`${base}/orders?show=open&q=海`);
-    await page.getByRole('table', { name: 'Orders' }).getByRole('link').first().click();
-    const link = page.getByRole('link', { name: 'The same as dots' });
-    const href = await link.getAttribute('href');
-    const dots = await (await page.request.get(base + href!)).body();
-    await page.goto('about:blank');
-    await page.setContent(
-      `<body style="margin:0;background:#dcdcdc;display:grid;place-items:center;height:100vh"><img height="760" src="data:image/png;base64,${dots.toString('base64')}"></body>`,
-    );
-  },
-  run: async (page) => {
-    await page.goto(`${base}/orders/run`);
-    const begin = page.getByRole('button', { name: /^Begin with/ });
-    // A run may be open from the last time.
-    if (await begin.count()) await begin.click();
-    await page.getByRole('heading', { name: /^A run of \d/ }).waitFor();
+  week: (page) => page.goto(`${base}/week`),
+  quiet: async (page) => {
+    await page.goto(`${base}/quiet`);
+    await page.getByRole('combobox', { name: 'The size it is done to' }).fill('Salt Pans, Low Sun, 300');
+    await page.getByRole('option').first().click();
+    await page.getByRole('link', { name: 'Tearing an edge' }).click();
+    await page.waitForURL(/quiet\/tear/);
+    await page.locator('html[data-keys~="Space"]').waitFor();
+    for (let step = 0; step < 3; step += 1) await page.keyboard.press('Space');
   },
 };
 

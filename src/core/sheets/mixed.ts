@@ -41,10 +41,14 @@ export function layMixed({
 }: MixedQuestion): MixedLayout {
   if (!pieces.length)
     return { placements: [], length: kind === 'sheet' ? height! : 0, wasteShare: 0, left: [] };
-  const nest = (list: readonly Piece[], within: Um) =>
-    cuts === 'straight'
-      ? nestStraight({ width: within, margin, gap, pieces: list })
-      : nestRoll({ width: within, margin, gap, pieces: list, ...(effort !== undefined && { effort }) });
+  const nest = (list: readonly Piece[], within: Um) => {
+    const question = { width: within, margin, gap, pieces: list };
+    const straight = nestStraight(question);
+    if (cuts === 'straight') return straight;
+    const tight = nestRoll({ ...question, ...(effort !== undefined && { effort }) });
+    // What can be cut along a rule is as good a layout as any, where it is as short.
+    return straight.length <= tight.length ? straight : tight;
+  };
   if (kind === 'roll') {
     const { placements, length, wasteShare } = nest(pieces, width);
     refuseOverlaps(placements, gap);

@@ -63,7 +63,9 @@ function shortnessRows(
       'Straight cuts',
       more > 0
         ? `${length(shortest.straight)}: ${length(more)} more of the roll`
-        : `${length(shortest.straight)}: no longer than this`,
+        : more === 0
+          ? `${length(shortest.straight)}: no longer than this`
+          : `${length(shortest.straight)}: ${length(-more)} less than this, lay it anew`,
     ],
   ];
 }
