@@ -5,6 +5,10 @@ import type { HitGroup } from '@/core/find/hits';
 import { renderPart } from '../../../tests/unit/helpers/hooks';
 import { FindView } from './FindView';
 
+jest.mock('next/navigation', () => {
+  const router = { refresh: () => {}, push: () => {} };
+  return { useRouter: () => router, usePathname: () => '/find' };
+});
 afterEach(cleanup);
 
 const GROUPS: HitGroup[] = [
