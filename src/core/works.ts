@@ -17,6 +17,23 @@ export const SIGNATURES = [
 ] as const;
 export type Signature = (typeof SIGNATURES)[number];
 
+/** What works are put into drawers by; nothing: they lie in one. */
+export const DRAWERS = ['none', 'medium', 'year', 'kind', 'next'] as const;
+export type DrawersBy = (typeof DRAWERS)[number];
+
+/** What a work lacks next, in the order of the work: the drawers of “what comes next”. */
+export const NEXT_STEPS = [
+  'to be read again',
+  'to capture',
+  'kept out of print',
+  'to size',
+  'to proof',
+  'to put into an edition',
+  'to price',
+  'on sale',
+] as const;
+export type NextStep = (typeof NEXT_STEPS)[number];
+
 /** Whether prints may be made of a work at all. */
 export const MAY_PRINT = ['yes', 'not yet', 'no'] as const;
 export type MayPrint = (typeof MAY_PRINT)[number];

@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, gt, isNull, lt, ne, sql, isNotNull } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lt, ne, sql, isNotNull, type SQL } from 'drizzle-orm';
+import { NEXT_STEPS, type DrawersBy } from '@/core/works';
 import type { Db } from './db';
 import { editions, formats, intakes, masters, prices, proofs, works, printFiles, preps } from './schema';
 
@@ -86,15 +87,54 @@ export type WorkLine = Pick<
   accepted: number;
   toJudge: number;
   editions: number;
+  /** The drawer it lies in; empty where there is one for all. */
+  drawer: string;
 };
 
 export type WorkOrder = 'title' | 'newest' | 'year';
 export const WORKS_A_PAGE = 60;
 
+const has = (table: string, more = '') =>
+  `EXISTS (SELECT 1 FROM ${table} x WHERE x.work_id = works.id ${more})`;
+
+/** The place of what a work lacks next, among `NEXT_STEPS`. */
+const NEXT_PLACE = sql.raw(`CASE
+  WHEN ${has('masters', "AND x.current = 1 AND x.state = 'not read'")} THEN 0
+  WHEN works.may_print = 'no' THEN 2
+  WHEN NOT ${has('masters')} THEN 1
+  WHEN works.may_print <> 'yes' THEN 2
+  WHEN NOT ${has('formats', 'AND x.archived_at IS NULL')} THEN 3
+  WHEN NOT ${has('proofs', "AND x.state = 'accepted'")} THEN 4
+  WHEN NOT ${has('editions')} THEN 5
+  WHEN NOT ${has('prices')} THEN 6
+  ELSE 7 END`);
+const NEXT_NAME = sql`CASE ${NEXT_PLACE} ${sql.join(
+  NEXT_STEPS.map((step, i) => sql`WHEN ${i} THEN ${step}`),
+  sql` `,
+)} END`;
+
+/** How each manner of drawers names and orders them: years the newest first, what was not noted last. */
+const DRAWER_SQL: Record<DrawersBy, { name: SQL; order: SQL }> = {
+  none: { name: sql`''`, order: sql`1` },
+  medium: {
+    name: sql`${works.medium}`,
+    order: sql`${works.medium} = '', ${works.medium} COLLATE NOCASE`,
+  },
+  year: { name: sql`CAST(${works.year} AS TEXT)`, order: sql`${works.year} IS NULL, ${works.year} DESC` },
+  kind: { name: sql`${works.kind}`, order: sql`${works.kind}` },
+  next: { name: NEXT_NAME, order: NEXT_PLACE },
+};
+
 /** A page of works with what the list shows of each, and how many there are in all. */
 export async function worksPage(
   db: Db,
-  q: { search: string; order: WorkOrder; archived: boolean; page: number },
+  q: {
+    search: string;
+    order: WorkOrder;
+    archived: boolean;
+    page: number;
+    drawers?: DrawersBy;
+  },
 ): Promise<{ lines: WorkLine[]; total: number }> {
   const like = `%${q.search.replace(/[%_\\]/g, '\\$&')}%`;
   const where = and(
@@ -108,6 +148,7 @@ export async function worksPage(
     newest: [desc(works.id)],
     year: [desc(works.year), asc(works.title)],
   }[q.order];
+  const drawer = DRAWER_SQL[q.drawers ?? 'none'];
   const count = (table: typeof formats | typeof prices | typeof proofs | typeof editions, more = sql``) =>
     sql<number>`(SELECT count(*) FROM ${table} WHERE ${table.workId} = ${works.id} ${more})`;
   const lines = await db
@@ -130,11 +171,12 @@ export async function worksPage(
       accepted: count(proofs, sql`AND ${proofs.state} = 'accepted'`),
       toJudge: count(proofs, sql`AND ${proofs.state} = 'made'`),
       editions: count(editions),
+      drawer: sql<string>`coalesce(${drawer.name}, '')`,
     })
     .from(works)
     .leftJoin(masters, and(eq(masters.workId, works.id), eq(masters.current, true)))
     .where(where)
-    .orderBy(...order)
+    .orderBy(drawer.order, ...order)
     .limit(WORKS_A_PAGE)
     .offset(q.page * WORKS_A_PAGE);
   const [row] = await db

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { inGroups } from '@/core/groups';
+import { DRAWERS, type DrawersBy } from '@/core/works';
 import type { WorkLine, WorkOrder } from '@/store/works';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
@@ -15,6 +17,7 @@ import {
   Pagination,
   PageTitle,
   Panel,
+  PanelTitle,
   Small,
   Thumbnail,
   Page,
@@ -23,8 +26,25 @@ import {
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, type MarkKind } from '@/ui/Verdict';
+import { scaleOf, TrueSizes } from './TrueSizes';
 
-type Asked = { search: string; order: WorkOrder; archived: boolean; page: number };
+type Asked = {
+  search: string;
+  order: WorkOrder;
+  archived: boolean;
+  page: number;
+  drawers: DrawersBy;
+  /** Drawn at their true sizes beside each other, instead of as a list. */
+  asSizes: boolean;
+};
+
+const DRAWER_NAMES: Record<DrawersBy, string> = {
+  none: 'in one drawer',
+  medium: 'by medium',
+  year: 'by year',
+  kind: 'by kind',
+  next: 'by what comes next',
+};
 
 const List = styled.ul`
   display: grid;
@@ -72,7 +92,7 @@ export function WorksView({
   const [search, setSearch] = useState(asked.search);
   const href = (change: Partial<Asked>) => {
     const q = { ...asked, page: 0, ...change };
-    return `/works?${new URLSearchParams({ ...(q.search && { q: q.search }), order: q.order, ...(q.archived && { away: '1' }), ...(q.page && { page: String(q.page) }) })}`;
+    return `/works?${new URLSearchParams({ ...(q.search && { q: q.search }), order: q.order, ...(q.drawers !== 'none' && { by: q.drawers }), ...(q.asSizes && { as: 'size' }), ...(q.archived && { away: '1' }), ...(q.page && { page: String(q.page) }) })}`;
   };
   useKeys([
     { key: 'n', label: 'record a work that has no file yet', run: () => router.push('/works/new') },
@@ -127,6 +147,17 @@ export function WorksView({
                 { key: 'year', name: 'by year' },
               ]}
             />
+            <Select
+              label="Drawers"
+              hideLabel
+              value={asked.drawers}
+              width={180}
+              onChange={(drawers) => router.push(href({ drawers }))}
+              options={DRAWERS.map((key) => ({ key, name: DRAWER_NAMES[key] }))}
+            />
+            <Link href={href({ asSizes: !asked.asSizes })} prefetch={false}>
+              <Small>{asked.asSizes ? 'as a list' : 'at their true sizes'}</Small>
+            </Link>
             <Link href={href({ archived: !asked.archived })} prefetch={false}>
               <Small>{asked.archived ? 'show those at hand' : 'show those put away'}</Small>
             </Link>
@@ -149,11 +180,24 @@ export function WorksView({
             </p>
           </EmptyState>
         ) : (
-          <List aria-label="Works">
-            {lines.map((w) => (
-              <WorkItem key={w.id} work={w} />
-            ))}
-          </List>
+          inGroups(lines, ({ drawer }) => drawer).map(({ key, items }) => (
+            <section key={key}>
+              {asked.drawers !== 'none' && (
+                <PanelTitle>
+                  {key || 'not noted'} <span>{items.length} on this page</span>
+                </PanelTitle>
+              )}
+              {asked.asSizes ? (
+                <TrueSizes works={items} scale={scaleOf(lines)} />
+              ) : (
+                <List aria-label={asked.drawers === 'none' ? 'Works' : `Works, ${key || 'not noted'}`}>
+                  {items.map((w) => (
+                    <WorkItem key={w.id} work={w} />
+                  ))}
+                </List>
+              )}
+            </section>
+          ))
         )}
         <Pagination page={asked.page} perPage={perPage} total={total} href={(page) => href({ page })} />
       </Panel>

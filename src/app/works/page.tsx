@@ -1,6 +1,7 @@
 import { seen } from '@/app/seen';
 import { pageOf, queryOf } from '@/app/query';
 import type { Metadata } from 'next';
+import { DRAWERS } from '@/core/works';
 import { worksPage, WORKS_A_PAGE, type WorkOrder } from '@/store/works';
 import { studio } from '../server';
 import { WorksView } from './WorksView';
@@ -14,7 +15,10 @@ async function WorksPage({
 }) {
   const q = await queryOf(searchParams);
   const order = (['title', 'newest', 'year'] as const).find((o) => o === q.order) ?? 'newest';
+  const drawers = DRAWERS.find((each) => each === q.by) ?? 'none';
   const asked = {
+    drawers,
+    asSizes: q.as === 'size',
     search: (q.q ?? '').slice(0, 100),
     order: order as WorkOrder,
     archived: q.away === '1',
