@@ -32,7 +32,6 @@ export const NEXT_STEPS = [
   'to price',
   'on sale',
 ] as const;
-export type NextStep = (typeof NEXT_STEPS)[number];
 
 /** Whether prints may be made of a work at all. */
 export const MAY_PRINT = ['yes', 'not yet', 'no'] as const;
