@@ -19,17 +19,17 @@ const Lines = styled.ul`
   }
 `;
 
+const TITLE = 'Notes and lessons';
+
 /** Notes pinned to one thing, and the writing of one; a lesson is shown wherever the thing is worked with. */
 export function NotesPart({
   subject,
   subjectId,
   notes,
-  title = 'Notes',
 }: {
   subject: NoteSubject;
   subjectId: string;
   notes: Note[];
-  title?: string;
 }) {
   const action = useAction();
   const { date } = useUnits();
@@ -42,8 +42,8 @@ export function NotesPart({
     }
   };
   return (
-    <section aria-label={title}>
-      <PanelTitle>{title}</PanelTitle>
+    <section aria-label={TITLE}>
+      <PanelTitle>{TITLE}</PanelTitle>
       <Lines>
         {notes.map((note) => (
           <li key={note.id}>
@@ -83,7 +83,7 @@ export function NotesPart({
             A lesson: show it where this is worked with
           </Check>
           <Button type="submit" isDisabled={action.isPending || !text.trim()}>
-            Keep it
+            Keep the note
           </Button>
         </Row>
       </form>

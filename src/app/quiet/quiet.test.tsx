@@ -78,7 +78,7 @@ describe('notes', () => {
   test('a lesson is marked and can be let go; an empty note is not sent', async () => {
     const sent = answering();
     renderPart(<NotesPart subject="paper" subjectId="p" notes={notes} />);
-    const keep = screen.getByRole('button', { name: 'Keep it' });
+    const keep = screen.getByRole('button', { name: 'Keep the note' });
     expect(keep.hasAttribute('disabled')).toBe(true);
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'holds no longer' })));
     fireEvent.change(screen.getByLabelText('Another note'), { target: { value: 'curls' } });

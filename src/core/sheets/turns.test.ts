@@ -72,7 +72,7 @@ test.each([6, 8, 10, 12])(
   'rolls cut out of a rectangle at random are laid on its own length again: %d pieces',
   (parts) => {
     const roll = dice(parts);
-    for (let k = 0; k < 15; k += 1) {
+    for (let k = 0; k < 8; k += 1) {
       const height = 400 + roll(800);
       const q = {
         ...{ width: 600 * MM, margin: 0, gap: 0 },
@@ -85,7 +85,7 @@ test.each([6, 8, 10, 12])(
 
 test.each([20, 35, 50])('%d pieces cut out of a rectangle come within three per cent of it', (parts) => {
   const roll = dice(parts);
-  for (let k = 0; k < 4; k += 1) {
+  for (let k = 0; k < 3; k += 1) {
     const height = 800 + roll(1_200);
     const q = { ...{ width: 600 * MM, margin: 0, gap: 0 }, pieces: cutApart(600, height, parts, roll) };
     expect(nestRoll(q).length / (height * MM)).toBeLessThanOrEqual(1.03);
@@ -145,7 +145,7 @@ test('of small jobs none is longer than the shortest of all ways, and the bound 
         expect(rollBound(q)).toBeLessThanOrEqual(shortest);
       },
     ),
-    { numRuns: 80 },
+    { numRuns: 50 },
   );
 });
 

@@ -37,7 +37,6 @@ async function OriginalPage({ params }: Params) {
         today={today}
       />
       <NotesPart
-        title="Notes and lessons"
         subject="work"
         subjectId={work.id}
         notes={await notesOf(studio.db, { subject: 'work', subjectId: work.id })}
