@@ -14,6 +14,8 @@ import type { ShownDay, WeekThing } from './weekModel';
 
 const TYPE = 'application/x-week-task';
 const HOUR = 60;
+/** A mark nearer to the end of the strip has no room for its hour. */
+const LAST_LABEL = 0.85;
 
 const Row_ = styled.section<{ $over: boolean; $today: boolean }>`
   display: grid;
@@ -158,7 +160,7 @@ export function WeekDayRow({ day, isToday, most, thingOf, chosen, onChoose, onMo
             </Hours>
             {Array.from({ length: Math.floor(day.minutes / HOUR) + 1 }, (_, k) => (
               <Tick key={k} style={{ left: share(k * HOUR) }}>
-                {clockOf(begins + k * HOUR)}
+                {k * HOUR < most * LAST_LABEL && clockOf(begins + k * HOUR)}
               </Tick>
             ))}
           </Strip>

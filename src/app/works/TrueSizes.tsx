@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import type { CSSProperties } from 'react';
 import styled from 'styled-components';
 import type { Um } from '@/core/measure';
 import type { WorkLine } from '@/store/works';
@@ -8,6 +9,10 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
 type Sized = Pick<WorkLine, 'id' | 'title' | 'widthUm' | 'heightUm' | 'sha256' | 'state'>;
+
+/** The largest work of a page takes so much of the screen, and every other as much less as it is smaller. */
+const WIDEST_PX = 460;
+const TALLEST_PX = 340;
 
 const Floor = styled.ul`
   display: flex;
@@ -26,6 +31,9 @@ const Floor = styled.ul`
     background: ${t.line};
     border: 1px solid ${t.ink3};
     overflow: hidden;
+    /* In a narrow window all of them shrink by one factor. */
+    width: min(calc(var(--wide) * 1px), calc(var(--wide) * (100vw - 72px) / ${WIDEST_PX}));
+    height: min(calc(var(--high) * 1px), calc(var(--high) * (100vw - 72px) / ${WIDEST_PX}));
   }
   img {
     display: block;
@@ -38,10 +46,6 @@ const Floor = styled.ul`
     line-height: 16px;
   }
 `;
-
-/** The largest work of a page takes so much of the screen, and every other as much less as it is smaller. */
-const WIDEST_PX = 460;
-const TALLEST_PX = 340;
 
 /** Screen pixels to a micrometre, the same for all works of a page. @example scaleOf([{ widthUm: 460000, heightUm: 100000 }]) // 0.001 */
 export function scaleOf(works: readonly Pick<Sized, 'widthUm' | 'heightUm'>[]): number {
@@ -62,7 +66,10 @@ export function TrueSizes({ works, scale }: { works: readonly Sized[]; scale: nu
         {works.filter(hasSize).map(({ id, title, widthUm, heightUm, sha256, state }) => (
           <li key={id}>
             <Link href={`/works/${id}/original`} prefetch={false}>
-              <span data-picture style={{ width: widthUm * scale, height: heightUm * scale }}>
+              <span
+                data-picture
+                style={{ '--wide': widthUm * scale, '--high': heightUm * scale } as CSSProperties}
+              >
                 {sha256 && state === 'ready' && (
                   <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />
                 )}

@@ -54,6 +54,11 @@ const List = styled.ul`
     grid-template-columns: 1fr;
   }
 `;
+/** A way to another reading, tall enough for a thumb also where two stand above each other. */
+const Way = styled(Small)`
+  display: inline-block;
+  line-height: 28px;
+`;
 const Item = styled.li`
   border-bottom: 1px solid ${t.hair};
   a {
@@ -156,10 +161,10 @@ export function WorksView({
               options={DRAWERS.map((key) => ({ key, name: DRAWER_NAMES[key] }))}
             />
             <Link href={href({ asSizes: !asked.asSizes })} prefetch={false}>
-              <Small>{asked.asSizes ? 'as a list' : 'at their true sizes'}</Small>
+              <Way>{asked.asSizes ? 'as a list' : 'at their true sizes'}</Way>
             </Link>
             <Link href={href({ archived: !asked.archived })} prefetch={false}>
-              <Small>{asked.archived ? 'show those at hand' : 'show those put away'}</Small>
+              <Way>{asked.archived ? 'show those at hand' : 'show those put away'}</Way>
             </Link>
           </Row>
         </form>

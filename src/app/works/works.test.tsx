@@ -60,8 +60,8 @@ test('at their true sizes one work is to another as it is on the wall; without a
   show(works, { asSizes: true });
   const floor = screen.getByRole('list', { name: 'Works at their true sizes' });
   const boxes = [...floor.querySelectorAll<HTMLElement>('[data-picture]')].map(({ style }) => [
-    parseFloat(style.width),
-    parseFloat(style.height),
+    parseFloat(style.getPropertyValue('--wide')),
+    parseFloat(style.getPropertyValue('--high')),
   ]);
   // 600 mm stand 340 px high: 800 are 453 wide; a quarter of the width and half the height beside it.
   expect(boxes[0]![0]).toBeCloseTo(453.3, 1);
