@@ -59,30 +59,33 @@ export function TrueSizes({ works, scale }: { works: readonly Sized[]; scale: nu
   const { size } = useUnits();
   const hasSize = (work: Sized): work is Sized & { widthUm: Um; heightUm: Um } =>
     Boolean(work.widthUm && work.heightUm);
+  const sized = works.filter(hasSize);
   const bare = works.filter((work) => !hasSize(work));
   return (
     <>
-      <Floor aria-label="Works at their true sizes">
-        {works.filter(hasSize).map(({ id, title, widthUm, heightUm, sha256, state }) => (
-          <li key={id}>
-            <Link href={`/works/${id}/original`} prefetch={false}>
-              <span
-                data-picture
-                style={{ '--wide': widthUm * scale, '--high': heightUm * scale } as CSSProperties}
-              >
-                {sha256 && state === 'ready' && (
-                  <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />
-                )}
-              </span>
-              <div>
-                <WorkTitle>{title}</WorkTitle>
-                <br />
-                <Small>{size({ width: widthUm, height: heightUm })}</Small>
-              </div>
-            </Link>
-          </li>
-        ))}
-      </Floor>
+      {sized.length > 0 && (
+        <Floor aria-label="Works at their true sizes">
+          {sized.map(({ id, title, widthUm, heightUm, sha256, state }) => (
+            <li key={id}>
+              <Link href={`/works/${id}/original`} prefetch={false}>
+                <span
+                  data-picture
+                  style={{ '--wide': widthUm * scale, '--high': heightUm * scale } as CSSProperties}
+                >
+                  {sha256 && state === 'ready' && (
+                    <img src={`/api/pictures/${sha256}/thumb`} alt="" loading="lazy" />
+                  )}
+                </span>
+                <div>
+                  <WorkTitle>{title}</WorkTitle>
+                  <br />
+                  <Small>{size({ width: widthUm, height: heightUm })}</Small>
+                </div>
+              </Link>
+            </li>
+          ))}
+        </Floor>
+      )}
       {bare.length > 0 && (
         <Small>
           Without a size:{' '}

@@ -186,7 +186,7 @@ export function WorksView({
           </EmptyState>
         ) : (
           inGroups(lines, ({ drawer }) => drawer).map(({ key, items }) => (
-            <section key={key}>
+            <section key={key} style={{ paddingTop: 14 }}>
               {asked.drawers !== 'none' && (
                 <PanelTitle>
                   {key || 'not noted'} <span>{items.length} on this page</span>
