@@ -87,7 +87,8 @@ export const boughtBy = (db: Db, ids: readonly string[]): Promise<BoughtFacts[]>
           coalesce(sum((SELECT coalesce(sum(l.quantity * l.price_minor), 0) FROM order_lines l WHERE l.order_id = o.id)
             + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = o.id) - o.discount_minor), 0) AS sumMinor,
           max(o.ordered_on) AS lastOn, coalesce(sum(o.kind = 'commission'), 0) AS commissions,
-          (SELECT count(*) FROM consignments c JOIN consignment_items k ON k.consignment_id = c.id WHERE c.buyer_id = b.id AND k.outcome = 'there') AS consigned,
+          (SELECT count(*) FROM consignments c JOIN consignment_items k ON k.consignment_id = c.id WHERE c.buyer_id = b.id
+            AND k.outcome = 'there') AS consigned,
           coalesce(sum(EXISTS (SELECT 1 FROM order_cases k WHERE k.order_id = o.id)), 0) AS cases
         FROM buyers b LEFT JOIN orders o ON o.buyer_id = b.id AND o.state <> 'cancelled' AND o.kind <> 'resend'
         WHERE b.id IN (${idsIn(ids)}) GROUP BY b.id`);
@@ -135,7 +136,8 @@ export const ordersOf = (db: Db, buyerId: string): Promise<BoughtLine[]> =>
         + (SELECT coalesce(sum(g.quantity * g.price_minor), 0) FROM order_goods g WHERE g.order_id = o.id) - o.discount_minor AS sumMinor,
       coalesce((SELECT group_concat(x.says, '; ') FROM (
         SELECT w.title || ', ' || f.name || CASE WHEN l.quantity > 1 THEN ' × ' || l.quantity ELSE '' END AS says
-          FROM order_lines l JOIN editions e ON e.id = l.edition_id JOIN works w ON w.id = e.work_id JOIN formats f ON f.id = l.format_id WHERE l.order_id = o.id
+          FROM order_lines l JOIN editions e ON e.id = l.edition_id JOIN works w ON w.id = e.work_id
+            JOIN formats f ON f.id = l.format_id WHERE l.order_id = o.id
         UNION ALL SELECT g.name || CASE WHEN og.quantity > 1 THEN ' × ' || og.quantity ELSE '' END
           FROM order_goods og JOIN goods g ON g.id = og.goods_id WHERE og.order_id = o.id) x), '') AS what,
       (SELECT group_concat(k.kind || ': ' || k.says, '; ') FROM order_cases k WHERE k.order_id = o.id) AS cases
@@ -203,10 +205,14 @@ export const permittedPeople = (db: Db, workId: string): Promise<LetterRow[]> =>
 /** Why somebody cannot be forgotten yet: what is still between them and the studio. */
 export const stillBetween = (db: Db, buyerId: string): Promise<{ says: string }[]> =>
   db.all<{ says: string }>(sql`
-    SELECT 'order ' || number || ' is ' || state AS says FROM orders WHERE buyer_id = ${buyerId} AND state IN ('new', 'picked', 'packed', 'sealed', 'dispatched')
-    UNION ALL SELECT 'order ' || number || ' is not paid' FROM orders WHERE buyer_id = ${buyerId} AND paid_at IS NULL AND state = 'delivered' AND kind <> 'resend'
-    UNION ALL SELECT 'order ' || o.number || ' has an open case' FROM orders o JOIN order_cases k ON k.order_id = o.id WHERE o.buyer_id = ${buyerId} AND k.closed_on IS NULL
-    UNION ALL SELECT 'prints lie with them on consignment note ' || c.number FROM consignments c WHERE c.buyer_id = ${buyerId} AND c.settled_at IS NULL`);
+    SELECT 'order ' || number || ' is ' || state AS says FROM orders WHERE buyer_id = ${buyerId} AND state IN ('new', 'picked', 'packed',
+      'sealed', 'dispatched')
+    UNION ALL SELECT 'order ' || number || ' is not paid' FROM orders WHERE buyer_id = ${buyerId} AND paid_at IS NULL
+      AND state = 'delivered' AND kind <> 'resend'
+    UNION ALL SELECT 'order ' || o.number || ' has an open case' FROM orders o JOIN order_cases k ON k.order_id = o.id
+      WHERE o.buyer_id = ${buyerId} AND k.closed_on IS NULL
+    UNION ALL SELECT 'prints lie with them on consignment note ' || c.number FROM consignments c WHERE c.buyer_id = ${buyerId}
+      AND c.settled_at IS NULL`);
 
 /** Whether anybody else bears a name. */
 export async function isNameShared(db: Db, buyerId: string, name: string): Promise<boolean> {
@@ -247,9 +253,11 @@ export async function forgetPerson(
   await tx.run(sql`
     UPDATE keepers SET name = ${instead}, note = '' WHERE impression_id IN (${prints}) AND lower(trim(name)) = lower(trim(${name}))`);
   await tx.run(sql`
-    UPDATE handovers SET to_whom = replace(to_whom, ${name}, ${instead}), from_whom = replace(from_whom, ${name}, ${instead}) WHERE order_id IN (${orders})`);
+    UPDATE handovers SET to_whom = replace(to_whom, ${name}, ${instead}), from_whom = replace(from_whom, ${name}, ${instead})
+      WHERE order_id IN (${orders})`);
   await tx.run(sql`
-    UPDATE order_cases SET says = replace(says, ${name}, ${instead}), condition = replace(condition, ${name}, ${instead}) WHERE order_id IN (${orders})`);
+    UPDATE order_cases SET says = replace(says, ${name}, ${instead}), condition = replace(condition, ${name}, ${instead})
+      WHERE order_id IN (${orders})`);
   await tx.run(sql`DELETE FROM notes WHERE subject = 'person' AND subject_id = ${buyerId}`);
   await tx.run(sql`
     UPDATE journal SET says = ${`Noted of ${q.instead}`} WHERE subject = 'person' AND subject_id = ${buyerId}`);
@@ -261,13 +269,33 @@ export async function forgetPerson(
     await tx.run(
       sql`UPDATE job_accounts SET client = replace(client, ${name}, ${instead}), name = replace(name, ${name}, ${instead})`,
     );
-  await tx.run(sql`
-    UPDATE journal SET says = replace(says, ${name}, ${instead}), before = NULL, after = NULL
-    WHERE ${mine} OR (${q.isShared ? sql`false` : sql`instr(says, ${name}) > 0`})`);
+  await forgetInJournal(tx, q, mine);
   await forgetLog(tx, { buyerId, orders, name, isShared: q.isShared });
   // The index keeps words that are gone until it is tidied.
   for (const index of ['found', 'found_lines'])
     await tx.run(sql.raw(`INSERT INTO ${index} (${index}) VALUES ('optimize')`));
+}
+
+/** The name by itself, and not as a part of other words: “Ann Lee” is not in “Joann Leeds”. */
+const standingAlone = (name: string): RegExp =>
+  new RegExp(`(?<![\\p{L}\\p{N}])${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'gu');
+
+/** Lines about this person lose the name and what the rows held; others only the name, where nobody else bears it. */
+async function forgetInJournal(
+  tx: Tx,
+  { name, instead, isShared }: { name: string; instead: string; isShared: boolean },
+  mine: SQL,
+): Promise<void> {
+  const elsewhere = isShared ? sql`false` : sql`instr(says, ${name}) > 0`;
+  const lines = await tx.all<{ id: string; says: string; isMine: number }>(sql`
+    SELECT id, says, ${mine} AS isMine FROM journal WHERE ${mine} OR ${elsewhere}`);
+  const alone = standingAlone(name);
+  for (const { id, says, isMine } of lines) {
+    const without = says.replace(alone, instead);
+    if (!isMine && without === says) continue;
+    await tx.run(sql`
+      UPDATE journal SET says = ${without}, before = NULL, after = NULL WHERE id = ${id}`);
+  }
 }
 
 /** Undo reads what rows held before: of somebody forgotten there is nothing to go back to. */
@@ -278,7 +306,8 @@ async function forgetLog(
   const rows = sql`((table_name = 'buyers' AND row_id = ${buyerId})
     OR (table_name = 'orders' AND row_id IN (${orders}))
     OR (table_name = 'notes' AND instr(coalesce(before, '') || coalesce(after, ''), ${buyerId}) > 0)
-    OR (table_name IN ('keepers', 'handovers', 'reservations', 'order_cases', 'job_accounts') AND instr(coalesce(before, '') || coalesce(after, ''), ${name}) > 0))`;
+    OR (table_name IN ('keepers', 'handovers', 'reservations', 'order_cases', 'job_accounts') AND instr(coalesce(before,
+      '') || coalesce(after, ''), ${name}) > 0))`;
   const said = JSON.stringify({ message: 'Done for somebody who asked to be forgotten.' });
   await tx.run(sql`
     UPDATE acts SET answer = ${said} WHERE id IN (SELECT act_id FROM row_changes WHERE ${rows})

@@ -9,6 +9,7 @@ import { noteKeeper } from '../editions/keeperActions';
 import { dispatchOrder, packParcel, sealParcel } from '../orders/parcelActions';
 import { recordService } from '../orders/shelfActions';
 import { findAnything } from '../reports/find';
+import { performByName } from '../registry';
 import type { Studio } from '../studio';
 import { letterCsv, letterPage, peopleList, personPage } from './people';
 import { forgetBuyer, setPermission } from './personActions';
@@ -150,6 +151,32 @@ describe('forgetting somebody', () => {
       expect((await refused(late())).message).toMatch(/forgotten/);
     const { lines } = await peopleList(studio, { ...NOBODY, kind: 'buyer' });
     expect(lines.find(({ id }) => id === buyerId)).toMatchObject({ roles: ['forgotten'], letter: null });
+  });
+
+  test('a name that is also a word changes nothing that is not about them, and takes no way back from others', async () => {
+    const { studio, workId } = await furnished({ withMaster: false });
+    const ferry = await recordBuyer(studio, { ...PERSON, name: 'Night' });
+    const noted = await addNote(studio, {
+      ...{ subject: 'work', subjectId: workId, text: 'sells at Night markets', isLesson: false },
+    });
+    const { message } = await forgetBuyer(studio, { buyerId: ferry.id! });
+    expect(message).toMatch(/A name of one word may mean something else/);
+    const says = async (words: string) =>
+      (await findAnything(studio, words, 9)).find(({ title }) => title === 'Journal')?.hits.length;
+    expect(await says('night ferry')).toBeGreaterThan(0);
+    expect(await says('recorded the buyer night')).toBeUndefined();
+    await performByName(studio, 'undo', noted.undo!.input);
+  });
+
+  test('a name inside other words is not that name', async () => {
+    const { studio, workId } = await furnished({ withMaster: false });
+    const id = (await recordBuyer(studio, { ...PERSON, name: 'Ann Lee' })).id!;
+    await addNote(studio, {
+      ...{ subject: 'work', subjectId: workId, text: 'for JoAnn Leeds', isLesson: false },
+    });
+    await forgetBuyer(studio, { buyerId: id });
+    const journal = (await findAnything(studio, 'leeds', 9)).find(({ title }) => title === 'Journal');
+    expect(journal!.hits[0]!.name).toContain('for JoAnn Leeds');
   });
 
   test('somebody of the same name keeps theirs', async () => {

@@ -44,7 +44,9 @@ export const forgetBuyer = defineAction({
       throw new RefusedError(
         `They cannot be forgotten yet: ${open.map(({ says }) => says).join('; ')}. What is owed on either side comes first.`,
       );
-    const isShared = await isNameShared(tx, buyerId, buyer.name);
+    // One word may be anybody's, or a word of a title: only what is about this person is sure to mean them.
+    const isOneWord = !/\s/.test(buyer.name.trim());
+    const isShared = isOneWord || (await isNameShared(tx, buyerId, buyer.name));
     const staying = await linesNaming(tx, buyer.name);
     await forgetPerson(tx, {
       ...{ buyerId, name: buyer.name, instead: REMOVED_NAME, at: studio.now(), isShared },
@@ -55,13 +57,13 @@ export const forgetBuyer = defineAction({
       subjectId: buyerId,
       says: `Forgot a buyer who asked for it; what was sold stays, without the name`,
     });
-    return { message: messageOf(isShared, staying), undo: null };
+    return { message: messageOf(isShared, isOneWord, staying), undo: null };
   },
 });
 
-function messageOf(isShared: boolean, staying: number): string {
+function messageOf(isShared: boolean, isOneWord: boolean, staying: number): string {
   const shared = isShared
-    ? ' Somebody else has the same name: lines of the journal that are not about these orders were left as they are.'
+    ? ` ${isOneWord ? 'A name of one word may mean something else' : 'Somebody else has the same name'}: lines of the journal that are not about these orders were left as they are.`
     : '';
   const register =
     staying > 0
