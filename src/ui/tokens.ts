@@ -17,7 +17,7 @@ export const t = {
   care: '#7d4d00',
   fails: '#ad2f1b',
   sans: "'Archivo Variable', 'Archivo', 'Scripts', system-ui, sans-serif",
-  serif: "'Newsreader Variable', 'Newsreader', Georgia, serif",
+  serif: "'Newsreader Variable', 'Newsreader', 'Scripts', Georgia, serif",
 } as const;
 
 /** Between a hand's width and a whole desk: the rule of places has no room for long divisions. */
