@@ -34,6 +34,9 @@ type Surroundings = {
   lastly?: (tx: Tx) => Promise<void>;
 };
 
+const connectionTo = (file: string): Client =>
+  createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS });
+
 /** The studio's database: many readers, one writer at a time, each side with connections of its own. */
 export class Store {
   private tail: Promise<unknown> = Promise.resolve();
@@ -65,8 +68,7 @@ export class Store {
     }
     await mkdir(dataDir, { recursive: true });
     const file = join(dataDir, 'glassine.db');
-    const client = () => createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS });
-    const store = new Store(client(), client(), file);
+    const store = new Store(connectionTo(file), connectionTo(file), file);
     try {
       await store.retrying(() => store.writer.execute('PRAGMA journal_mode = WAL'));
       // Two processes that start at once bring the database up to date one after the other.
@@ -152,10 +154,18 @@ export class Store {
     return row?.data_version ?? null;
   }
 
-  /** Whether the file is whole, as the engine itself checks it. */
+  /**
+   * Whether the file is whole, as the engine itself checks it. It looks through a connection of its own: one that has asked
+   * the index of words before holds on to where its parts lay then, and SQLite 3.45 would call a sound file damaged.
+   */
   async integrity(): Promise<string> {
-    const rows = await this.db.all<{ integrity_check: string }>(sql`PRAGMA integrity_check`);
-    return rows.map((r) => r.integrity_check).join('; ');
+    const client = this.file ? connectionTo(this.file) : this.client;
+    try {
+      const { rows } = await client.execute('PRAGMA integrity_check');
+      return rows.map((row) => String(row.integrity_check)).join('; ');
+    } finally {
+      if (client !== this.client) client.close();
+    }
   }
 
   /** Writes what stands in the side file back into the database, so that the file alone is the whole. */

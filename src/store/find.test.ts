@@ -98,6 +98,17 @@ test('a name that changed is found by the new one only, with its orders; what is
   await store.close();
 });
 
+test('a sound studio is called sound, also when something was found and something written since', async () => {
+  const store = await filled();
+  expect(await names(store, 'person', 'brennick')).not.toEqual([]);
+  // So many that the index puts its parts together anew.
+  for (let guest = 0; guest < 40; guest++) {
+    await store.write((tx) => insertRow(tx, 'buyers', buyer(`later${guest}`, `Guest ${guest}`)));
+    expect(await store.integrity()).toBe('ok');
+  }
+  await store.close();
+});
+
 test('what was written while no trigger stood is found after the next start', async () => {
   const dir = await folder();
   const first = await Store.open(dir);

@@ -38,6 +38,19 @@ test('works lie in drawers that stand together, what was not noted last, each dr
   await store.close();
 });
 
+test('without drawers the works stand in the order asked', async () => {
+  const store = await withWorks([
+    work('a', { title: 'weir', year: 2024 }),
+    work('b', { title: 'Boat', year: null }),
+    work('c', { title: 'anchor', year: 2026 }),
+  ]);
+  const order = async (by: WorkOrder) => (await page(store, 'none', by)).lines.map((w) => w.id);
+  expect(await order('title')).toEqual(['c', 'b', 'a']);
+  expect(await order('newest')).toEqual(['c', 'b', 'a']);
+  expect(await order('year')).toEqual(['c', 'a', 'b']);
+  await store.close();
+});
+
 test('what comes next: what is wanting first in the order of the work, one drawer each', async () => {
   const store = await withWorks([
     work('captureless'),

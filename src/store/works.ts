@@ -115,7 +115,8 @@ const NEXT_NAME = sql`CASE ${NEXT_PLACE} ${sql.join(
 
 /** How each manner of drawers names and orders them: years the newest first, what was not noted last. */
 const DRAWER_SQL: Record<DrawersBy, { name: SQL; order: SQL }> = {
-  none: { name: sql`''`, order: sql`1` },
+  // Not a bare number: that would order by the column of that place.
+  none: { name: sql`''`, order: sql`''` },
   medium: {
     name: sql`${works.medium}`,
     order: sql`${works.medium} = '', ${works.medium} COLLATE NOCASE`,

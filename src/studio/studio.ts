@@ -108,21 +108,33 @@ export class Studio {
     return this.ulid(this.lastIdTime);
   }
 
-  /** How the studio works. Every page asks several times: what was read is kept until somebody has written. */
+  /** How the studio works. Every page asks several times. */
   async settings(db?: Db): Promise<Settings> {
-    const version = db ? null : await this.store.version();
-    if (version === null) return settingsRow(db ?? this.db, FIRST_SETTINGS.id);
-    if (this.settingsKept?.version !== version)
-      this.settingsKept = { version, row: settingsRow(this.db, FIRST_SETTINGS.id) };
-    try {
-      return { ...(await this.settingsKept.row) };
-    } catch (error) {
-      this.settingsKept = null;
-      throw error;
-    }
+    if (db) return settingsRow(db, FIRST_SETTINGS.id);
+    return { ...(await this.untilWritten('settings', () => settingsRow(this.db, FIRST_SETTINGS.id))) };
   }
 
-  private settingsKept: { version: number; row: Promise<Settings> } | null = null;
+  /**
+   * What was read of the records, kept until anybody has written; inside a transaction it is read each time. Who takes it must
+   * not change it.
+   *
+   * @param name what it is, with everything beside the records that it hangs on: a day, a place
+   */
+  async untilWritten<T>(name: string, read: () => Promise<T>): Promise<T> {
+    const version = await this.store.version();
+    if (version === null) return read();
+    if (this.kept.version !== version) this.kept = { version, read: new Map() };
+    const { read: known } = this.kept;
+    const there = known.get(name) as Promise<T> | undefined;
+    if (there) return there;
+    const fresh = read();
+    known.set(name, fresh);
+    // What could not be read is asked for again by the next.
+    fresh.catch(() => known.delete(name));
+    return fresh;
+  }
+
+  private kept = { version: -1, read: new Map<string, Promise<unknown>>() };
 
   async who(db: Db = this.db): Promise<string> {
     return this.options.who ?? ((await artistOf(db, FIRST_SETTINGS.id)) || 'the studio');

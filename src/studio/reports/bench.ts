@@ -309,12 +309,17 @@ async function promisesKept(studio: Studio, today: string) {
   return keptPromises(await dispatchedSince(studio.db, since), today, timeZone);
 }
 
-/** The numbers that stand beside the places: the lines the bench has, and the orders that are open. */
+/** The numbers that stand beside the places: the lines the bench has, and the orders that are open. Every page shows them. */
 export async function placeCounts(studio: Studio): Promise<{ bench: number; orders: number }> {
-  const today = localDay(studio.now(), (await studio.settings()).timeZone);
-  const [row] = await openCounts(studio.db, today);
-  return {
-    bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length,
-    orders: row?.orders ?? 0,
-  };
+  const { timeZone } = await studio.settings();
+  const now = studio.now();
+  const today = localDay(now, timeZone);
+  // Clients' answers and the backup are due by the hour.
+  return studio.untilWritten(`counts ${today} ${now.slice(0, 13)}`, async () => {
+    const [row] = await openCounts(studio.db, today);
+    return {
+      bench: (row?.orders ?? 0) + (row?.other ?? 0) + (await colourDue(studio, today)).length,
+      orders: row?.orders ?? 0,
+    };
+  });
 }
