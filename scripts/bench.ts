@@ -13,10 +13,11 @@ import { ImagingPool } from '@/imaging/pool';
 import { Studio } from '@/studio/studio';
 import { chromium } from '@playwright/test';
 import { createReadStream, existsSync } from 'node:fs';
-import { mkdir, mkdtemp, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readFile, rm, stat } from 'node:fs/promises';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { PICTURES } from '../demo/pictures';
+import { markdownTable, writeSection } from './benchPage';
 import { findBench } from './findBench';
 import { postingBench } from './postingBench';
 import { registerBench } from './registerBench';
@@ -451,18 +452,17 @@ async function writePage() {
     ...rows.map((r) => [r.name, r.figure, r.peer, r.ratio, r.target]),
   ];
   console.log(table.map((r) => r.join(' | ')).join('\n'));
-  const page = `# Benchmarks
+  const { version } = JSON.parse(await readFile('node_modules/sharp/package.json', 'utf8')) as {
+    version: string;
+  };
+  await writeSection(
+    null,
+    `# Benchmarks
 
-Measured by \`npm run bench\`, which writes this page. Each case and its peer run in turn in one process; the median of ${RUNS} rounds
-after one that is not counted. The machine: ${cpus().length} cores (${cpus()[0]!.model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.version}, sharp ${(JSON.parse(await readFile('node_modules/sharp/package.json', 'utf8')) as { version: string }).version}.
+Measured by \`npm run bench\`, which writes this part of the page. Each case and its peer run in turn in one process; the median of ${RUNS} rounds
+after one that is not counted. The machine: ${cpus().length} cores (${cpus()[0]!.model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.version}, sharp ${version}.
 Absolute times move with the machine; the ratios are what to hold it to.
 
-| ${table[0]!.join(' | ')} |
-|${table[0]!.map(() => ' --- ').join('|')}|
-${table
-  .slice(1)
-  .map((r) => `| ${r.join(' | ')} |`)
-  .join('\n')}
-`;
-  await writeFile('docs/benchmarks.md', page);
+${markdownTable(table[0]!, table.slice(1))}`,
+  );
 }

@@ -1,5 +1,4 @@
 // The register at length: a run of a thousand, and three hundred thousand lines.
-import { entryHash, GENESIS } from '@/core/edition/chain';
 import { walkChain } from '@/store/chainCheck';
 import { sheetsOf, stateCounts } from '@/store/editions';
 import { findRows, rowById } from '@/store/rows';
@@ -11,6 +10,7 @@ import { recordPaper } from '@/studio/papers/paperActions';
 import { registerCsv } from '@/studio/reports/exports';
 import { Studio } from '@/studio/studio';
 import { recordWork } from '@/studio/works/workActions';
+import { lengthenRegister } from './longRegister';
 
 type Timed = { name: string; ms: number; target: string };
 
@@ -47,7 +47,7 @@ export async function registerBench(
     }),
     target: '≤ 150 ms',
   });
-  await lengthen(studio);
+  await lengthenRegister(studio.store, LINES);
   out.push({
     name: `the chain of ${LINES.toLocaleString('en').replaceAll(',', ' ')} entries, in a process of its own`,
     ms: await timed(() => walkChain(studio.store, null)),
@@ -132,40 +132,4 @@ async function aThousand(studio: Studio): Promise<{ editionId: string; ids: stri
     });
   await handleImpressions(studio, { editionId: id!, impressionIds: ids, act: 'passed', note: '' });
   return { editionId: id!, ids };
-}
-
-/** Puts lines like those there behind them, chained as they are, until there are enough. */
-async function lengthen(studio: Studio): Promise<void> {
-  const printed = await findRows(studio.db, 'register', { act: 'printed' }, { limit: 1 });
-  const [last] = await findRows(studio.db, 'register', {}, { orderBy: ['-seq'], limit: 1 });
-  let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? GENESIS];
-  while (seq < LINES) {
-    const batch = [];
-    for (let k = 0; k < 5_000 && seq < LINES; k++) {
-      const body = seq % 5 === 0 ? printed[0]!.body : { number: `${seq % 1_000}/1000` };
-      const line = {
-        ...printed[0]!,
-        seq: ++seq,
-        act: seq % 5 === 1 ? 'printed' : 'noted',
-        body,
-        prevHash,
-      };
-      prevHash = entryHash(line);
-      batch.push({
-        sql: 'INSERT INTO register (seq, at, who, act, edition_id, impression_id, body, prev_hash, hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-        args: [
-          seq,
-          line.at,
-          line.who,
-          line.act,
-          line.editionId,
-          line.impressionId,
-          JSON.stringify(body),
-          line.prevHash,
-          prevHash,
-        ],
-      });
-    }
-    await studio.store.client.batch(batch, 'write');
-  }
 }

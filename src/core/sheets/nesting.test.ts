@@ -170,6 +170,42 @@ describe('pieces of one size on a sheet', () => {
     );
   });
 
+  // Small pieces, where one grid loses up to a tenth: the counts are those of the exact programme by Herz and Beasley.
+  test.each([
+    ['297x210 mm', '20x13 mm', 0, 0, 236],
+    ['420x297 mm', '37x23 mm', 5, 2, 120],
+    ['420x297 mm', '30x19 mm', 5, 2, 175],
+    ['610x914 mm', '50x31 mm', 0, 0, 358],
+    ['700x1000 mm', '85x55 mm', 10, 3, 126],
+  ])(
+    '%s of many %s with margin %i and gutter %i: %i, proven the most',
+    (sheet, one, margin, gutter, count) => {
+      const q = {
+        sheet: parseSize(sheet),
+        piece: parseSize(one),
+        margin: margin * 1_000,
+        gutter: gutter * 1_000,
+      };
+      const laid = layOnSheet(q);
+      expect([laid.count, laid.isMost]).toEqual([count, true]);
+      expect(cutUp(laid.cuts, q.sheet, laid.placements)).toBe(true);
+      expect(sheetFinding(q).says).toContain('No straight cuts free more.');
+    },
+  );
+
+  test('more than can be searched to the end: never fewer than one grid, and nothing is claimed', () => {
+    const q = {
+      sheet: { width: 1_118_000, height: 1_500_000 },
+      piece: { width: 13_700, height: 11_300 },
+      margin: 5_000,
+      gutter: 1_000,
+    };
+    const laid = layOnSheet(q);
+    expect(laid.isMost).toBe(false);
+    expect(laid.count).toBeGreaterThanOrEqual(Math.floor(1_109 / 14.7) * Math.floor(1_491 / 12.3));
+    expect(sheetFinding(q).says).not.toContain('No straight cuts free more.');
+  });
+
   test('four quarters fit only with no gutter and no margin, and it says so', () => {
     const q = {
       sheet: parseSize('A3'),

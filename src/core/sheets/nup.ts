@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import type { Finding } from '../finding';
 import { formatLength, formatSize, type Size, type Um } from '../measure';
+import { Halves } from './halves';
 import { areaOf, cutsOf, type Cut, type Placement } from './pieces';
 
 export type SheetQuestion = {
@@ -10,15 +11,13 @@ export type SheetQuestion = {
   gutter: Um;
   /** False where the paper has a grain or the picture forbids it. */ rotate?: boolean;
 };
-export type SheetLayout = { count: number; placements: Placement[]; wasteShare: number; cuts: Cut[] };
-
-/** Places along a side that are tried; a sheet of many tiny pieces is laid in one grid and a strip. */
-const MOST_POINTS = 90;
-
-type Node = {
+export type SheetLayout = {
   count: number;
-  /** A grid of one orientation, or two halves. */ split: null | { along: 'across' | 'down'; at: number };
-  turned: boolean;
+  placements: Placement[];
+  wasteShare: number;
+  cuts: Cut[];
+  /** No straight cuts, each from edge to edge of what is left, give more of them. */
+  isMost: boolean;
 };
 
 /** More of them on one sheet is a slip of the pen, and would take all the memory there is. */
@@ -29,7 +28,7 @@ const MOST_PIECES = 20_000;
  * them all.
  *
  * A part of the sheet is either one grid or cut in two along a line that sums of the piece's sides reach, whichever holds
- * more; the best of all such cuttings is found. Never a cut through a picture.
+ * more; the best of all such cuttings is found (`Halves`). Never a cut through a picture.
  *
  * @throws InputError for margins that leave nothing, or more pieces than anybody cuts; a piece that does not fit gives a count of 0
  * Source: handbook §7, sheet.
@@ -59,8 +58,8 @@ export function layOnSheet({ sheet, piece, margin, gutter, rotate = true }: Shee
       `a piece of which at most ${MOST_PIECES} lie on ${formatSize(sheet, 'mm')}`,
     );
   const places: Omit<Placement, 'id'>[] = [];
-  const solver = new Halves(w, h, rotate && w !== h, area);
-  solver.lay(area.width, area.height, (x, y, turned) =>
+  const halves = new Halves(w, h, rotate && w !== h, area);
+  halves.lay((x, y, turned) =>
     places.push({
       x: x + margin,
       y: y + margin,
@@ -77,107 +76,8 @@ export function layOnSheet({ sheet, piece, margin, gutter, rotate = true }: Shee
     placements,
     wasteShare: 1 - areaOf(placements) / ((sheet.width / 1_000) * (sheet.height / 1_000)),
     cuts: cutsOf(placements, sheet) ?? [],
+    isMost: halves.isExact,
   };
-}
-
-class Halves {
-  private readonly memo = new Map<number, Node>();
-  private readonly across: number[];
-  private readonly down: number[];
-  constructor(
-    private readonly w: number,
-    private readonly h: number,
-    private readonly turns: boolean,
-    area: Size,
-  ) {
-    this.across = this.points(area.width);
-    this.down = this.points(area.height);
-  }
-
-  /** Every sum of whole sides up to a length. */
-  private points(most: number): number[] {
-    const { w, h } = this;
-    const list = new Set<number>();
-    for (let a = 0; a <= most; a += w)
-      for (let b = a; b <= most; b += this.turns ? h : most + 1) list.add(b);
-    for (let a = 0; a <= most; a += h)
-      for (let b = a; b <= most; b += this.turns ? w : most + 1) list.add(b);
-    const sorted = [...list].sort((a, b) => a - b).slice(1);
-    return sorted.length <= MOST_POINTS ? sorted : [];
-  }
-
-  private grid(width: number, height: number): Node {
-    const upright = Math.floor(width / this.w) * Math.floor(height / this.h),
-      turned = this.turns ? Math.floor(width / this.h) * Math.floor(height / this.w) : 0;
-    return { count: Math.max(upright, turned), split: null, turned: turned > upright };
-  }
-
-  private best(width: number, height: number): Node {
-    const key = width * 10_000_000 + height;
-    const known = this.memo.get(key);
-    if (known) return known;
-    let best = this.grid(width, height);
-    const most = Math.floor((width * height) / (this.w * this.h));
-    // One grid is kept unless a mixed cutting holds more: it is the easier one to cut.
-    for (const [along, length, points] of [
-      ['down', width, this.across],
-      ['across', height, this.down],
-    ] as const) {
-      for (const at of points) {
-        if (best.count === most || at > length) break;
-        const rest = this.floor(length - at, points);
-        if (rest === 0) continue;
-        const [one, other] =
-          along === 'down'
-            ? [this.best(at, height), this.best(rest, height)]
-            : [this.best(width, at), this.best(width, rest)];
-        if (one.count + other.count > best.count)
-          best = { count: one.count + other.count, split: { along, at }, turned: false };
-      }
-    }
-    this.memo.set(key, best);
-    return best;
-  }
-
-  /** Lengths between two points hold no more than the lower: few different parts are left to look at. */
-  private floor(length: number, points: readonly number[]): number {
-    let at = 0;
-    for (const p of points) {
-      if (p > length) break;
-      at = p;
-    }
-    return at;
-  }
-
-  lay(
-    width: number,
-    height: number,
-    put: (x: number, y: number, turned: boolean) => void,
-    x = 0,
-    y = 0,
-  ): void {
-    // Too many places to try: one strip of the other way round beside a grid still uses most of it.
-    const node =
-      this.across.length && this.down.length
-        ? this.best(this.floor(width, this.across), this.floor(height, this.down))
-        : this.grid(width, height);
-    if (!node.count) return;
-    if (node.split) {
-      const { along, at } = node.split;
-      if (along === 'down') {
-        this.lay(at, height, put, x, y);
-        this.lay(width - at, height, put, x + at, y);
-      } else {
-        this.lay(width, at, put, x, y);
-        this.lay(width, height - at, put, x, y + at);
-      }
-      return;
-    }
-    const [pw, ph] = node.turned ? [this.h, this.w] : [this.w, this.h];
-    const [columns, rows] = [Math.floor(width / pw), Math.floor(height / ph)];
-    for (let r = 0; r < rows; r++)
-      for (let c = 0; c < columns; c++) put(x + c * pw, y + r * ph, node.turned);
-  }
 }
 
 /** Cuts in words: those that part the pieces, and the trimming after them. @example cutWords([{ along: 'down', at: 1, from: 0, to: 2 }]) // '1 straight cut' */
@@ -212,7 +112,7 @@ export function sheetFinding(q: SheetQuestion): Finding {
   return {
     verdict: more ? 'care' : 'holds',
     word: `${laid.count} up`,
-    says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${cutWords(laid.cuts)}.${more}`,
+    says: `${laid.count} of ${formatSize(q.piece, 'mm')} on ${formatSize(q.sheet, 'mm')}, ${waste} % waste, ${cutWords(laid.cuts)}.${laid.isMost ? ' No straight cuts free more.' : ''}${more}`,
     because,
   };
 }
