@@ -1,22 +1,30 @@
 import { entryHash, GENESIS } from '@/core/edition/chain';
 import type { Store } from '@/store/db';
-import { findRows } from '@/store/rows';
+import { findColumns, findRows } from '@/store/rows';
 
-/** Puts lines like those there behind them, chained as they are, until there are enough. */
+const ACTS = ['printed', 'passed', 'signed'] as const;
+const PIECE = 5_000;
+
+/** Puts lines behind those there, chained as they are, until there are enough: each print in turn is made, passed and signed. */
 export async function lengthenRegister(store: Store, lines: number): Promise<void> {
   const printed = await findRows(store.db, 'register', { act: 'printed' }, { limit: 1 });
+  const prints = await findColumns(store.db, 'impressions', ['id', 'editionId']);
   const [last] = await findRows(store.db, 'register', {}, { orderBy: ['-seq'], limit: 1 });
   let [seq, prevHash] = [last?.seq ?? 0, last?.hash ?? GENESIS];
-  while (seq < lines) {
+  for (let made = 0; seq < lines;) {
     const batch = [];
-    for (let k = 0; k < 5_000 && seq < lines; k++) {
-      const body = seq % 5 === 0 ? printed[0]!.body : { number: `${seq % 1_000}/1000` };
+    for (let k = 0; k < PIECE && seq < lines; k++, made++) {
+      const print = prints[Math.floor(made / ACTS.length) % prints.length]!;
+      const act = ACTS[made % ACTS.length]!;
+      const body = act === 'printed' ? printed[0]!.body : { number: `${seq % 1_000}/1000` };
       const line = {
         ...printed[0]!,
         seq: ++seq,
-        act: seq % 5 === 1 ? 'printed' : 'noted',
+        act,
         body,
         prevHash,
+        editionId: print.editionId,
+        impressionId: print.id,
       };
       prevHash = entryHash(line);
       batch.push({

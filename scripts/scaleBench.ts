@@ -111,7 +111,7 @@ export async function timePages(dataDir: string, only: string[] = []): Promise<P
       }
       times.sort((a, b) => a - b);
       if (process.stderr.isTTY || process.env.VERBOSE)
-        console.error(page, times.map((ms) => ms.toFixed(0)).join(' '));
+        console.error(page, [...times, bytes / 1e3].map((ms) => ms.toFixed(0)).join(' '));
       out.push({ page, median: times[times.length >> 1]!, slowest: times.at(-1)!, bytes, says });
     }
   } finally {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { ChevronRight } from 'lucide-react';
 import { Button as AriaButton, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
-import { openAtFirst, type BenchLine } from '@/core/bench/lines';
+import { openAtFirst, type BenchLine, type GroupLoad } from '@/core/bench/lines';
 import { inGroups } from '@/core/groups';
 import { addDays } from '@/core/measure/day';
 import { ActionSheet } from '@/app/ActionSheet';
@@ -35,7 +35,9 @@ import { BenchDrawn } from './BenchDrawn';
 /** A line with the picture of the work it is about. */
 type Pictured = BenchLine & { picture: string | null };
 type Props = {
+  /** The lines that are drawn, and what each group holds in all. */
   lines: Pictured[];
+  loads: GroupLoad[];
   low: { id: string; name: string; onHand: number; reorderAt: number }[];
   today: string;
   isNew: boolean;
@@ -141,23 +143,26 @@ const Plain = styled(Panel)`
   }
 `;
 
+const More = styled.p`
+  padding: 10px 16px;
+  color: ${t.ink2};
+`;
+
 const WEEKDAY = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
 const dayOf = (day: string) => new Date(`${day}T00:00:00Z`);
 const hours = (minutes: number) =>
   minutes < 60
     ? `${minutes} min`
     : `${Math.floor(minutes / 60)} h ${minutes % 60 ? `${minutes % 60} min` : ''}`.trim();
-const minutesOf = (lines: readonly BenchLine[]) => lines.reduce((sum, line) => sum + line.minutes, 0);
 
 /** What is to be done, how much it is, and how much of it was promised by today. */
-function sayLoad(lines: readonly BenchLine[]): string {
-  if (lines.length === 0) return 'Nothing wants hands.';
-  const due = lines.filter(
-    (line) => line.group === 'Promised' && (line.when === 'today' || line.whenNote === 'late'),
-  ).length;
-  const things = lines.length === 1 ? '1 thing wants' : `${lines.length} things want`;
+function sayLoad(loads: readonly GroupLoad[]): string {
+  const sum = (of: (load: GroupLoad) => number) => loads.reduce((all, load) => all + of(load), 0);
+  const [count, due] = [sum((load) => load.count), sum((load) => load.dueToday)];
+  if (count === 0) return 'Nothing wants hands.';
+  const things = count === 1 ? '1 thing wants' : `${count} things want`;
   const promised = due ? `; ${due} ${due === 1 ? 'is' : 'are'} promised by today` : '';
-  return `${things} hands, about ${hours(minutesOf(lines))}${promised}.`;
+  return `${things} hands, about ${hours(sum((load) => load.minutes))}${promised}.`;
 }
 
 /** What is done from the bench: one line at a time, what was refused said beside its line. */
@@ -193,7 +198,7 @@ function useBench(lines: readonly Pictured[]) {
 type Bench = ReturnType<typeof useBench>;
 
 /** What needs hands today: each line with its picture, its reason and its one next act. */
-export function BenchView({ lines, low, today, isNew, promises, week, putOff, missed }: Props) {
+export function BenchView({ lines, loads, low, today, isNew, promises, week, putOff, missed }: Props) {
   const bench = useBench(lines);
   const [later, setLater] = useState<BenchLine | null>(null);
   return (
@@ -202,7 +207,7 @@ export function BenchView({ lines, low, today, isNew, promises, week, putOff, mi
         <div>
           <PageTitle>{WEEKDAY[dayOf(today).getUTCDay()]} at the bench</PageTitle>
           <Lead>
-            {sayLoad(lines)}{' '}
+            {sayLoad(loads)}{' '}
             {missed.length > 0 && (
               <Link href="/week" prefetch={false}>
                 {missed.length === 1 ? 'A promise' : `${missed.length} promises`} cannot be kept
@@ -215,7 +220,7 @@ export function BenchView({ lines, low, today, isNew, promises, week, putOff, mi
       <Columns>
         <Plain aria-label="What needs hands">
           {lines.length === 0 && <ClearBench isNew={isNew} />}
-          <Groups lines={lines} bench={bench} promises={promises} onLater={setLater} />
+          <Groups lines={lines} loads={loads} bench={bench} promises={promises} onLater={setLater} />
           <PutOff putOff={putOff} />
         </Plain>
         <Aside>
@@ -341,19 +346,21 @@ function ClearBench({ isNew }: { isNew: boolean }) {
 /** The groups of the day; those beyond a morning are folded until somebody opens them. */
 function Groups({
   lines,
+  loads,
   bench,
   promises,
   onLater,
 }: {
   lines: Pictured[];
+  loads: readonly GroupLoad[];
   bench: Bench;
   onLater: (line: BenchLine) => void;
   promises: Props['promises'];
 }) {
-  const groups = inGroups(lines, (line) => line.group);
-  const atFirst = openAtFirst(groups.map(({ key, items }) => ({ key, count: items.length })));
+  const itemsOf = new Map(inGroups(lines, (line) => line.group).map(({ key, items }) => [key, items]));
+  const atFirst = openAtFirst(loads.map(({ group, count }) => ({ key: group, count })));
   const [turned, setTurned] = useState<Partial<Record<BenchLine['group'], boolean>>>({});
-  return groups.map(({ key: group, items }) => (
+  return loads.map(({ group, count, minutes }) => (
     <Group
       key={group}
       isExpanded={turned[group] ?? atFirst.includes(group)}
@@ -363,7 +370,7 @@ function Groups({
         <AriaButton slot="trigger">
           <ChevronRight size={14} strokeWidth={1.6} aria-hidden="true" />
           <span>
-            {group}: {items.length}, about {hours(minutesOf(items))}
+            {group}: {count}, about {hours(minutes)}
           </span>
           {group === 'Promised' && promises.sent > 0 && (
             <span>
@@ -374,7 +381,7 @@ function Groups({
       </Heading>
       <DisclosurePanel>
         <ol>
-          {items.map((line) => (
+          {itemsOf.get(group)?.map((line) => (
             <OneLine
               key={line.id}
               line={line}
@@ -384,9 +391,23 @@ function Groups({
             />
           ))}
         </ol>
+        <Undrawn group={group} left={count - (itemsOf.get(group)?.length ?? 0)} />
       </DisclosurePanel>
     </Group>
   ));
+}
+
+/** How many more there are than are drawn, and the way to them. */
+function Undrawn({ group, left }: { group: BenchLine['group']; left: number }) {
+  if (left === 0) return null;
+  return (
+    <More>
+      {left} more {left === 1 ? 'is' : 'are'} not drawn here.{' '}
+      <Link href="/?all=1" prefetch={false}>
+        Draw all of “{group}”
+      </Link>
+    </More>
+  );
 }
 
 function OneLine({

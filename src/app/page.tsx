@@ -1,18 +1,22 @@
 import { seen } from '@/app/seen';
 import { studio } from './server';
 import { benchToday } from '@/studio/reports/bench';
-import { subjectOf } from '@/core/bench/lines';
+import { drawnLines, subjectOf } from '@/core/bench/lines';
+import { queryOf } from './query';
 import { worksOfSubjects } from '@/store/subjects';
 import { BenchView } from './BenchView';
 
-async function BenchPage() {
+async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: string }> }) {
   const s = await studio();
+  const isAll = (await queryOf(searchParams)).all === '1';
   const { lines, putOff, low, today, settings, late, week, missed } = await benchToday(s);
-  const subjects = lines.flatMap((line) => subjectOf(line) ?? []);
+  const { loads, drawn } = drawnLines(lines, isAll ? lines.length : undefined);
+  const subjects = drawn.flatMap((line) => subjectOf(line) ?? []);
   const works = await worksOfSubjects(s.db, [...new Set(subjects)]);
   return (
     <BenchView
-      lines={lines.map((line) => ({
+      loads={loads}
+      lines={drawn.map((line) => ({
         ...line,
         picture: works.get(subjectOf(line) ?? '')?.picture ?? null,
       }))}

@@ -16,3 +16,15 @@ export function inGroups<T, K extends string>(
   }
   return groups;
 }
+
+/** Things by a key, each key in the order in which it first came. @example groupBy([3, 4, 5], (n) => n % 2).get(1) // [3, 5] */
+export function groupBy<T, K>(things: Iterable<T>, keyOf: (thing: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const thing of things) {
+    const key = keyOf(thing);
+    const group = groups.get(key);
+    if (group) group.push(thing);
+    else groups.set(key, [thing]);
+  }
+  return groups;
+}

@@ -3,7 +3,7 @@ import { benchLines, dueWords, type BenchFacts } from './bench/lines';
 import { CALCS, runCalc } from './calc';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, profileLabel, writeMatrixProfile } from './colour/icc';
 import { InputError } from './errors';
-import { inGroups } from './groups';
+import { groupBy, inGroups } from './groups';
 import { nextOrderState, ORDER_STATES, type OrderAct, type OrderState } from './order/orderStates';
 import { dried, staleParts } from './proof/proofStates';
 import { validate } from './validate';
@@ -422,6 +422,16 @@ test('groups keep every item, in order, and neighbours differ', () => {
         JSON.stringify(groups.flatMap((g) => g.items)) === JSON.stringify(list) &&
         groups.every((g, i) => i === 0 || g.key !== groups[i - 1]!.key)
       );
+    }),
+  );
+});
+
+test('things by a key: each once, in the group of its key, in their order', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 40 })), (list) => {
+      const groups = groupBy(list, (n) => n % 3);
+      expect([...groups.values()].flat()).toHaveLength(list.length);
+      for (const [key, group] of groups) expect(group).toEqual(list.filter((n) => n % 3 === key));
     }),
   );
 });

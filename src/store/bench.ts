@@ -27,8 +27,7 @@ export const layoutsInQueue = (db: Db) =>
     })
     .from(layouts)
     .innerJoin(papers, eq(papers.id, layouts.paperId))
-    .where(eq(layouts.state, 'queued'))
-    .limit(20);
+    .where(eq(layouts.state, 'queued'));
 
 /** Proofs that went to a client. */
 export const proofsAtClients = (db: Db) =>
@@ -42,8 +41,7 @@ export const proofsAtClients = (db: Db) =>
     })
     .from(proofs)
     .innerJoin(works, eq(works.id, proofs.workId))
-    .where(isNotNull(proofs.client))
-    .limit(200);
+    .where(isNotNull(proofs.client));
 
 /** Work sent out that should have been back. */
 export const jobsLate = (db: Db, today: string) =>
@@ -51,8 +49,7 @@ export const jobsLate = (db: Db, today: string) =>
     .select({ job: sentJobs, route: routes.name })
     .from(sentJobs)
     .innerJoin(routes, eq(routes.id, sentJobs.routeId))
-    .where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today)))
-    .limit(20);
+    .where(and(isNull(sentJobs.backOn), lt(sentJobs.expectedOn, today)));
 
 /** Originals that should have been back. */
 export const originalsLate = (db: Db, today: string) =>
@@ -60,8 +57,7 @@ export const originalsLate = (db: Db, today: string) =>
     .select({ move: originalMoves, title: works.title })
     .from(originalMoves)
     .innerJoin(works, eq(works.id, originalMoves.workId))
-    .where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today)))
-    .limit(20);
+    .where(and(isNull(originalMoves.backOn), lt(originalMoves.dueOn, today)));
 
 /** Works in an edition with sizes that have no price. */
 export const unpriced = (db: Db) =>
@@ -76,8 +72,7 @@ export const unpriced = (db: Db) =>
     .innerJoin(editions, eq(editions.workId, works.id))
     .leftJoin(prices, eq(prices.formatId, formats.id))
     .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id)))
-    .groupBy(works.id)
-    .limit(12);
+    .groupBy(works.id);
 
 /** Parcels that left since an instant, with the day they were promised for. */
 export const dispatchedSince = (db: Db, since: string) =>

@@ -343,8 +343,7 @@ export const waitingImpressions = (db: Db) =>
       ),
     )
     .groupBy(impressions.editionId, impressions.state)
-    .orderBy(asc(sql`min(${impressions.changedAt})`))
-    .limit(50);
+    .orderBy(asc(sql`min(${impressions.changedAt})`));
 
 /** How many of an edition were ever printed. */
 export const printedCount = (db: Db, editionId: string) =>

@@ -21,9 +21,6 @@ export type LaneRow = {
   scaleMg: number | null;
 };
 
-/** More than any lane shows; whoever has more looks at the list. */
-const MOST = 400;
-
 /** Open orders with their parcels, soonest promised first. */
 export const laneOrders = (db: Db): Promise<LaneRow[]> =>
   db.all<LaneRow>(sql`
@@ -32,7 +29,7 @@ export const laneOrders = (db: Db): Promise<LaneRow[]> =>
       p.expected_mg AS expectedMg, p.scale_mg AS scaleMg
     FROM orders o JOIN buyers b ON b.id = o.buyer_id LEFT JOIN parcels p ON p.order_id = o.id
     WHERE o.state IN ('new', 'picked', 'packed', 'sealed')
-    ORDER BY o.ship_by, o.number LIMIT ${MOST}`);
+    ORDER BY o.ship_by, o.number`);
 
 export type LaneLine = {
   orderId: string;
@@ -57,8 +54,7 @@ export type LaneLine = {
 /** The lines of the same orders: their size, and how many of that size lie ready, read once for each size of each edition. */
 export const laneLines = (db: Db): Promise<LaneLine[]> =>
   db.all<LaneLine>(sql`
-    WITH open AS (SELECT o.id FROM orders o WHERE o.state IN ('new', 'picked', 'packed', 'sealed')
-        ORDER BY o.ship_by, o.number LIMIT ${MOST}),
+    WITH open AS (SELECT o.id FROM orders o WHERE o.state IN ('new', 'picked', 'packed', 'sealed')),
       lines AS (SELECT l.* FROM order_lines l WHERE l.order_id IN (SELECT id FROM open)),
       ready AS (SELECT k.edition_id, k.format_id, ${readyCount(sql`k.edition_id`, sql`k.format_id`)} AS n
         FROM (SELECT DISTINCT edition_id, format_id FROM lines) k)

@@ -59,8 +59,7 @@ export const unreadable = (db: Db) =>
     .from(masters)
     .innerJoin(works, eq(works.id, masters.workId))
     .where(and(eq(masters.state, 'not read'), isNull(works.archivedAt)))
-    .orderBy(desc(masters.receivedAt))
-    .limit(20);
+    .orderBy(desc(masters.receivedAt));
 
 /** Puts the masters of a file back to be read, after its file was mended or somebody asked. */
 export async function setReadingAgain(tx: Tx, sha256: string): Promise<void> {

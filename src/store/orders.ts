@@ -142,14 +142,12 @@ export const openOrders = (db: Db) =>
       scaleMg: parcels.scaleMg,
       what: sql<string>`(SELECT group_concat(${works.title} || ' ' || ${formats.name} || CASE WHEN ${orderLines.quantity} > 1 THEN ' ×' || ${orderLines.quantity} ELSE '' END, '; ') FROM ${orderLines} JOIN ${editions} ON ${editions.id} = ${orderLines.editionId} JOIN ${works} ON ${works.id} = ${editions.workId} JOIN ${formats} ON ${formats.id} = ${orderLines.formatId} WHERE ${orderLines.orderId} = ${orders.id})`,
       pieces: sql<number>`(SELECT coalesce(sum(${orderLines.quantity}), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
-      ready: sql<number>`(SELECT coalesce(sum(min(${orderLines.quantity}, ${readyCount(sql`${orderLines.editionId}`, sql`${orderLines.formatId}`)})), 0) FROM ${orderLines} WHERE ${orderLines.orderId} = ${orders.id})`,
     })
     .from(orders)
     .innerJoin(buyers, eq(buyers.id, orders.buyerId))
     .leftJoin(parcels, eq(parcels.orderId, orders.id))
     .where(inArray(orders.state, [...OPEN_ORDER_STATES]))
-    .orderBy(asc(orders.shipBy), asc(orders.number))
-    .limit(60);
+    .orderBy(asc(orders.shipBy), asc(orders.number));
 
 /**
  * What can be sold: every offered size of every edition that has something to sell, with its price, how many lie ready and how
@@ -206,16 +204,14 @@ const sizesOfEditions = (db: Db) =>
     )
     .leftJoin(printLines, eq(printLines.id, products.lineId))
     .where(sql`${works.archivedAt} IS NULL`)
-    .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id))
-    .limit(5_000);
+    .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id));
 
 export const allBuyers = (db: Db): Promise<Buyer[]> =>
   db
     .select()
     .from(buyers)
     .where(isNull(buyers.removedAt))
-    .orderBy(asc(sql`${buyers.name} COLLATE NOCASE`))
-    .limit(5_000);
+    .orderBy(asc(sql`${buyers.name} COLLATE NOCASE`));
 
 export type SupplyRow = typeof supplies.$inferSelect;
 export const asSupply = (s: SupplyRow): Supply => ({

@@ -33,18 +33,21 @@ export const restOfLot = (db: Db, lotId: string) =>
     .from(stockMoves)
     .where(eq(stockMoves.lotId, lotId));
 
-/** Lines of new orders that would be printed on a paper. */
-export const newLinesOnPaper = (db: Db, paperId: string) =>
+/** Lines of new orders by the paper they would be printed on, and how many of that size of that edition lie there already. */
+export const newLinesOnPapers = (db: Db, paperIds?: readonly string[]) =>
   db
-    .select({ line: orderLines, format: formats })
+    .select({
+      paperId: proofs.paperId,
+      line: orderLines,
+      format: formats,
+      lie: sql<number>`(SELECT count(*) FROM impressions i WHERE i.edition_id = ${orderLines.editionId} AND i.format_id = ${orderLines.formatId}
+        AND i.state IN ('printed', 'inspected', 'signed', 'certified') AND i.order_line_id IS NULL)`,
+    })
     .from(orderLines)
     .innerJoin(orders, eq(orders.id, orderLines.orderId))
     .innerJoin(formats, eq(formats.id, orderLines.formatId))
-    .innerJoin(
-      proofs,
-      and(eq(proofs.formatId, formats.id), eq(proofs.paperId, paperId), eq(proofs.reference, true)),
-    )
-    .where(eq(orders.state, 'new'));
+    .innerJoin(proofs, and(eq(proofs.formatId, formats.id), eq(proofs.reference, true)))
+    .where(and(eq(orders.state, 'new'), paperIds && inArray(proofs.paperId, [...paperIds])));
 
 /** Proofs that passed on a paper, the newest first. */
 export const acceptedOnPaper = (db: Db, paperId: string) =>

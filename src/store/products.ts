@@ -1,4 +1,4 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Db } from './db';
 import {
   formats,
@@ -25,37 +25,53 @@ export const linesAtHand = (db: Db): Promise<PrintLine[]> =>
     .where(isNull(printLines.archivedAt))
     .orderBy(asc(printLines.place), asc(printLines.name));
 
-/** What can be asked for now: of works and sizes that are still offered, the smallest size first. */
-export const productsAtHand = (db: Db, workId?: string) =>
-  db
-    .select({ product: products, format: formats, line: printLines, work: works })
-    .from(products)
-    .innerJoin(formats, eq(formats.id, products.formatId))
-    .innerJoin(printLines, eq(printLines.id, products.lineId))
-    .innerJoin(works, eq(works.id, products.workId))
-    .where(
-      and(
-        isNull(products.archivedAt),
-        isNull(formats.archivedAt),
-        isNull(works.archivedAt),
-        workId === undefined ? undefined : eq(products.workId, workId),
-      ),
-    )
-    .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id));
+/** Of which products something is asked; of all where nothing is said. */
+export type OfProducts = { workIds?: readonly string[]; formatIds?: readonly string[] };
 
-/**
- * What products sell for on a day: of each the newest price that has begun; one that was withdrawn is none.
- *
- * @param workId only of this work
- */
-export async function pricesOn(db: Db, day: string, workId?: string): Promise<Price[]> {
+/** What can be asked for now: of works and sizes that are still offered, the smallest size first. */
+export async function productsAtHand(db: Db, { workIds, formatIds }: OfProducts = {}) {
+  const { id, title, captureMinor, expectedPrints } = works;
+  const [rows, lines] = await Promise.all([
+    db
+      .select({
+        product: products,
+        format: formats,
+        work: { id, title, captureMinor, expectedPrints },
+      })
+      .from(products)
+      .innerJoin(formats, eq(formats.id, products.formatId))
+      .innerJoin(printLines, eq(printLines.id, products.lineId))
+      .innerJoin(works, eq(works.id, products.workId))
+      .where(
+        and(
+          isNull(products.archivedAt),
+          isNull(formats.archivedAt),
+          isNull(works.archivedAt),
+          workIds && inArray(products.workId, [...workIds]),
+          formatIds && inArray(products.formatId, [...formatIds]),
+        ),
+      )
+      .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id)),
+    db.select().from(printLines),
+  ]);
+  const lineOf = new Map(lines.map((line) => [line.id, line]));
+  return rows.map((row) => ({ ...row, line: lineOf.get(row.product.lineId)! }));
+}
+
+/** What products sell for on a day: of each the newest price that has begun; one that was withdrawn is none. */
+export async function pricesOn(
+  db: Db,
+  day: string,
+  { workIds, formatIds }: OfProducts = {},
+): Promise<Price[]> {
   const rows = await db
     .select()
     .from(prices)
     .where(
       and(
         sql`${prices.validFromOn} <= ${day}`,
-        workId === undefined ? undefined : eq(prices.workId, workId),
+        workIds && inArray(prices.workId, [...workIds]),
+        formatIds && inArray(prices.formatId, [...formatIds]),
       ),
     )
     .orderBy(asc(prices.validFromOn), asc(prices.decidedAt), asc(prices.id));
@@ -63,12 +79,15 @@ export async function pricesOn(db: Db, day: string, workId?: string): Promise<Pr
   return [...newest.values()].filter((row) => row.withdrawnAt === null);
 }
 
-/** What costs rest on besides what is on the shelves. */
-export async function costFacts(db: Db) {
-  const [spent, proofed, pictures, timed, made] = await Promise.all([
+/** What the costs of works rest on: what their proofs cost, how they were made, how dark their pictures are. */
+export async function workCostFacts(db: Db, workIds?: readonly string[]) {
+  const ofWorks = (column: typeof proofs.workId | typeof masters.workId) =>
+    workIds && inArray(column, [...workIds]);
+  const [spent, proofed, pictures] = await Promise.all([
     db
       .select({ workId: proofs.workId, sum: sql<number>`coalesce(sum(${proofs.costMinor}), 0)` })
       .from(proofs)
+      .where(ofWorks(proofs.workId))
       .groupBy(proofs.workId),
     db
       .select({
@@ -79,6 +98,7 @@ export async function costFacts(db: Db) {
         round: proofs.round,
       })
       .from(proofs)
+      .where(ofWorks(proofs.workId))
       .orderBy(sql`${proofs.reference} DESC`, sql`${proofs.askedAt} DESC`, sql`${proofs.id} DESC`),
     db
       .select({
@@ -87,7 +107,14 @@ export async function costFacts(db: Db) {
       })
       .from(masters)
       .innerJoin(readings, eq(readings.masterId, masters.id))
-      .where(eq(masters.current, true)),
+      .where(and(eq(masters.current, true), ofWorks(masters.workId))),
+  ]);
+  return { spent, proofed, pictures };
+}
+
+/** What all costs rest on: how long each act took by the stopwatch, and how many prints were spoiled. */
+export async function studioCostFacts(db: Db) {
+  const [timed, made] = await Promise.all([
     db
       .select({
         act: timings.act,
@@ -103,5 +130,5 @@ export async function costFacts(db: Db) {
       .where(sql`${register.act} IN ('printed', 'spoiled')`)
       .groupBy(register.act),
   ]);
-  return { spent, proofed, pictures, timed, made };
+  return { timed, made };
 }

@@ -84,8 +84,7 @@ export const waitingProofs = (db: Db) =>
     .innerJoin(papers, eq(papers.id, proofs.paperId))
     .innerJoin(routes, eq(routes.id, proofs.routeId))
     .where(sql`${proofs.state} IN ('asked', 'made')`)
-    .orderBy(proofs.askedAt)
-    .limit(50);
+    .orderBy(proofs.askedAt);
 
 /** Every paper and route there is, by name; what is discontinued comes last. */
 export async function papersAndRoutes(db: Db): Promise<{ papers: Paper[]; routes: Route[] }> {

@@ -3,16 +3,12 @@ import type { Db } from './db';
 import { orderSum } from './orders';
 import {
   accountEntries,
-  channels,
-  editions,
-  formats,
   inkMoves,
   masters,
   orderLines,
   orders,
   sentJobs,
   stockMoves,
-  works,
 } from './schema';
 
 /** How many of each product were sold from a day on; what was cancelled is not sold. */
@@ -41,25 +37,35 @@ export async function thumbsOf(db: Db): Promise<Map<string, string>> {
   return new Map(rows.map((row) => [row.workId, row.sha]));
 }
 
-/** Every line that was sold from a day on, the oldest first; what was cancelled is not sold. */
-export const linesSold = (db: Db, since: string) =>
-  db
-    .select({
-      line: orderLines,
-      orderedOn: orders.orderedOn,
-      edition: editions,
-      channel: channels.name,
-      work: works,
-      format: formats,
-    })
-    .from(orderLines)
-    .innerJoin(orders, eq(orders.id, orderLines.orderId))
-    .innerJoin(editions, eq(editions.id, orderLines.editionId))
-    .innerJoin(works, eq(works.id, editions.workId))
-    .innerJoin(formats, eq(formats.id, orderLines.formatId))
-    .leftJoin(channels, eq(channels.id, orders.channelId))
-    .where(and(sql`${orders.orderedOn} >= ${since}`, ne(orders.state, 'cancelled')))
-    .orderBy(orders.orderedOn, orderLines.id);
+/** A line that was sold, with what it was and where. */
+export type LineSold = {
+  productId: string | null;
+  quantity: number;
+  priceMinor: number;
+  orderedOn: string;
+  edition: { kind: string; size: number | null; name: string };
+  channel: string | null;
+  work: { id: string; title: string };
+  format: { id: string; name: string };
+};
+
+/**
+ * Every line that was sold from a day on, the oldest first; what was cancelled is not sold. They may be tens of thousands: they
+ * come as one text, which is read ten times as fast as row by row.
+ */
+export async function linesSold(db: Db, since: string): Promise<LineSold[]> {
+  const [row] = await db.all<{ lines: string }>(sql`
+    SELECT json_group_array(json_object('productId', product_id, 'quantity', quantity, 'priceMinor', price_minor, 'orderedOn', ordered_on,
+      'edition', json_object('kind', kind, 'size', size, 'name', edition_name), 'channel', channel,
+      'work', json_object('id', work_id, 'title', title), 'format', json_object('id', format_id, 'name', format_name))) AS lines
+    FROM (SELECT l.product_id, l.quantity, l.price_minor, o.ordered_on, e.kind, e.size, e.name AS edition_name, c.name AS channel,
+        w.id AS work_id, w.title, f.id AS format_id, f.name AS format_name
+      FROM orders o JOIN order_lines l ON l.order_id = o.id JOIN editions e ON e.id = l.edition_id JOIN works w ON w.id = e.work_id
+        JOIN formats f ON f.id = l.format_id LEFT JOIN channels c ON c.id = o.channel_id
+      WHERE o.ordered_on >= ${since} AND o.state <> 'cancelled'
+      ORDER BY o.ordered_on, l.id)`);
+  return JSON.parse(row?.lines ?? '[]') as LineSold[];
+}
 
 /** Money that came and went from a day on, as the records have it: orders paid, paper and ink bought, work sent out, jobs. */
 export async function cashMoves(db: Db, since: string) {

@@ -1,4 +1,4 @@
-import { sql, type SQL } from 'drizzle-orm';
+import { sql } from 'drizzle-orm';
 import type { Db } from './db';
 
 /** Lots whose moves add up to less than nothing. */
@@ -32,20 +32,28 @@ export type FreeLine = {
  * reservation holds its numbers through its last day, and nothing after it.
  *
  * @param today the studio's calendar day
+ * @param editionIds only of these; of all where nothing is said
  */
-export async function freeByEdition(db: Db, today: string, where: SQL = sql`1`): Promise<FreeLine[]> {
+export async function freeByEdition(
+  db: Db,
+  today: string,
+  editionIds?: readonly string[],
+): Promise<FreeLine[]> {
+  const ofThese = editionIds ? sql`AND e.id IN ${[...editionIds]}` : sql``;
   const rows = await db.all<Omit<FreeLine, 'free'>>(sql`
+    WITH promised AS (SELECT l.edition_id, sum(l.quantity) AS n FROM orders o JOIN order_lines l ON l.order_id = o.id
+        WHERE o.state = 'new' GROUP BY l.edition_id),
+      reserved AS (SELECT r.edition_id, sum(r.quantity) AS n FROM reservations r
+        WHERE r.ended_at IS NULL AND r.until_on >= ${today} GROUP BY r.edition_id)
     SELECT e.id AS editionId, w.title,
       (SELECT count(*) FROM impressions i WHERE i.edition_id = e.id AND i.kind = 'run' AND i.order_line_id IS NULL AND i.held_back = 0 AND (
         i.state IN ('printed', 'inspected', 'signed', 'certified', 'returned')
         OR (i.state = 'declared' AND e.closed_at IS NULL)
         OR (i.state IN ('spoiled', 'destroyed') AND e.closed_at IS NULL AND e.remake = 'remake'))) AS unsold,
-      (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
-        WHERE l.edition_id = e.id AND o.state = 'new') AS promised,
-      (SELECT coalesce(sum(r.quantity), 0) FROM reservations r
-        WHERE r.edition_id = e.id AND r.ended_at IS NULL AND r.until_on >= ${today}) AS reserved
+      coalesce((SELECT n FROM promised WHERE edition_id = e.id), 0) AS promised,
+      coalesce((SELECT n FROM reserved WHERE edition_id = e.id), 0) AS reserved
     FROM editions e JOIN works w ON w.id = e.work_id
-    WHERE e.kind = 'limited' AND ${where}`);
+    WHERE e.kind = 'limited' ${ofThese}`);
   return rows.map((r) => ({ ...r, free: r.unsold - r.promised - r.reserved }));
 }
 
@@ -55,7 +63,7 @@ export async function freeLineOf(
   editionId: string,
   today: string,
 ): Promise<FreeLine | undefined> {
-  const [row] = await freeByEdition(db, today, sql`e.id = ${editionId}`);
+  const [row] = await freeByEdition(db, today, [editionId]);
   return row;
 }
 

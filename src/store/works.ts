@@ -46,12 +46,7 @@ export const receivingIntakes = (db: Db) =>
   db.select({ id: intakes.id }).from(intakes).where(eq(intakes.state, 'receiving'));
 
 export const refusedIntakes = (db: Db) =>
-  db
-    .select()
-    .from(intakes)
-    .where(eq(intakes.state, 'refused'))
-    .orderBy(desc(intakes.startedAt))
-    .limit(20);
+  db.select().from(intakes).where(eq(intakes.state, 'refused')).orderBy(desc(intakes.startedAt));
 
 /** Titles beside a work in order of their making, for stepping through. */
 export async function neighbours(
@@ -198,8 +193,7 @@ export const worksWithoutMaster = (db: Db) =>
         ne(works.mayPrint, 'no'),
         sql`NOT EXISTS (SELECT 1 FROM ${masters} WHERE ${masters.workId} = ${works.id})`,
       ),
-    )
-    .limit(20);
+    );
 
 /** The print files a prep has gone into. */
 export const filesOfPrep = (db: Db, prepId: string) =>

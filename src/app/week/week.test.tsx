@@ -139,10 +139,15 @@ describe('the bench', () => {
     ...{ drawing: 'proof' as const, subject: 'Judge proof round 1', about: 'Kiln', reason: 'Beside it.' },
     ...{ minutes: 10, rank: 0, picture: null, next: { label: 'Judge it', key: 'j', href: '/works/k' } },
   };
-  const bench = (putOff: { line: typeof line; untilOn: string; why: string }[], missed: string[] = []) =>
+  const bench = (
+    putOff: { line: typeof line; untilOn: string; why: string }[],
+    missed: string[] = [],
+    count = 1,
+  ) =>
     renderPart(
       <BenchView
         lines={[line]}
+        loads={[{ group: line.group, count, minutes: 10 * count, dueToday: 0 }]}
         low={[]}
         today={MON}
         isNew={false}
@@ -169,6 +174,17 @@ describe('the bench', () => {
     expect(screen.getByText(/after the fair/)).toBeTruthy();
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Take it up' })));
     expect(sent[0]!.input).toEqual({ line: 'proof:p' });
+  });
+
+  test('what is not drawn is counted all the same, and one link draws it', () => {
+    bench([], [], 41);
+    expect(screen.getByText('41 things want hands, about 6 h 50 min.')).toBeTruthy();
+    expect(screen.getByText(/^40 more are not drawn here/)).toBeTruthy();
+    expect(
+      screen
+        .getByRole('link', { name: 'Draw all of “Dry now, or waiting on an eye”' })
+        .getAttribute('href'),
+    ).toBe('/?all=1');
   });
 
   test('a promise that cannot be kept stands in the first sentence, and the week beside it', () => {

@@ -1,4 +1,5 @@
 import type { Mark } from '../finding';
+import { inGroups } from '../groups';
 import type { PackForm } from '../parcel/pack';
 import { daysBetween, daysPassed, type Day } from '../measure/day';
 import { dried } from '../proof/proofStates';
@@ -178,6 +179,35 @@ export function openAtFirst<K extends string>(
       return i === 0 || shown <= most;
     })
     .map(({ key }) => key);
+}
+
+/** What a group holds in all, also what is not drawn of it. */
+export type GroupLoad = { group: BenchLine['group']; count: number; minutes: number; dueToday: number };
+
+/** Lines of a group that are drawn at once; whoever has more asks for them. */
+export const LINES_AT_ONCE = 40;
+
+/**
+ * What each group holds, and the lines of it that are drawn: the first of each, or all.
+ *
+ * @param lines in the order of their groups
+ */
+export function drawnLines(
+  lines: readonly BenchLine[],
+  most: number = LINES_AT_ONCE,
+): { loads: GroupLoad[]; drawn: BenchLine[] } {
+  const groups = inGroups(lines, (line) => line.group);
+  const isDue = ({ group, when, whenNote }: BenchLine): boolean =>
+    group === 'Promised' && (when === 'today' || whenNote === 'late');
+  return {
+    loads: groups.map(({ key, items }) => ({
+      group: key,
+      count: items.length,
+      minutes: items.reduce((sum, line) => sum + line.minutes, 0),
+      dueToday: items.filter(isDue).length,
+    })),
+    drawn: groups.flatMap(({ items }) => items.slice(0, most)),
+  };
 }
 
 /** The record a line is about: what its own id names. @example subjectOf({ id: 'order:01ABC' }) // '01ABC' */

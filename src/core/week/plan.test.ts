@@ -194,6 +194,27 @@ test('many promised things are laid in order of their days, and nothing is calle
   expect(tight.isProven).toBe(false);
 });
 
+test('far too much to do: what can still be kept is not dragged along by what cannot', () => {
+  // Of a hundred for Monday half can be kept. Done in turn, the other half would take Tuesday from the fifty that want it.
+  const many = (letter: string, count: number, due: Day) =>
+    Array.from({ length: count }, (_, k) => task(`${letter}${k}`, 10, { due }));
+  const tasks = [...many('a', 100, MONDAY), ...many('b', 50, dayAt(1))];
+  const plan = planWeek(tasks, daysOf(500, 500, 500, 500));
+  expect(plan.missed).toHaveLength(50);
+  expect(plan.missed.every((id) => id.startsWith('a'))).toBe(true);
+});
+
+test('a chain that cannot be kept gives its place up whole', () => {
+  const chain = (k: number) => [
+    task(`print${k}`, 30),
+    task(`pack${k}`, 10, { due: dayAt(1), after: [{ id: `print${k}`, nights: 1 }] }),
+  ];
+  const tasks = Array.from({ length: 20 }, (_, k) => chain(k)).flat();
+  // Monday holds five printings of thirty minutes; twenty promises were made.
+  const plan = planWeek(tasks, daysOf(150, 150, 150, 150, 150));
+  expect(plan.missed).toHaveLength(15);
+});
+
 test('what does not fit in the days at all is said, and takes nothing from them', () => {
   const plan = planWeek([task('huge', 500, { due: dayAt(1) }), task('small', 10)], daysOf(60, 60));
   expect([plan.missed, plan.doneOn.get('huge')]).toEqual([['huge'], null]);

@@ -1,5 +1,5 @@
 import { InputError } from '../errors';
-import { addDays, daysBetween, type Day } from '../measure/day';
+import { addDays, dayNumber, type Day } from '../measure/day';
 
 /** Something that wants hands: how long it takes, what it waits for, and by when it was promised. */
 export type WeekTask = {
@@ -52,6 +52,8 @@ const WHOLE_MINUTES = 120;
 /** As many promised things as are searched to the end, and how many steps that may take. */
 const MOST_SEARCHED = 12;
 const MOST_STEPS = 30_000;
+/** How many times a task may be laid while one after another is put off: half a second where hundreds wait. */
+const MOST_LAID = 150_000;
 
 /**
  * Lays what wants hands on the days there are: never more minutes in a day than it has, nothing before what it waits for, and as
@@ -86,6 +88,9 @@ class Week {
   private readonly tasks: ReadonlyMap<string, WeekTask>;
   private readonly days: readonly WeekDay[];
   private readonly dayOf: ReadonlyMap<Day, number>;
+  /** Each day, and the day each task is promised for, counted through. */
+  private readonly numbers: readonly number[];
+  private readonly dueNumber: ReadonlyMap<WeekTask, number>;
   private readonly empty: Free;
   /** By when each must be done for everything after it to be done by its own day. */
   private readonly wanted: ReadonlyMap<string, Day | null>;
@@ -97,6 +102,10 @@ class Week {
     this.tasks = new Map(tasks.map((task) => [task.id, task]));
     this.days = days;
     this.dayOf = new Map(days.map(({ day }, i) => [day, i]));
+    this.numbers = days.map(({ day }) => dayNumber(day));
+    this.dueNumber = new Map(
+      tasks.flatMap((task) => (task.due === null ? [] : [[task, dayNumber(task.due)] as const])),
+    );
     this.empty = days.map(({ minutes }) => (minutes > 0 ? [[0, minutes] as const] : []));
     this.wanted = this.wantedDays();
   }
@@ -172,13 +181,16 @@ class Week {
   }
 
   private isMissed(task: WeekTask, end: Moment | null): boolean {
-    return task.due !== null && (end === null || this.days[end.day]!.day > task.due);
+    const due = this.dueNumber.get(task);
+    return due !== undefined && (end === null || this.numbers[end.day]! > due);
   }
 
+  /** What is not done in these days counts as done the day after them. */
   private lateDays(task: WeekTask, end: Moment | null): number {
-    if (task.due === null) return 0;
-    const last = addDays(this.days.at(-1)?.day ?? task.due, 1);
-    return Math.max(0, daysBetween(task.due, end === null ? last : this.days[end.day]!.day));
+    const due = this.dueNumber.get(task);
+    if (due === undefined) return 0;
+    const done = end === null ? (this.numbers.at(-1) ?? due) + 1 : this.numbers[end.day]!;
+    return Math.max(0, done - due);
   }
 
   /** The first moment a task may begin. */
@@ -238,7 +250,7 @@ class Week {
     const promised = known.filter((task) => this.wanted.get(task.id) !== null);
     const rest = known.filter((task) => this.wanted.get(task.id) === null);
     if (promised.length > MOST_SEARCHED || known.some((task) => task.pinned !== null))
-      return { order: this.putOff(known), isWhole: false };
+      return { order: this.putOff(this.keptFirst(known)), isWhole: false };
     let best: readonly WeekTask[] = promised;
     let bestCost = this.costOf(promised);
     let steps = 0;
@@ -269,14 +281,48 @@ class Week {
     return { order: this.inTurn([...best, ...rest]), isWhole: steps <= MOST_STEPS };
   }
 
+  /**
+   * What cannot be kept in its turn, with all it waits for, stands behind everything that can: where there is far too much to
+   * do, some promises are broken by a lot instead of nearly all by a little. The known order where that is no better.
+   */
+  private keptFirst(known: readonly WeekTask[]): readonly WeekTask[] {
+    const placed = new Map<string, Placed>();
+    let free = this.empty;
+    const tryToPlace = (tasks: readonly WeekTask[]): boolean => {
+      let left = free;
+      for (const task of tasks) {
+        const next = place(left, task.minutes, this.start(task, placed), false);
+        left = next.free;
+        placed.set(task.id, next);
+      }
+      const isKept = tasks.every((task) => task.pinned || !this.isMissed(task, placed.get(task.id)!.end));
+      if (isKept) free = left;
+      else for (const { id } of tasks) placed.delete(id);
+      return isKept;
+    };
+    const isPlaced = ({ id }: WeekTask): boolean => placed.has(id);
+    const later: WeekTask[] = [];
+    for (const task of known) {
+      if ((task.due === null && task.pinned === null) || isPlaced(task)) continue;
+      const chain = this.inTurn([task]).filter((each) => !isPlaced(each));
+      if (!tryToPlace(chain)) later.push(task);
+    }
+    const kept = [...placed.keys()].map((id) => this.tasks.get(id)!);
+    const order = this.inTurn([...kept, ...later, ...known]);
+    return isLess(this.costOf(order), this.costOf(known)) ? order : known;
+  }
+
   /** As long as it helps: one thing, with what waits for it, is put behind everything else. */
   private putOff(known: readonly WeekTask[]): readonly WeekTask[] {
     let best = known;
     let cost = this.costOf(best);
+    let laid = 0;
     for (let isBetter = true; isBetter;) {
       isBetter = false;
       for (const task of best) {
         if (this.wanted.get(task.id) === null || task.pinned !== null) continue;
+        laid += best.length;
+        if (laid > MOST_LAID) return best;
         const others = best.filter((each) => each !== task);
         const order = this.inTurn([...others, task]);
         const theirs = this.costOf(order);

@@ -129,7 +129,13 @@ export const proofs = sqliteTable(
     photoSha: text('photo_sha'),
     client: document('client', 'clientAnswer'),
   },
-  (t) => [...columnRules(t), index('proofs_work').on(t.workId), index('proofs_state').on(t.state)],
+  (t) => [
+    ...columnRules(t),
+    index('proofs_work').on(t.workId, t.state),
+    index('proofs_state').on(t.state),
+    index('proofs_format').on(t.formatId, t.state),
+    index('proofs_paper').on(t.paperId),
+  ],
 );
 
 export const editions = sqliteTable(
@@ -190,6 +196,8 @@ export const impressions = sqliteTable(
     uniqueIndex('impressions_number').on(t.editionId, t.kind, t.number),
     index('impressions_line').on(t.orderLineId),
     index('impressions_state').on(t.state, t.editionId),
+    index('impressions_ready').on(t.editionId, t.formatId, t.state),
+    index('impressions_paper').on(t.paperId),
   ],
 );
 
@@ -345,7 +353,11 @@ export const register = sqliteTable(
     prevHash: text('prev_hash').notNull(),
     hash: text('hash').notNull(),
   },
-  (t) => [index('register_impression').on(t.impressionId), index('register_edition').on(t.editionId)],
+  (t) => [
+    index('register_impression').on(t.impressionId),
+    index('register_edition').on(t.editionId),
+    index('register_act').on(t.act),
+  ],
 );
 
 /** A quality the studio sells in, by its own name. */
@@ -430,6 +442,7 @@ export const prices = sqliteTable(
     ...columnRules(t),
     index('prices_product').on(t.productId, t.validFromOn),
     index('prices_work').on(t.workId),
+    index('prices_format').on(t.formatId),
   ],
 );
 

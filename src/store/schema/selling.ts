@@ -156,6 +156,7 @@ export const orders = sqliteTable(
     index('orders_part_of').on(t.partOfId),
     index('orders_state').on(t.state, t.shipBy),
     index('orders_buyer').on(t.buyerId),
+    index('orders_ordered').on(t.orderedOn),
   ],
 );
 

@@ -60,8 +60,9 @@ async function askedFor(studio: Studio, impression: Row<'impressions'>): Promise
   if (line) return line.priceMinor;
   if (!impression.formatId) return null;
   const { timeZone } = await studio.settings();
-  const now = await pricesOn(db, localDay(studio.now(), timeZone));
-  const ofSize = now.filter((price) => price.formatId === impression.formatId);
+  const ofSize = await pricesOn(db, localDay(studio.now(), timeZone), {
+    formatIds: [impression.formatId],
+  });
   return ofSize.length ? Math.min(...ofSize.map((price) => price.priceMinor)) : null;
 }
 

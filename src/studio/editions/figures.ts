@@ -59,8 +59,8 @@ export async function figuresOf(
     soldOf(db, ids),
     soldOnPaper(db, ids),
     sellableNumbers(db, ids),
-    freeByEdition(db, today),
-    pricesOn(db, today),
+    freeByEdition(db, today, ids),
+    pricesOn(db, today, { workIds: editions.map((e) => e.workId) }),
     findRows(db, 'products', {
       workId: editions.map((e) => e.workId),
       archivedAt: null,

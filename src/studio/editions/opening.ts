@@ -29,7 +29,7 @@ export async function openingQuestions(studio: Studio, workId: string): Promise<
   const [products, lines, prices, editions] = await Promise.all([
     findRows(db, 'products', { workId, archivedAt: null }),
     findRows(db, 'printLines', { archivedAt: null }, { orderBy: ['place'] }),
-    pricesOn(db, today, workId),
+    pricesOn(db, today, { workIds: [workId] }),
     editionsOf(db, workId),
   ]);
   const sold = editions.length

@@ -17,7 +17,10 @@ export type OrderHands = {
  * Every open order, soonest promised first, with what it still asks of hands: the lane of days and the plan of the week read
  * this one answer.
  */
-export async function openOrderHands(studio: Studio): Promise<OrderHands[]> {
+export const openOrderHands = (studio: Studio): Promise<OrderHands[]> =>
+  studio.untilWritten('order hands', () => readHands(studio));
+
+async function readHands(studio: Studio): Promise<OrderHands[]> {
   const [settings, rows, lines] = await Promise.all([
     studio.settings(),
     laneOrders(studio.db),

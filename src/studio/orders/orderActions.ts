@@ -447,7 +447,7 @@ async function productAsked(
 
 async function priceOf(studio: Studio, tx: Tx, product: Row<'products'>) {
   const { timeZone } = await studio.settings();
-  const now = await pricesOn(tx, localDay(studio.now(), timeZone), product.workId);
+  const now = await pricesOn(tx, localDay(studio.now(), timeZone), { workIds: [product.workId] });
   return now.find((price) => price.productId === product.id);
 }
 

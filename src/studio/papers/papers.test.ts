@@ -16,6 +16,7 @@ import { lotsOnHand } from './lots';
 import * as desk from './paperActions';
 import {
   jobSheet,
+  heldByPaper,
   loadPaperPage,
   orderList,
   orderListCsv,
@@ -112,6 +113,9 @@ describe('the desk of a paper', () => {
     await order(f, editionId, 3);
     // Three of 100 × 75 mm on 610 mm, a tenth for what is cut away: 3 × 7 500 × 1.1 ÷ 610 = 40.57 mm.
     expect(await promised()).toBe(40_574);
+    // All drawers at once say of each what its own page says.
+    const { held } = (await loadPaperPage(f.studio, f.paperId))!;
+    expect((await heldByPaper(f.studio)).get(f.paperId)).toEqual(held);
   });
 
   test('discontinued, its running edition and its reference proof are listed', async () => {

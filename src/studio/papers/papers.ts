@@ -1,3 +1,4 @@
+import { groupBy } from '@/core/groups';
 import { fileWords } from '@/core/words';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { formatLength, formatMoney, formatSize, localDay } from '@/core/measure';
@@ -10,7 +11,7 @@ import type { Db } from '@/store/db';
 import {
   acceptedOnPaper,
   movesOfPaper,
-  newLinesOnPaper,
+  newLinesOnPapers,
   openEditionsOnPaper,
   papersThatPassed,
 } from '@/store/papers';
@@ -38,126 +39,140 @@ const FIRST_DELIVERY_DAYS = 7;
 /** An order is to last so long. */
 const COVER_DAYS = 60;
 
-async function heldOf(studio: Studio, paper: Paper, today: string): Promise<Held[]> {
+/** What the drawers of papers are reckoned from, read once for all of them. */
+type DrawerGround = {
+  today: string;
+  timeZone: string;
+  lots: ReadonlyMap<string, LotOnHand[]>;
+  moves: ReadonlyMap<string, Row<'stockMoves'>[]>;
+  queued: ReadonlyMap<string, Row<'layouts'>[]>;
+  wanted: ReadonlyMap<string, WantedSheets[]>;
+  suppliers: ReadonlyMap<string, Supplier>;
+};
+
+/** Prints that open orders want and that do not lie ready, by sheet. */
+type WantedSheets = { width: number; height: number; count: number };
+
+async function drawerGround(studio: Studio, paperIds?: readonly string[]): Promise<DrawerGround> {
   const { db } = studio;
-  const own = await lotsOnHand(db, [paper.id]);
-  if (!own.length) return [];
   const { timeZone } = await studio.settings();
-  const [moves, queued, wanted, supplier] = await Promise.all([
-    findRows(db, 'stockMoves', { lotId: own.map((l) => l.id) }, { orderBy: ['at', 'id'] }),
-    findRows(db, 'layouts', { paperId: paper.id, state: 'queued' }),
-    wantedByOrders(db, paper.id),
-    paper.supplierId ? findRow(db, 'suppliers', paper.supplierId) : Promise.resolve(undefined),
+  const [lots, layouts, lines, suppliers] = await Promise.all([
+    lotsOnHand(db, paperIds ?? null),
+    findRows(db, 'layouts', { state: 'queued' }),
+    newLinesOnPapers(db, paperIds),
+    findRows(db, 'suppliers'),
   ]);
-  const groups = new Map<string, LotOnHand[]>();
-  for (const l of own) {
-    const key = `${l.form} ${l.widthUm} ${l.heightUm ?? ''}`;
-    groups.set(key, [...(groups.get(key) ?? []), l]);
-  }
-  return [...groups].map(([key, list]): Held => {
-    const ids = new Set(list.map((l) => l.id)),
-      mine = moves.filter((m) => ids.has(m.lotId));
-    const { form, widthUm, heightUm } = list[0]!;
-    let sum = 0;
-    const byDay = new Map<string, number>();
-    for (const m of mine) {
-      sum += m.amount;
-      byDay.set(localDay(m.at, timeZone), sum);
-    }
-    const promised = queued
-      .filter(
-        (q) => q.kind === form && q.widthUm === widthUm && (form === 'roll' || q.heightUm === heightUm),
-      )
-      .reduce((a, q) => a + (form === 'roll' ? q.lengthUm : 1), 0);
-    // Orders are printed on what is there most of; their length is their area with a tenth for what is cut away.
-    const most =
-      [...groups].sort(
-        (a, b) =>
-          b[1].reduce((x, l) => x + l.onHand * (l.heightUm ?? 1), 0) -
-          a[1].reduce((x, l) => x + l.onHand * (l.heightUm ?? 1), 0),
-      )[0]![0] === key;
-    const forOrders = most
-      ? wanted.reduce(
-          (a, w) =>
-            a +
-            (form === 'roll'
-              ? Math.round((w.width * w.height * w.count * 1.1) / widthUm)
-              : Math.ceil(
-                  w.count /
-                    Math.max(
-                      1,
-                      layOnSheet({
-                        sheet: { width: widthUm, height: heightUm! },
-                        piece: w,
-                        margin: 5_000,
-                        gutter: 0,
-                      }).count,
-                    ),
-                )),
-          0,
-        )
-      : 0;
-    const uses = mine
-      .filter((m) => m.amount < 0 && m.kind !== 'corrected')
-      .map((m) => ({ day: localDay(m.at, timeZone), amount: -m.amount }));
-    return {
-      key,
-      form,
-      width: widthUm,
-      height: heightUm,
-      lots: list,
-      onHand: sum,
-      history: [...byDay].map(([day, onHand]) => ({ day, onHand })),
-      forecast: forecastStock({
-        onHand: sum,
-        uses,
-        today,
-        deliveryDays: supplier?.deliveryDays ?? FIRST_DELIVERY_DAYS,
-        promised: promised + forOrders,
-        cover: COVER_DAYS,
-      }),
-    };
+  const moves = await findRows(db, 'stockMoves', paperIds ? { lotId: lots.map(({ id }) => id) } : {}, {
+    orderBy: ['at', 'id'],
+  });
+  return {
+    timeZone,
+    today: localDay(studio.now(), timeZone),
+    lots: groupBy(lots, (lot) => lot.paperId),
+    moves: groupBy(moves, (move) => move.lotId),
+    queued: groupBy(layouts, (layout) => layout.paperId),
+    wanted: new Map(
+      [...groupBy(lines, (line) => line.paperId)].map(([id, own]) => [id, wantedSheets(own)]),
+    ),
+    suppliers: new Map(suppliers.map((supplier) => [supplier.id, supplier])),
+  };
+}
+
+/** What lines of orders want beyond what lies there; what lies there is used once. */
+function wantedSheets(lines: Awaited<ReturnType<typeof newLinesOnPapers>>): WantedSheets[] {
+  const lie = new Map<string, number>();
+  return lines.flatMap(({ line, format, lie: first }) => {
+    const key = `${line.editionId} ${line.formatId}`;
+    const left = lie.get(key) ?? first;
+    lie.set(key, Math.max(0, left - line.quantity));
+    const count = line.quantity - left;
+    return count > 0 ? [{ ...sheetOf(imageOf(format), bordersOf(format)), count }] : [];
   });
 }
 
-/** Prints that open orders want and that do not lie ready, by sheet, of works whose reference proof is on this paper. */
-async function wantedByOrders(
-  db: Db,
-  paperId: string,
-): Promise<{ width: number; height: number; count: number }[]> {
-  const lines = await newLinesOnPaper(db, paperId);
-  const ready = new Map<string, number>();
-  const out: { width: number; height: number; count: number }[] = [];
-  for (const { line, format } of lines) {
-    const key = `${line.editionId} ${line.formatId}`;
-    if (!ready.has(key))
-      ready.set(
-        key,
-        (
-          await findRows(db, 'impressions', {
-            editionId: line.editionId,
-            formatId: line.formatId,
-            orderLineId: null,
-            state: ['printed', 'inspected', 'signed', 'certified'],
-          })
-        ).length,
-      );
-    const lie = ready.get(key)!,
-      lacking = Math.max(0, line.quantity - lie);
-    ready.set(key, Math.max(0, lie - line.quantity));
-    if (lacking) out.push({ ...sheetOf(imageOf(format), bordersOf(format)), count: lacking });
+const FORM_AND_SIZE = ({ form, widthUm, heightUm }: LotOnHand): string =>
+  `${form} ${widthUm} ${heightUm ?? ''}`;
+
+function heldOf(ground: DrawerGround, paper: Paper): Held[] {
+  const groups = [...groupBy(ground.lots.get(paper.id) ?? [], FORM_AND_SIZE)];
+  const size = (list: readonly LotOnHand[]): number =>
+    list.reduce((sum, lot) => sum + lot.onHand * (lot.heightUm ?? 1), 0);
+  const largest = Math.max(...groups.map(([, list]) => size(list)));
+  // Orders are printed on what is there most of.
+  const most = groups.find(([, list]) => size(list) === largest);
+  return groups.map((group) => heldSize(ground, paper, group, group === most));
+}
+
+function heldSize(
+  ground: DrawerGround,
+  paper: Paper,
+  [key, lots]: [string, LotOnHand[]],
+  takesOrders: boolean,
+): Held {
+  const { today, timeZone } = ground;
+  const { form, widthUm, heightUm } = lots[0]!;
+  const moves = lots
+    .flatMap((lot) => ground.moves.get(lot.id) ?? [])
+    .sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id));
+  let onHand = 0;
+  const byDay = new Map<string, number>();
+  for (const move of moves) {
+    onHand += move.amount;
+    byDay.set(localDay(move.at, timeZone), onHand);
   }
-  return out;
+  const promised = (ground.queued.get(paper.id) ?? [])
+    .filter(
+      (q) => q.kind === form && q.widthUm === widthUm && (form === 'roll' || q.heightUm === heightUm),
+    )
+    .reduce((sum, q) => sum + (form === 'roll' ? q.lengthUm : 1), 0);
+  const wanted = takesOrders ? (ground.wanted.get(paper.id) ?? []) : [];
+  const uses = moves
+    .filter((move) => move.amount < 0 && move.kind !== 'corrected')
+    .map((move) => ({ day: localDay(move.at, timeZone), amount: -move.amount }));
+  const supplier = paper.supplierId ? ground.suppliers.get(paper.supplierId) : undefined;
+  return {
+    key,
+    form,
+    width: widthUm,
+    height: heightUm,
+    lots,
+    onHand,
+    history: [...byDay].map(([day, left]) => ({ day, onHand: left })),
+    forecast: forecastStock({
+      onHand,
+      uses,
+      today,
+      deliveryDays: supplier?.deliveryDays ?? FIRST_DELIVERY_DAYS,
+      promised: promised + forOrders(wanted, widthUm, heightUm),
+      cover: COVER_DAYS,
+    }),
+  };
+}
+
+/** How many sheets, or what length of a roll, wanted prints take: of a roll their area with a tenth for what is cut away. */
+function forOrders(wanted: readonly WantedSheets[], widthUm: number, heightUm: number | null): number {
+  if (heightUm === null)
+    return wanted.reduce((sum, w) => sum + Math.round((w.width * w.height * w.count * 1.1) / widthUm), 0);
+  const onOne = new Map<string, number>();
+  const upOf = ({ width, height }: WantedSheets): number => {
+    const key = `${width} ${height}`;
+    const known = onOne.get(key);
+    if (known !== undefined) return known;
+    const sheet = { width: widthUm, height: heightUm };
+    const { count } = layOnSheet({ sheet, piece: { width, height }, margin: 5_000, gutter: 0 });
+    onOne.set(key, Math.max(1, count));
+    return onOne.get(key)!;
+  };
+  return wanted.reduce((sum, w) => sum + Math.ceil(w.count / upOf(w)), 0);
 }
 
 /** What lies in the drawer of every paper, by the paper's id. */
 export async function heldByPaper(studio: Studio): Promise<Map<string, Held[]>> {
-  const { timeZone } = await studio.settings();
-  const today = localDay(studio.now(), timeZone);
-  const held = new Map<string, Held[]>();
-  for (const paper of await findRows(studio.db, 'papers'))
-    held.set(paper.id, await heldOf(studio, paper, today));
-  return held;
+  const today = await studio.today();
+  return studio.untilWritten(`drawers ${today}`, async () => {
+    const [papers, ground] = await Promise.all([findRows(studio.db, 'papers'), drawerGround(studio)]);
+    return new Map(papers.map((paper) => [paper.id, heldOf(ground, paper)]));
+  });
 }
 
 export type Consequence = { workId: string; title: string; says: string };
@@ -196,7 +211,7 @@ export async function loadPaperPage(studio: Studio, paperId: string) {
   return {
     paper,
     today,
-    held: await heldOf(studio, paper, today),
+    held: heldOf(await drawerGround(studio, [paperId]), paper),
     suppliers: supplierRows,
     nearest: nearestPapers(paper, all) as NearPaper[],
     consequences,
@@ -269,14 +284,15 @@ export async function orderList(studio: Studio): Promise<OrderLine[]> {
   const { db } = studio;
   const { unit, timeZone } = await studio.settings();
   const today = localDay(studio.now(), timeZone);
-  const [all, supplierRows, low] = await Promise.all([
+  const [all, supplierRows, low, held] = await Promise.all([
     findRows(db, 'papers', { discontinued: false }, { orderBy: ['name'] }),
     suppliersAtHand(db),
     findRows(db, 'supplies'),
+    heldByPaper(studio),
   ]);
   const lines: OrderLine[] = [];
   for (const p of all)
-    for (const h of await heldOf(studio, p, today)) {
+    for (const h of held.get(p.id) ?? []) {
       const free = h.onHand - h.forecast.promised;
       if (
         h.forecast.order <= 0 ||

@@ -13,7 +13,13 @@ import { inkWeights } from '@/core/stock/ink';
 import { shelf, supplyPrices } from '@/store/orders';
 import { insertRules } from '@/store/parcels';
 import { allInserts, type InsertInParcel, type InsertRule } from '@/core/parcel/inserts';
-import { costFacts, linesAtHand, type PrintLine, type Product } from '@/store/products';
+import {
+  linesAtHand,
+  studioCostFacts,
+  workCostFacts,
+  type PrintLine,
+  type Product,
+} from '@/store/products';
 import { papersAndRoutes, type Paper, type Route } from '@/store/proofs';
 import { findRows, type Row } from '@/store/rows';
 import { inkReport, machineCosts, machinesAtHand, type Machine } from '../machines/machines';
@@ -42,8 +48,8 @@ export type ProductCost = CostAnswer & {
   because: string;
 };
 
-/** Everything costs are reckoned from, read once: asked for a hundred products it is still one reading. */
-export type CostBook = {
+/** What the costs of all works are reckoned from. */
+type StudioBook = {
   currency: string;
   rates: CostRates;
   /** Whether the rates are one's own, or the starting figures. */
@@ -61,19 +67,49 @@ export type CostBook = {
     inks: { colour: string; perM2: Minor; learned: boolean }[];
     perHour: Minor | null;
   }[];
-  proofSpent: Map<string, Minor>;
-  histograms: Map<string, number[][]>;
   timed: Map<TimedAct, { minutes: number; times: number }>;
   spoils: { printed: number; spoiled: number };
-  /** Of each size, and of each work, the proof that tells how it is made. */
-  proofOf: { format: Map<string, Proofed>; work: Map<string, Proofed> };
   /** What was worked out for one product and is the same for others: how a sheet is wrapped, what paper it takes. */
   known: Map<string, unknown>;
 };
-type Proofed = Awaited<ReturnType<typeof costFacts>>['proofed'][number];
 
-/** Opens the book: one reading of the studio's records for any number of costs. */
-export async function openCostBook(studio: Studio): Promise<CostBook> {
+/** Everything costs are reckoned from, read once: asked for a hundred products it is still one reading. */
+export type CostBook = StudioBook & {
+  proofSpent: Map<string, Minor>;
+  /** By work, as they are kept. */
+  histograms: Map<string, string>;
+  /** Of each size, and of each work, the proof that tells how it is made. */
+  proofOf: { format: Map<string, Proofed>; work: Map<string, Proofed> };
+};
+type Proofed = Awaited<ReturnType<typeof workCostFacts>>['proofed'][number];
+
+/**
+ * Opens the book: one reading of the studio's records for any number of costs.
+ *
+ * @param workIds the works whose costs are asked for; all where nothing is said
+ */
+export async function openCostBook(studio: Studio, workIds?: readonly string[]): Promise<CostBook> {
+  const [book, facts] = await Promise.all([
+    studio.untilWritten('cost book', () => studioBook(studio)),
+    workIds
+      ? workCostFacts(studio.db, workIds)
+      : studio.untilWritten('cost facts', () => workCostFacts(studio.db)),
+  ]);
+  return {
+    ...book,
+    proofSpent: new Map(facts.spent.map((s) => [s.workId, s.sum])),
+    histograms: new Map(
+      facts.pictures.flatMap((p) => (p.histogram ? [[p.workId, p.histogram] as const] : [])),
+    ),
+    // The first of each counts, so the last is set first.
+    proofOf: {
+      format: new Map([...facts.proofed].reverse().map((proof) => [proof.formatId, proof])),
+      work: new Map([...facts.proofed].reverse().map((proof) => [proof.workId, proof])),
+    },
+  };
+}
+
+async function studioBook(studio: Studio): Promise<StudioBook> {
   const { db } = studio;
   const [
     settings,
@@ -93,7 +129,7 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
     lotsOnHand(db),
     shelf(db),
     supplyPrices(db),
-    costFacts(db),
+    studioCostFacts(db),
     machinesAtHand(db),
     linesAtHand(db),
     insertRules(db),
@@ -122,23 +158,12 @@ export async function openCostBook(studio: Studio): Promise<CostBook> {
         perHour: (await machineCosts(db, machine)).perHourMinor,
       })),
     ),
-    proofSpent: new Map(facts.spent.map((s) => [s.workId, s.sum])),
-    histograms: new Map(
-      facts.pictures.flatMap((p) =>
-        p.histogram ? [[p.workId, JSON.parse(p.histogram) as number[][]] as const] : [],
-      ),
-    ),
     timed: new Map(
       facts.timed
         .filter((t) => t.prints > 0)
         .map((t) => [t.act, { minutes: t.seconds / 60 / t.prints, times: t.times }]),
     ),
     spoils: { printed: count('printed'), spoiled: count('spoiled') },
-    // The first of each counts, so the last is set first.
-    proofOf: {
-      format: new Map([...facts.proofed].reverse().map((proof) => [proof.formatId, proof])),
-      work: new Map([...facts.proofed].reverse().map((proof) => [proof.workId, proof])),
-    },
     known: new Map(),
   };
 }
@@ -265,7 +290,11 @@ function ownPrinter(
   }
   const histogram = book.histograms.get(ask.work.id);
   const colours = own.inks.map((ink) => ink.colour);
-  const weights = histogram ? inkWeights(histogram, colours) : null;
+  const weights = histogram
+    ? once(book, ['ink', ask.work.id, ...colours], () =>
+        inkWeights(JSON.parse(histogram) as number[][], colours),
+      )
+    : null;
   const perM2 = own.inks.reduce((sum, ink) => sum + ink.perM2 * (weights?.[ink.colour] ?? 1), 0);
   const learned = own.inks.some((ink) => ink.learned);
   const hours = ((area / 1e6) * book.rates.minutesPerM2) / 60;

@@ -43,7 +43,7 @@ export type Listing = {
 export async function listingOf(studio: Studio, w: WorkPage, book?: CostBook): Promise<Listing> {
   const { settings, current, formats, proofs, editions, work } = w;
   const [products, { papers, routes }] = await Promise.all([
-    pricedProducts(studio, work.id, book),
+    pricedProducts(studio, { workIds: [work.id] }, book),
     papersAndRoutes(studio.db),
   ]);
   const left: Listing['left'] = [];

@@ -52,7 +52,7 @@ export const setPrice = defineAction({
       validFromOn: input.validFrom ?? today,
       decidedAt: studio.now(),
     };
-    const was = (await pricesOn(tx, row.validFromOn, format.workId)).find(
+    const was = (await pricesOn(tx, row.validFromOn, { workIds: [format.workId] })).find(
       (price) => price.productId === product.id,
     );
     await insertRow(tx, 'prices', row);
@@ -107,7 +107,9 @@ async function priceNow(
     ...(ask.finish && { finish: ask.finish }),
   });
   const ids = new Set(products.map((product) => product.id));
-  const now = await pricesOn(tx, localDay(studio.now(), timeZone), products[0]?.workId);
+  const now = await pricesOn(tx, localDay(studio.now(), timeZone), {
+    workIds: products.map((product) => product.workId),
+  });
   return now.find((price) => ids.has(price.productId));
 }
 

@@ -58,9 +58,9 @@ export type PriceRow = { formatId: string; name: string; image: Size; says: stri
 /** What can be bought of a work: sizes down, lines and finishes across, each with what it costs and sells for. */
 export async function pricePage(studio: Studio, w: WorkPage) {
   const { db } = studio;
-  const book = await openCostBook(studio);
+  const book = await openCostBook(studio, [w.work.id]);
   const [made, history, channels, market, sold] = await Promise.all([
-    pricedProducts(studio, w.work.id, book),
+    pricedProducts(studio, { workIds: [w.work.id] }, book),
     findRows(db, 'prices', { workId: w.work.id }, { orderBy: ['validFromOn', 'decidedAt'] }),
     findRows(db, 'channels', { archivedAt: null }, { orderBy: ['kind', 'name'] }),
     findRows(db, 'marketNotes', {}, { orderBy: ['-seenOn'], limit: 40 }),

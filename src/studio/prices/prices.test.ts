@@ -150,7 +150,7 @@ describe('products', () => {
     expect((await offerProducts(f.studio, grid)).message).toBe('4 products are offered.');
     await expect(offerProducts(f.studio, grid)).rejects.toThrow(/offered already/);
     const offered = async () =>
-      (await pricedProducts(f.studio, f.workId)).filter((p) => p.line.name !== 'Prints');
+      (await pricedProducts(f.studio, { workIds: [f.workId] })).filter((p) => p.line.name !== 'Prints');
     const [first] = await offered();
     await withdrawProduct(f.studio, { id: first!.product.id });
     expect(await offered()).toHaveLength(3);
@@ -182,7 +182,7 @@ describe('products', () => {
     expect((await refused(saveLine(f.studio, { ...LINE, name: ' harrow COTTON ' }))).field).toBe('name');
     await setPrice(f.studio, { formatId: f.formatId, lineId: line, question: QUESTION, price: '50' });
     expect((await archiveLine(f.studio, { id: line })).message).toContain('1 products went with it');
-    const left = await pricedProducts(f.studio, f.workId);
+    const left = await pricedProducts(f.studio, { workIds: [f.workId] });
     expect(left.map((p) => p.line.name)).toEqual(['Prints']);
   });
 });
@@ -256,7 +256,9 @@ describe('what one product costs, from the studio’s own records', () => {
       inEdition: true,
     });
     const framed = async () =>
-      (await pricedProducts(f.studio, f.workId)).find((p) => p.product.finish === 'framed')!;
+      (await pricedProducts(f.studio, { workIds: [f.workId] })).find(
+        (p) => p.product.finish === 'framed',
+      )!;
     const before = await framed();
     expect(before.cost.lacks).toBe('a quote from the framer');
     await quoteProduct(f.studio, {

@@ -1,5 +1,4 @@
 import { RefusedError } from '@/core/errors';
-import { localDay } from '@/core/measure';
 import { FIRST_LINE, type ProductFinish } from '@/core/product/words';
 import type { Db, Tx } from '@/store/db';
 import {
@@ -7,6 +6,7 @@ import {
   pricesOn,
   productsAtHand,
   type Price,
+  type OfProducts,
   type PrintLine,
   type Product,
 } from '@/store/products';
@@ -104,23 +104,28 @@ export type PricedProduct = {
   price: Price | null;
 };
 
-/**
- * Everything that can be asked for, with what it costs and sells for today.
- *
- * @param workId only of this work
- */
+/** Everything that can be asked for, with what it costs and sells for today; nobody may change what all of it is answered with. */
 export async function pricedProducts(
   studio: Studio,
-  workId?: string,
+  of: OfProducts = {},
+  book?: CostBook,
+): Promise<readonly PricedProduct[]> {
+  const today = await studio.today();
+  if (of.workIds || of.formatIds) return priced(studio, today, of, book);
+  return studio.untilWritten(`priced products ${today}`, () => priced(studio, today, of));
+}
+
+async function priced(
+  studio: Studio,
+  today: string,
+  of: OfProducts,
   book?: CostBook,
 ): Promise<PricedProduct[]> {
   const { db } = studio;
-  const { timeZone } = await studio.settings();
-  const [rows, prices, costs] = await Promise.all([
-    productsAtHand(db, workId),
-    pricesOn(db, localDay(studio.now(), timeZone), workId),
-    book ?? openCostBook(studio),
-  ]);
+  const [rows, prices] = await Promise.all([productsAtHand(db, of), pricesOn(db, today, of)]);
+  const isOfAll = !of.workIds && !of.formatIds;
+  const workIds = isOfAll ? undefined : [...new Set(rows.map(({ work }) => work.id))];
+  const costs = book ?? (await openCostBook(studio, workIds));
   const priceOf = new Map(prices.map((price) => [price.productId, price]));
   return rows.map(({ product, format, line, work }) => ({
     product,

@@ -24,17 +24,15 @@ export type ShownCost = {
 export async function shownCosts(studio: Studio, formatIds: readonly string[]): Promise<ShownCost[]> {
   if (formatIds.length === 0) return [];
   const { currency } = await studio.settings();
-  const wanted = new Set(formatIds);
-  return (await pricedProducts(studio))
-    .filter(({ format }) => wanted.has(format.id))
-    .map(({ product, format, name, cost }) => ({
-      productId: product.id,
-      formatId: format.id,
-      name,
-      total: cost.total,
-      working: costWorking(cost, currency),
-      lacks: cost.lacks,
-    }));
+  const wanted = await pricedProducts(studio, { formatIds: [...new Set(formatIds)] });
+  return wanted.map(({ product, format, name, cost }) => ({
+    productId: product.id,
+    formatId: format.id,
+    name,
+    total: cost.total,
+    working: costWorking(cost, currency),
+    lacks: cost.lacks,
+  }));
 }
 
 /** What a size of the ladder would cost by a route: the sum, and its parts in short. */
@@ -58,7 +56,7 @@ export async function rungCosts(
   formatOf: (rung: Rung) => Format | undefined,
 ): Promise<Record<string, Record<string, RungCost>>> {
   const [book, [first], routes] = await Promise.all([
-    openCostBook(studio),
+    openCostBook(studio, [work.id]),
     linesAtHand(studio.db),
     findRows(studio.db, 'routes'),
   ]);

@@ -26,6 +26,7 @@ import { refusedIntakes, worksWithoutMaster } from '@/store/works';
 import { daysSinceBackup, REMIND_DAYS } from '../care/care';
 import { isClockBehind } from '../care/studioCheck';
 import { dueForReference } from '../editions/inspections';
+import { openOrderHands } from '../orders/hands';
 import type { Studio } from '../studio';
 import { weekOf } from '../week/week';
 
@@ -69,6 +70,7 @@ export async function benchLinesToday(studio: Studio): Promise<BenchLine[]> {
   const today = localDay(now, settings.timeZone);
   const [
     orderRows,
+    hands,
     proofRows,
     impressionRows,
     refusals,
@@ -80,6 +82,7 @@ export async function benchLinesToday(studio: Studio): Promise<BenchLine[]> {
     colour,
   ] = await Promise.all([
     openOrders(db),
+    openOrderHands(studio),
     waitingProofs(db),
     waitingImpressions(db),
     refusedIntakes(db),
@@ -91,6 +94,7 @@ export async function benchLinesToday(studio: Studio): Promise<BenchLine[]> {
     colourDue(studio, today),
   ]);
   const notRead = await unreadable(db);
+  const readyOf = new Map(hands.map(({ row, ready }) => [row.id, ready.reduce((sum, n) => sum + n, 0)]));
   return benchLines({
     today,
     now,
@@ -102,7 +106,7 @@ export async function benchLinesToday(studio: Studio): Promise<BenchLine[]> {
       state: r.order.state as 'new',
       shipBy: r.order.shipBy,
       pieces: r.pieces,
-      ready: r.ready,
+      ready: readyOf.get(r.order.id) ?? 0,
       form: r.parcelForm,
       scaleOff:
         r.scaleMg !== null &&

@@ -210,7 +210,7 @@ export async function openingStatement(studio: Studio, editionId: string): Promi
 }
 
 async function lowestPrice(studio: Studio, workId: string): Promise<number | null> {
-  const prices = await pricesOn(studio.db, await studio.today(), workId);
+  const prices = await pricesOn(studio.db, await studio.today(), { workIds: [workId] });
   return prices.length ? Math.min(...prices.map((price) => price.priceMinor)) : null;
 }
 

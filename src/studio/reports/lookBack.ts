@@ -43,8 +43,9 @@ export async function lookBack(studio: Studio, asked: string | undefined) {
     })),
     today,
   );
+  const haveSold = new Set(lines.map((line) => line.productId));
   const unsold = products
-    .filter((each) => each.price && !lines.some((line) => line.productId === each.product.id))
+    .filter((each) => each.price && !haveSold.has(each.product.id))
     .map((each) => `${each.title}, ${each.name}`);
   const sum = (of: (line: (typeof lines)[number]) => number) =>
     lines.reduce((total, line) => total + line.quantity * of(line), 0);

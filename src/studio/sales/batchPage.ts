@@ -33,7 +33,7 @@ function netOf({ price, cost }: PricedProduct): number {
 export async function batchPage(studio: Studio, productId: string | undefined) {
   const book = await openCostBook(studio);
   const [products, sold] = await Promise.all([
-    pricedProducts(studio, undefined, book),
+    pricedProducts(studio),
     soldByProduct(studio.db, yearBefore(studio.now())),
   ]);
   const priced = products.filter((product) => product.price !== null && product.cost.lacks === null);

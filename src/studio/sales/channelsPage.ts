@@ -14,7 +14,7 @@ import type { Studio } from '../studio';
 export async function thingsSold(studio: Studio) {
   const book = await openCostBook(studio);
   const [products, sold] = await Promise.all([
-    pricedProducts(studio, undefined, book),
+    pricedProducts(studio),
     soldByProduct(studio.db, yearBefore(studio.now())),
   ]);
   return {

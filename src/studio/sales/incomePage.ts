@@ -13,8 +13,7 @@ import {
 } from '@/core/sales/income';
 import { findRows } from '@/store/rows';
 import { cashMoves, linesSold } from '@/store/sales';
-import { openCostBook } from '../prices/costs';
-import { nameOf, pricedProducts } from '../prices/products';
+import { nameOf, pricedProducts, type PricedProduct } from '../prices/products';
 import type { Studio } from '../studio';
 
 /** Months that are looked back on, and weeks of cash. */
@@ -26,22 +25,31 @@ const WEEKS = 13;
  * looking back.
  */
 export async function soldSince(studio: Studio, since: string) {
-  const book = await openCostBook(studio);
-  const [sold, products] = await Promise.all([
-    linesSold(studio.db, since),
-    pricedProducts(studio, undefined, book),
-  ]);
+  const [sold, products] = await Promise.all([linesSold(studio.db, since), pricedProducts(studio)]);
   const productOf = new Map(products.map((each) => [each.product.id, each]));
-  const lines = sold.map(({ line, orderedOn, edition, channel, work, format }): SoldLine => {
+  const looseOf = new Map(
+    products
+      .filter((each) => each.product.finish === 'loose')
+      .map((each) => [each.format.id, each] as const)
+      .reverse(),
+  );
+  const known = new Map<string, number>();
+  // Thousands of lines of one product at one price leave the same.
+  const leavesOf = ({ product, price, cost }: PricedProduct, asked: number): number | null => {
+    const question = price?.question;
+    if (!question) return null;
+    const key = `${product.id} ${asked}`;
+    const there = known.get(key);
+    if (there !== undefined) return there;
+    const leaves = sharesOf(asked, liveQuestion(question, cost.lines)).at(-1)!.amount;
+    known.set(key, leaves);
+    return leaves;
+  };
+  const lines = sold.map((line): SoldLine => {
+    const { orderedOn, edition, channel, work, format } = line;
     // What was sold before products were named was a loose print of its size.
-    const product = line.productId
-      ? productOf.get(line.productId)
-      : products.find((each) => each.format.id === format.id && each.product.finish === 'loose');
-    const question = product?.price?.question ?? null;
-    const leaves =
-      product && question
-        ? sharesOf(line.priceMinor, liveQuestion(question, product.cost.lines)).at(-1)!.amount
-        : null;
+    const product = line.productId ? productOf.get(line.productId) : looseOf.get(format.id);
+    const leaves = product ? leavesOf(product, line.priceMinor) : null;
     return {
       orderedOn,
       workId: work.id,
@@ -53,7 +61,7 @@ export async function soldSince(studio: Studio, since: string) {
       quantity: line.quantity,
       price: line.priceMinor,
       leaves,
-      given: question?.given ?? 0,
+      given: product?.price?.question?.given ?? 0,
     };
   });
   return { lines, products };
@@ -71,6 +79,7 @@ export async function incomePage(studio: Studio) {
   const monday = addDays(today, -((new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7));
   const mondays = Array.from({ length: WEEKS }, (_, i) => addDays(monday, (i + 1 - WEEKS) * 7));
   const paidUntil = payments[0]?.untilOn ?? null;
+  const haveSold = new Set(lines.map((line) => line.productId));
   return {
     months: incomeByMonth(lines, today, MONTHS),
     by: {
@@ -95,7 +104,7 @@ export async function incomePage(studio: Studio) {
     },
     weeks: cashByWeek(await movesOf(studio, mondays[0]!), mondays),
     unsold: products
-      .filter((each) => each.price && !lines.some((line) => line.productId === each.product.id))
+      .filter((each) => each.price && !haveSold.has(each.product.id))
       .map((each) => `${each.title}, ${each.name}`),
   };
 }

@@ -53,7 +53,7 @@ describe('one product’s cost', () => {
     const { editionId } = await withPrints(f, 5, 3);
     const orderId = await order(f, editionId);
     const whole = (await loadWorkPage(studio, workId))!;
-    const [product] = await pricedProducts(studio, workId);
+    const [product] = await pricedProducts(studio, { workIds: [workId] });
     const asked = product!.cost.total;
     const cell = (await pricePage(studio, whole)).cells.find((c) => c.productId === product!.product.id)!;
     const listed = await priceListRows(studio);

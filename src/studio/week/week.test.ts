@@ -14,11 +14,11 @@ const MONDAY = '2026-11-23';
 const at = (hour: number) => `${MONDAY}T${String(hour).padStart(2, '0')}:00:00.000Z`;
 
 /** A studio of so many minutes a day, at an hour of a Monday, with three prints ready and an order for them. */
-async function studioAt(hour: number, minutesADay = 120, quantity = 1) {
+async function studioAt(hour: number, minutesADay = 120, quantity = 1, editionSize = 9) {
   let now = at(8);
   const f = await furnished({ withMaster: false, now: () => now });
   const { studio } = f;
-  const { editionId } = await withPrints(f, 9, 3);
+  const { editionId } = await withPrints(f, editionSize, 3);
   await setPostPolicy(studio, {
     ...{ countries: [], trackedFrom: '', insuredFrom: '', returnDays: 14, claimDays: 14 },
     ...{ minutesADay, holidayPlace: '' },
@@ -47,6 +47,22 @@ test('what an order still asks for is printed, dries, is signed, packed and take
   expect(plan.doneOn.get(`finish:${orderId}`)).toBe(addDays(MONDAY, 1));
   const trip = items.find(({ kind }) => kind === 'post')!;
   expect(trip.task.after).toEqual([{ id: `pack:${orderId}`, nights: 0 }]);
+});
+
+test('a print lies ready for one order only, on the bench as in the lane; every open order is there', async () => {
+  const { studio, place, orderId } = await studioAt(8, 120, 2, 100);
+  const second = await place(2);
+  for (let k = 0; k < 70; k++) await place(1);
+  const reasonOf = (lines: Awaited<ReturnType<typeof benchLinesToday>>, id: string) =>
+    lines.find((line) => line.id === `order:${id}`)!.reason;
+  const lines = await benchLinesToday(studio);
+  expect(lines.filter(({ group }) => group === 'Promised')).toHaveLength(72);
+  expect(reasonOf(lines, orderId)).toMatch(/^2 of 2 ready|^Both|^All/);
+  expect(reasonOf(lines, second)).toMatch(/^1 of 2 ready/);
+  const inLane = (await laneOf(studio)).flatMap(({ orders }) => orders);
+  expect(inLane.find(({ id }) => id === second)!.ready).toBe(1);
+  expect(inLane).toHaveLength(72);
+  expect((await placeCounts(studio)).bench).toBe(lines.length);
 });
 
 test('the lane and the week ask the same minutes of hands', async () => {

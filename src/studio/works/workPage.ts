@@ -49,7 +49,9 @@ export const loadWorkPage = cache(async (studio: Studio, workId: string) => {
       formatsOf(db, workId),
       proofsOf(db, workId),
       editionsOf(db, workId),
-      studio.settings().then(({ timeZone }) => pricesOn(db, localDay(studio.now(), timeZone), workId)),
+      studio
+        .settings()
+        .then(({ timeZone }) => pricesOn(db, localDay(studio.now(), timeZone), { workIds: [workId] })),
       neighbours(db, work),
       movesOf(db, workId),
       findRows(db, 'listings', { workId }, { limit: 1 }),
