@@ -1,15 +1,7 @@
 import { and, eq, ne, sql } from 'drizzle-orm';
 import type { Db } from './db';
 import { orderSum } from './orders';
-import {
-  accountEntries,
-  inkMoves,
-  masters,
-  orderLines,
-  orders,
-  sentJobs,
-  stockMoves,
-} from './schema';
+import { accountEntries, inkMoves, masters, orderLines, orders, sentJobs, stockMoves } from './schema';
 
 /** How many of each product were sold from a day on; what was cancelled is not sold. */
 export async function soldByProduct(db: Db, since: string): Promise<Map<string, number>> {
