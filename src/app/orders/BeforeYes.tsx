@@ -9,7 +9,7 @@ import { PromiseChart } from './PromiseChart';
 import { usePromise } from './usePromise';
 
 /** The honest day for something that is asked for and not taken yet, with its reasons. */
-export function BeforeYes({ offers, country }: { offers: Offer[]; country: string }) {
+export function BeforeYes({ offers, country }: { offers: readonly Offer[]; country: string }) {
   const [chosen, setChosen] = useState(offers[0] ? offerKey(offers[0]) : '');
   const [quantity, setQuantity] = useState('1');
   const [where, setWhere] = useState(country);

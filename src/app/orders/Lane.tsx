@@ -182,9 +182,10 @@ function LaneDay({
       $kind={column.kind}
       $over={isDropTarget}
       data-empty={column.orders.length === 0 || undefined}
-      aria-label={`${name}, ${column.orders.length} to leave`}
+      aria-label={`${name}, ${column.orders.length + column.more} to leave`}
     >
       <h2>{name}</h2>
+      {column.more > 0 && <Small>{column.more} more, in the list below</Small>}
       <Standing>
         {column.orders.map((order) => (
           <li key={order.id}>

@@ -40,7 +40,12 @@ import type { Offer } from './new/useOrderForm';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
 /** What stands on the lane of days, beside the list. */
-type LaneFacts = { columns: LaneColumn[]; selected: PackingModel | null; offers: Offer[]; home: string };
+type LaneFacts = {
+  columns: LaneColumn[];
+  selected: PackingModel | null;
+  offers: readonly Offer[];
+  home: string;
+};
 /** An order with what its list says of it: who buys, and what in all. */
 type OrderSummary = {
   order: OrderModel;
@@ -206,7 +211,8 @@ export function OrdersView({ lines, total, perPage, counts, asked, today, lane }
 }
 
 function lateWords(lane: LaneFacts | null): string {
-  const late = lane?.columns.find(({ kind }) => kind === 'late')?.orders.length ?? 0;
+  const column = lane?.columns.find(({ kind }) => kind === 'late');
+  const late = column ? column.orders.length + column.more : 0;
   return late ? `, ${late} of them late` : '';
 }
 

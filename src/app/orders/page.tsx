@@ -2,6 +2,7 @@ import { orderModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
 import { OPEN_ORDER_STATES, ORDER_STATES, type OrderState } from '@/core/order/orderStates';
+import { drawnLane } from '@/core/order/lane';
 import { localDay } from '@/core/measure';
 import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
 import { pageOf, queryOf } from '@/app/query';
@@ -27,7 +28,7 @@ async function laneFacts(s: Studio, at: string | undefined) {
     policyOf(s),
   ]);
   return {
-    columns,
+    columns: drawnLane(columns),
     selected: table && packingModel(table),
     offers,
     home: policy.countries[0] ?? '',

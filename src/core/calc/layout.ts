@@ -92,7 +92,8 @@ export const layoutCalcs = [
     name: 'layout.sheet',
     says: 'How many of a piece go on a sheet, where, and the straight cuts that free them',
     units: { wasteShare: '0–1 of the sheet', 'placements[].x': 'µm', 'cuts[].at': 'µm' },
-    source: 'Best of all cuttings by straight lines, both orientations and mixed strips (Herz 1972, Beasley 1985)',
+    source:
+      'Best of all cuttings by straight lines, both orientations and mixed strips (Herz 1972, Beasley 1985)',
     schema: objectSchema({
       sheet: sizeSchema,
       piece: sizeSchema,

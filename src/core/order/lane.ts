@@ -69,10 +69,23 @@ export type LaneColumn = {
   kind: 'late' | 'today' | 'day' | 'later';
   isWorked: boolean;
   orders: LaneOrder[];
+  /** How many more leave that day than are drawn. */
+  more: number;
   /** Minutes asked of that day, and how many it has. */
   asked: number;
   have: number;
 };
+
+/** Parcels of a day that are drawn; the list under the lane has all. */
+const DRAWN_A_DAY = 24;
+
+/** The lane with only the first parcels of each day. @example drawnLane([{ key: 'later', day: null, kind: 'later', isWorked: false, orders: [], more: 0, asked: 0, have: 0 }])[0].more // 0 */
+export const drawnLane = (columns: readonly LaneColumn[], most: number = DRAWN_A_DAY): LaneColumn[] =>
+  columns.map((column) => ({
+    ...column,
+    orders: column.orders.slice(0, most),
+    more: column.more + Math.max(0, column.orders.length - most),
+  }));
 
 /** How many working days stand beside today. */
 const DAYS_SHOWN = 5;
@@ -120,6 +133,7 @@ export function laneColumns(
       kind,
       isWorked,
       orders: own.sort((a, b) => a.shipBy.localeCompare(b.shipBy) || a.number - b.number),
+      more: 0,
       asked: own.reduce((sum, o) => sum + o.minutes, 0),
       have: of === null ? 0 : (q.dayMinutes?.get(of) ?? (isWorked ? q.minutesADay : 0)),
     };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { addDays, type Weekday } from '../measure/day';
 import { orderLeaves } from './leaves';
 import { draftMessages } from './messages';
-import { laneColumns, laneWords, type LaneOrder } from './lane';
+import { drawnLane, laneColumns, laneWords, type LaneOrder } from './lane';
 import { observedDays, workingDaysBetween } from './observed';
 import {
   findItem,
@@ -208,6 +208,17 @@ describe('the lane of days', () => {
     // Planned for a day that has passed, promised for one that has not: it is to be done now.
     expect(shown([order({ number: 1, plannedOn: '2026-11-20' })])[0]).toEqual(['today', [1]]);
   });
+  test('of a crowded day the first are drawn, the rest counted, and all their minutes asked', () => {
+    const many = Array.from({ length: 30 }, (_, k) =>
+      order({ id: `o${k}`, number: 200 - k, shipBy: '2026-12-03', minutes: 10 }),
+    );
+    const whole = laneColumns(many, q).find(({ key }) => key === '2026-12-03')!;
+    const drawn = drawnLane(laneColumns(many, q)).find(({ key }) => key === '2026-12-03')!;
+    expect([whole.orders.length, whole.more]).toEqual([30, 0]);
+    expect([drawn.orders.length, drawn.more, drawn.asked]).toEqual([24, 6, 300]);
+    expect(drawn.orders).toEqual(whole.orders.slice(0, 24));
+  });
+
   test('a day that is not worked has no minutes, and stands there only if something does', () => {
     const columns = laneColumns([order({ shipBy: '2026-12-03', minutes: 30 })], q);
     const holiday = columns.find(({ key }) => key === '2026-12-03')!;

@@ -6,8 +6,12 @@ import type { Studio } from '../studio';
 
 export type Sellable = Awaited<ReturnType<typeof sellable>>[number];
 
-export const catalogueOf = async (studio: Studio, db: Db | Tx = studio.db): Promise<Sellable[]> =>
-  sellable(db, await studio.today());
+/** What can be sold today; inside an act it is read anew. */
+export async function catalogueOf(studio: Studio, tx?: Db | Tx): Promise<readonly Sellable[]> {
+  const today = await studio.today();
+  if (tx) return sellable(tx, today);
+  return studio.untilWritten(`catalogue ${today}`, () => sellable(studio.db, today));
+}
 
 /** What an item of a list is here: a size of an edition, goods, or nothing that could be told. */
 export type MatchedItem = ListedItem & {

@@ -34,7 +34,7 @@ type BuyerChoice = { id: string; name: string; country: string };
 type Channel = { id: string; name: string };
 type Props = {
   buyers: BuyerChoice[];
-  offers: Offer[];
+  offers: readonly Offer[];
   goods: GoodsOffer[];
   channels: Channel[];
   countries: string[];
@@ -179,7 +179,7 @@ function WhoBuys({
   );
 }
 
-function WhatTheyBuy({ form, offers }: { form: OrderForm; offers: Offer[] }) {
+function WhatTheyBuy({ form, offers }: { form: OrderForm; offers: readonly Offer[] }) {
   return (
     <Panel>
       <Stack $gap={10}>
@@ -229,7 +229,7 @@ function Line({
   form: OrderForm;
   line: OrderLine;
   index: number;
-  offers: Offer[];
+  offers: readonly Offer[];
 }) {
   const { bareMoney, currency } = useUnits();
   const offer = form.offerOf(line);

@@ -73,7 +73,7 @@ type Pasted = {
 };
 
 /** An order that came as text: who and where, an empty line, and what, a line each. */
-export function PasteOrder({ form, offers }: { form: OrderForm; offers: Offer[] }) {
+export function PasteOrder({ form, offers }: { form: OrderForm; offers: readonly Offer[] }) {
   const [text, setText] = useState('');
   const [says, setSays] = useState<string | null>(null);
   const read = async () => {

@@ -1,10 +1,10 @@
 import { seen } from '@/app/seen';
 import type { Metadata } from 'next';
-import { allBuyers, sellable } from '@/store/orders';
+import { allBuyers } from '@/store/orders';
 import { findColumns } from '@/store/rows';
 import { studio } from '@/app/server';
-import { localDay } from '@/core/measure';
 import { countryNames } from '@/studio/orders/address';
+import { catalogueOf } from '@/studio/orders/catalogue';
 import { NewOrder } from './NewOrder';
 
 export const metadata: Metadata = { title: 'A new order' };
@@ -14,7 +14,7 @@ async function NewOrderPage() {
   const settings = await s.settings();
   const [buyers, offers, channels, goods] = await Promise.all([
     allBuyers(s.db),
-    sellable(s.db, localDay(s.now(), settings.timeZone)),
+    catalogueOf(s),
     findColumns(s.db, 'channels', ['id', 'name'], { archivedAt: null }),
     findColumns(s.db, 'goods', ['id', 'name', 'priceMinor', 'onHand'], { archivedAt: null }),
   ]);

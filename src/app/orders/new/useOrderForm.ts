@@ -86,7 +86,7 @@ export function useOrderForm({
   goods = [],
 }: {
   buyers: { id: string }[];
-  offers: Offer[];
+  offers: readonly Offer[];
   goods?: GoodsOffer[];
 }) {
   const router = useRouter();
