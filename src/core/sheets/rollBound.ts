@@ -1,4 +1,5 @@
 import type { Um } from '../measure';
+import { crossingBound } from './crossingBound';
 import { checkedItems, type Item, type RollQuestion } from './roll';
 
 /** More sums of heights than this are not listed: the bound is then not raised to one of them. */
@@ -11,6 +12,8 @@ const MOST_SUMS = 60_000;
  * - No layout has less area than its pieces.
  * - Pieces wider than half the roll stand above each other; so do, more generally, pieces whose widths count for more than they are
  *   by a function that no set of them beside each other can outwit (dual feasible functions; Fekete and Schepers, 2004).
+ * - Whatever lies beside each other across the roll fits its width: the cheapest mix of such crossings that passes over every
+ *   piece (`crossingBound`).
  * - Pushed down as far as it goes, the highest piece of any layout stands on a chain of others down to the edge: its top is a sum
  *   of their heights.
  *
@@ -30,7 +33,8 @@ export function heightBound(items: readonly Item[], width: number): number {
     items.reduce((sum, { ways }) => sum + Math.min(...ways.map(({ w, h }) => counts(w) * h)), 0),
   );
   // A micrometre is given away, so that no rounding ever calls a layout shorter than it can be.
-  const bound = Math.max(tallest, ...byWidth.map((sum) => Math.ceil(sum - 1)));
+  const bounds = [...byWidth, crossingBound(items, width)].map((sum) => Math.ceil(sum - 1));
+  const bound = Math.max(tallest, ...bounds);
   return nextSum(items, bound);
 }
 
@@ -78,25 +82,4 @@ export function sumsFrom(items: readonly Item[], bound: number, below: number): 
     sums = next;
   }
   return [...found].sort((a, b) => a - b);
-}
-
-/** How near a layout is to the shortest there can be. */
-export type Shortness = { isShortest: boolean; over: number; says: string };
-
-/**
- * What is known of a layout's length: that nothing can be shorter, or by how much at most something could.
- *
- * @example shortness(490000, 480000).says // 'At most 2.1 % longer than anything could be.'
- * @example shortness(480000, 480000).says // 'Proven shortest: nothing can be shorter.'
- */
-export function shortness(length: Um, bound: Um): Shortness {
-  const over = bound > 0 ? Math.max(0, length / bound - 1) : 0;
-  if (length <= bound)
-    return { isShortest: true, over: 0, says: 'Proven shortest: nothing can be shorter.' };
-  const percent = Math.max(0.1, Math.ceil(over * 1_000) / 10);
-  return {
-    isShortest: false,
-    over,
-    says: `At most ${percent} % longer than anything could be.`,
-  };
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Piece } from './pieces';
 import { nestRoll, type RollQuestion } from './roll';
-import { rollBound, shortness } from './rollBound';
+import { rollBound } from './rollBound';
+import { shortness } from './shortness';
 import { dice } from './turns';
 
 const MM = 1_000;

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { cutWords } from '@/core/sheets/nup';
-import { shortness } from '@/core/sheets/rollBound';
+import { shortness } from '@/core/sheets/shortness';
 import { Working } from '@/ui/Callout';
 import { FactList, PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
