@@ -1,6 +1,7 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
 import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
+import { decideFit, MOST_EXACT } from './exact';
 import { fitIn } from './fit';
 import { heightBound, sumsFrom } from './rollBound';
 import { dice, searchTurned } from './turns';
@@ -38,8 +39,8 @@ const MOST_SHARE = 6;
  * Two searches follow each other. In the first each piece goes into the lowest gap that is open, the best-fitting piece first (one that fills the gap from side to
  * side, then one that ends level with its neighbour); what is left to choice follows an order of the pieces, and that order
  * is improved by exchanges, with an annealing rule, from four starting orders. The simple shelves are one of the starts, so
- * the result is never longer than they are. Up to sixty pieces a second search (`turns`) then looks for a way in which each piece is turned by itself. Both end
- * where a bound (`rollBound`) says that nothing can be shorter. Same question, same layout.
+ * the result is never longer than they are. Up to sixty pieces a second search (`turns`) then looks for a way in which each piece is turned by itself, and of a
+ * dozen the shortest is decided (`exact`) where that is soon done. All end where a bound (`rollBound`) says that nothing can be shorter. Same question, same layout.
  *
  * @param q lengths in micrometres; a piece that may not `rotate` keeps its width across the roll
  * @returns the length with both end margins, where each piece lies from the roll's corner, the bare share of that length
@@ -79,7 +80,21 @@ function shorter(items: readonly Item[], width: number, known: Result, share: nu
   const turned = searchTurned(items, width, known, { floor, share });
   if (turned.height <= floor || share < FITS_FROM) return turned;
   const lengths = sumsFrom(items, floor, turned.height) ?? [];
-  return fitIn(items, width, lengths) ?? turned;
+  return shortestOfFew(items, width, floor, fitIn(items, width, lengths) ?? turned);
+}
+
+/** Of a dozen pieces the next shorter length there could be is decided, again and again until none holds them or it cannot be told. */
+function shortestOfFew(items: readonly Item[], width: number, floor: number, known: Result): Result {
+  if (items.length > MOST_EXACT) return known;
+  let best = known;
+  while (best.height > floor) {
+    const lengths = sumsFrom(items, floor, best.height);
+    if (lengths?.length === 0) break;
+    const decision = decideFit(items, width, lengths?.at(-1) ?? best.height - 1);
+    if (decision.answer !== 'yes') break;
+    best = decision.result;
+  }
+  return best;
 }
 
 /** What is only laid in passing is not fitted. */

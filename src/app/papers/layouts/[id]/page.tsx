@@ -1,7 +1,7 @@
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
-import { rollBound } from '@/core/sheets/rollBound';
+import { provenBound } from '@/core/sheets/provenBound';
 import { nestStraight } from '@/core/sheets/straight';
 import { proofsToLay } from '@/store/proofs';
 import { findRow, rowById, type Row } from '@/store/rows';
@@ -23,11 +23,11 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: layout ? `${layout.name} · Sheets and rolls` : 'No such layout' };
 }
 
-/** What is known of a roll's shortest length, before anything is laid. */
-function shortestOf({ kind, widthUm, marginUm, gapUm, pieces }: Row<'layouts'>) {
+/** What is known of a roll's shortest length, and how long straight cuts would make it. */
+function shortestOf({ kind, widthUm, marginUm, gapUm, pieces, lengthUm }: Row<'layouts'>) {
   if (kind !== 'roll' || pieces.length === 0) return null;
   const question = { width: widthUm, margin: marginUm, gap: gapUm, pieces };
-  return { bound: rollBound(question), straight: nestStraight(question).length };
+  return { bound: provenBound(question, lengthUm), straight: nestStraight(question).length };
 }
 
 async function LayoutPage({ params }: Props) {
