@@ -303,6 +303,7 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await fill(page, { 'Its size': '8 x 2 1/2 in' });
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.locator('[data-piece]')).toHaveCount(6);
+    await expect(page.getByText('Proven shortest: nothing can be shorter.')).toBeVisible();
     await page.getByRole('button', { name: 'For straight cuts' }).click();
     await expect(page.getByText(/straight cuts? .*free every piece/)).toBeVisible();
     const piece = page.locator('[data-piece]').last();
