@@ -33,9 +33,9 @@ describe('pre-cut, or ganged and cut', () => {
       cost: 624 + 1_950,
     });
   });
-  test('on the roll: five of 111 across 600, four bands of 154', () => {
-    // 4 × 154 + 10 = 626 mm at 11.83 a metre.
-    expect(by('roll')).toMatchObject({ uses: 626_000, paper: 741 });
+  test('on the roll: five of 111 across 600 in two bands of 154, three of 154 in two of 111', () => {
+    // 2 × 154 + 2 × 111 + 10 = 540 mm at 11.83 a metre; four bands of five would take 626.
+    expect(by('roll')).toMatchObject({ uses: 540_000, paper: 639 });
   });
   test('what does not fit is left out; with hands for nothing, the paper decides', () => {
     expect(by('a7')).toBeUndefined();
