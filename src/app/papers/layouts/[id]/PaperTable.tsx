@@ -6,6 +6,7 @@ import { isRoll as liesOnItsSide, type LaidOut } from './layoutProps';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
+import type { PieceFace } from '@/studio/layouts/faces';
 
 type Props = {
   layout: LaidOut;
@@ -94,6 +95,7 @@ function useMoving({ layout, placements, onMove }: Props) {
 
 /** Copies of a piece are told apart by what stands after the sign. */
 const pieceOf = (layout: LaidOut, id: string) => layout.pieces.find((p) => p.id === id.split('#')[0]);
+const faceOf = (layout: LaidOut, id: string): PieceFace | undefined => layout.faces[id.split('#')[0]!];
 
 /** By a millimetre, or a centimetre with Shift; across and along the roll are up and across on the screen. */
 function stepOf(e: KeyboardEvent, isRoll: boolean): [number, number] | undefined {
@@ -129,6 +131,9 @@ function Pieces(props: Props & { w: number; h: number }) {
           >
             <PieceDrawn
               box={onScreen(p, isRoll, px)}
+              face={faceOf(layout, p.id)}
+              // A roll lies on its side: what lies as it came stands across it.
+              isRotated={isRoll !== p.turned}
               name={name}
               size={size}
               isBad={isBad}
@@ -156,18 +161,62 @@ const onScreen = (p: Laid, isRoll: boolean, px: (um: number) => number): Box =>
     ? { x: px(p.y), y: px(p.x), width: px(p.height), height: px(p.width) }
     : { x: px(p.x), y: px(p.y), width: px(p.width), height: px(p.height) };
 
+/** Letters on a picture stand on paper of their own. */
+const ON_PICTURE = {
+  paintOrder: 'stroke',
+  stroke: t.white,
+  strokeWidth: 5,
+  strokeLinejoin: 'round',
+} as const;
+
 /** About what a letter of the labels is wide. */
 const LETTER_PX = 6;
 
-/** One piece, with as much of its name as there is room for along its longer side. */
+/** The picture of a piece, where it lies on it, as it is cut: a piece that lies on its side is drawn on its side. */
+function Face({ face, box, isRotated }: { face: PieceFace; box: Box; isRotated: boolean }) {
+  const px = useScale();
+  const { at, cut, pixels, picture } = face;
+  const [across, down] = [cut.left + cut.width / 2, cut.top + cut.height / 2];
+  return (
+    <g
+      transform={
+        isRotated ? `translate(${box.x + box.width} ${box.y}) rotate(90)` : `translate(${box.x} ${box.y})`
+      }
+      pointerEvents="none"
+    >
+      <svg
+        x={px(at.x)}
+        y={px(at.y)}
+        width={px(at.width)}
+        height={px(at.height)}
+        viewBox={`${cut.left} ${cut.top} ${cut.width} ${cut.height}`}
+        preserveAspectRatio="xMidYMid slice"
+      >
+        <image
+          href={`/api/pictures/${picture}/thumb`}
+          width={pixels.width}
+          height={pixels.height}
+          preserveAspectRatio="none"
+          transform={`rotate(${cut.degrees} ${across} ${down})`}
+        />
+      </svg>
+    </g>
+  );
+}
+
+/** One piece with its picture, and as much of its name as there is room for along its longer side. */
 function PieceDrawn({
   box,
+  face,
+  isRotated,
   name,
   size,
   isBad,
   isHeld,
 }: {
   box: Box;
+  face: PieceFace | undefined;
+  isRotated: boolean;
   name: string;
   size: string;
   isBad: boolean;
@@ -188,6 +237,7 @@ function PieceDrawn({
         strokeWidth={isBad || isHeld ? 2 : 1}
         strokeDasharray={isBad ? '5 3' : undefined}
       />
+      {face && <Face face={face} box={box} isRotated={isRotated} />}
       {room > 34 && (
         <text
           {...(isUpright
@@ -197,10 +247,11 @@ function PieceDrawn({
           fontSize="11"
           fill={t.ink}
           pointerEvents="none"
+          style={face && ON_PICTURE}
         >
           {shown}
           {hasSize && (
-            <tspan x={isUpright ? 0 : middle.x} dy={13} fill={t.ink2}>
+            <tspan x={isUpright ? 0 : middle.x} dy={13} fill={face ? t.ink : t.ink2}>
               {size}
             </tspan>
           )}

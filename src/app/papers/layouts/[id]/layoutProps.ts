@@ -3,6 +3,7 @@ import type { Minor, Size, Um } from '@/core/measure';
 import type { LotForLayout } from '@/core/sheets/layoutFacts';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { Ground } from '@/core/sheets/snap';
+import type { PieceFace } from '@/studio/layouts/faces';
 
 /** A layout as its page shows it. */
 export type LaidOut = {
@@ -10,6 +11,8 @@ export type LaidOut = {
   name: string;
   ground: Ground;
   pieces: LaidPiece[];
+  /** What is seen of each piece, by its id. */
+  faces: Record<string, PieceFace>;
   placements: Laid[];
   state: 'laid' | 'queued' | 'printed';
   printedAt: string | null;

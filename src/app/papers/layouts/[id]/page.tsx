@@ -6,6 +6,7 @@ import { nestStraight } from '@/core/sheets/straight';
 import { proofsToLay } from '@/store/proofs';
 import { findRow, rowById, type Row } from '@/store/rows';
 import { formatsToLay } from '@/store/works';
+import { facesOf } from '@/studio/layouts/faces';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
 import { shownCosts } from '@/studio/prices/shownCosts';
 import { lotsOnHand } from '@/studio/papers/lots';
@@ -65,6 +66,7 @@ async function LayoutPage({ params }: Props) {
           gap: layout.gapUm,
         },
         pieces: layout.pieces,
+        faces: await facesOf(db, layout.pieces),
         placements: layout.placements,
         state: layout.state,
         printedAt: layout.printedAt,

@@ -25,6 +25,7 @@ const layout: LaidOut = {
   pieces: [
     { id: 'p1', width: 200_000, height: 150_000, count: 3, rotate: true, says: 'Night Ferry' },
   ] as LaidOut['pieces'],
+  faces: {},
   placements: [laid('p1#1', 5_000, 5_000), laid('p1#2', 209_000, 5_000)],
   state: 'laid',
   printedAt: null,
