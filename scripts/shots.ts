@@ -54,8 +54,12 @@ const VIEWS: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole('link', { name: 'Harrow Rag 310' }).click();
     await page.waitForURL(/paper\/./);
   },
+  layout: async (page) => {
+    await page.goto(`${base}/papers/layouts`);
+    await page.getByRole('link', { name: 'Rag, this week' }).click();
+    await page.waitForURL(/layouts\/./);
+  },
   register: (page) => page.goto(`${base}/register`),
-  year: (page) => page.goto(`${base}/journal/year`),
   signing: async (page) => {
     await ferrySheets(page);
     await page.getByRole('link', { name: 'Sign at the table' }).click();

@@ -2,7 +2,7 @@
 import { nestRoll, rowsLength, type RollQuestion } from '@/core/sheets/roll';
 import type { Piece } from '@/core/sheets/pieces';
 import { provenBound } from '@/core/sheets/provenBound';
-import { nestStraight } from '@/core/sheets/straight';
+import { layMixed } from '@/core/sheets/mixed';
 import { dice } from '@/core/sheets/turns';
 import { markdownTable, writeSection } from './benchPage';
 
@@ -58,9 +58,9 @@ let [proven, rowsOver, gap, straightOver] = [0, 0, 0, 0];
 for (let k = 1; k <= JOBS; k++) {
   const q = job();
   const { length } = nestRoll(q);
+  const straight = layMixed({ ...q, kind: 'roll', height: null, cuts: 'straight' }).length;
   const bound = provenBound(q, length);
   const byRows = rowsLength(q);
-  const straight = nestStraight(q).length;
   straightOver += straight / length - 1;
   const isProven = length <= bound;
   if (isProven) proven++;

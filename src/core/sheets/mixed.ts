@@ -1,6 +1,6 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
-import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
+import { areaOf, cutsOf, refuseOverlaps, type Piece, type Placement } from './pieces';
 import { nestRoll } from './roll';
 import { nestStraight } from './straight';
 
@@ -23,7 +23,8 @@ export type MixedLayout = {
 
 /**
  * Pieces of several sizes on a roll or on one sheet. On a sheet those that come to lie beyond its end are left for the next:
- * the largest go first, so that what is left is small.
+ * the largest go first, so that what is left is small. Of a roll the tight layout is taken for straight cuts too where straight
+ * cuts happen to free all of it.
  *
  * @throws InputError for a piece that fits on no sheet of this size
  * Source: handbook §7.
@@ -44,10 +45,13 @@ export function layMixed({
   const nest = (list: readonly Piece[], within: Um) => {
     const question = { width: within, margin, gap, pieces: list };
     const straight = nestStraight(question);
-    if (cuts === 'straight') return straight;
+    if (cuts === 'straight' && kind === 'sheet') return straight;
     const tight = nestRoll({ ...question, ...(effort !== undefined && { effort }) });
     // What can be cut along a rule is as good a layout as any, where it is as short.
-    return straight.length <= tight.length ? straight : tight;
+    if (straight.length <= tight.length) return straight;
+    const isCutStraight = () =>
+      cutsOf(tight.placements, { width: within, height: tight.length }) !== null;
+    return cuts === 'tight' || isCutStraight() ? tight : straight;
   };
   if (kind === 'roll') {
     const { placements, length, wasteShare } = nest(pieces, width);

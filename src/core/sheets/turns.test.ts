@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { layMixed } from './mixed';
 import { cutsOf, type Piece } from './pieces';
 import { nestRoll, type RollQuestion } from './roll';
 import { rollBound } from './rollBound';
@@ -108,6 +109,20 @@ test('straight cuts: the order of the bands and the turnings are searched, and c
     expect([width, laid.length <= most * MM]).toEqual([width, true]);
     expect(cutsOf(laid.placements, { width: q.width, height: laid.length })).not.toBeNull();
   }
+});
+
+test('a tight layout that straight cuts free is the layout for straight cuts', () => {
+  const pieces = [
+    piece('a', 450 * MM, 350 * MM, 3),
+    piece('b', 450 * MM, 360 * MM, 2),
+    piece('c', 290 * MM, 230 * MM, 7),
+    piece('d', 200 * MM, 60 * MM, 2),
+  ];
+  const q = { ...{ width: 610 * MM, margin: 5 * MM, gap: 4 * MM }, pieces };
+  const laid = layMixed({ ...q, kind: 'roll', height: null, cuts: 'straight' });
+  // In bands 2 510 mm: side by side on the whole length they are shorter, and one long cut parts them.
+  expect(nestStraight(q).length).toBeGreaterThan(laid.length);
+  expect(cutsOf(laid.placements, { width: q.width, height: laid.length })).not.toBeNull();
 });
 
 /** The shortest of every order and every turning, each piece put as low as it goes: all there is for three or four pieces. */

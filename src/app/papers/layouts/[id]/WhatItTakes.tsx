@@ -51,7 +51,9 @@ function shortnessRows(
 ): [string, ReactNode][] {
   if (!shortest || waiting > 0 || facts.clash.length > 0) return [];
   const { isShortest, says } = shortness(facts.taken, shortest.bound);
-  const more = shortest.straight - facts.taken;
+  // As it lies it may be a layout that straight cuts free.
+  const straight = facts.cuts ? Math.min(shortest.straight, facts.taken) : shortest.straight;
+  const more = straight - facts.taken;
   return [
     [
       'Shortest?',
@@ -62,10 +64,10 @@ function shortnessRows(
     [
       'Straight cuts',
       more > 0
-        ? `${length(shortest.straight)}: ${length(more)} more of the roll`
+        ? `${length(straight)}: ${length(more)} more of the roll`
         : more === 0
-          ? `${length(shortest.straight)}: no longer than this`
-          : `${length(shortest.straight)}: ${length(-more)} less than this, lay it anew`,
+          ? `${length(straight)}: no longer than this`
+          : `${length(straight)}: ${length(-more)} less than this, lay it anew`,
     ],
   ];
 }
