@@ -21,7 +21,7 @@ import { markdownTable, writeSection } from './benchPage';
 import { findBench } from './findBench';
 import { postingBench } from './postingBench';
 import { registerBench } from './registerBench';
-import { areaBound, crossingBound, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
+import { areaBound, crossingBoundOf, GAP, MARGIN, peerLength, ROLLS, rollSet, SET_COUNTS } from './rolls';
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 
@@ -435,7 +435,7 @@ async function rolls() {
       });
       const peer = peerLength(pieces, width),
         narrow = width === ROLLS[0];
-      const bound = narrow ? crossingBound(pieces, width) : areaBound(pieces, width);
+      const bound = narrow ? crossingBoundOf(pieces, width) : areaBound(pieces, width);
       rows.push({
         name: `roll of ${width / 1_000} mm, ${count} pieces`,
         figure: `${(laid / 1e6).toFixed(3)} m in ${seconds(ms)}`,

@@ -1,8 +1,7 @@
 // npm run faults [-- --minutes 10]: brings the built application down again and again, and says what was lost. Bounded in time.
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync, type ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient } from '@libsql/client';
@@ -12,6 +11,7 @@ import { openReader } from '@/store/reader';
 import { ACTIONS } from '@/studio/registry';
 import { Studio } from '@/studio/studio';
 import { checkStudio } from '@/studio/care/studioCheck';
+import { freePort, isOpen, start, type Server } from './served';
 import { dice, inputFor, poolsOf } from '../tests/unit/helpers/randomActs';
 
 const minutesAt = process.argv.indexOf('--minutes');
@@ -26,47 +26,6 @@ const row = (trial: string, figure: string, holds: boolean) => {
   console.log(`${holds ? 'holds' : 'FAILS'}  ${trial}: ${figure}`);
 };
 const wait = (ms: number) => new Promise((r) => setTimeout(r, ms));
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
-
-type Server = { child: ChildProcess; url: string; says: () => string };
-
-function start(data: string, port: number): Server {
-  let says = '';
-  const child = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: {
-        ...process.env,
-        GLASSINE_DATA: data,
-        GLASSINE_HOST: '127.0.0.1',
-        GLASSINE_LISTENS: '127.0.0.1',
-        NODE_ENV: 'production',
-      },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    },
-  );
-  for (const stream of [child.stdout, child.stderr]) stream!.on('data', (d) => (says += d));
-  return { child, url: `http://127.0.0.1:${port}`, says: () => says };
-}
-
-async function isOpen(server: Server, forMs = 60_000): Promise<boolean> {
-  for (
-    const until = Date.now() + forMs;
-    Date.now() < until && server.child.exitCode === null;
-    await wait(100)
-  ) {
-    if ((await fetch(`${server.url}/api/state`).catch(() => null))?.ok) return true;
-  }
-  return false;
-}
 
 const ended = (child: ChildProcess) =>
   child.exitCode !== null || child.signalCode !== null

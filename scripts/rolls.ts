@@ -1,7 +1,8 @@
 // Five sets of mixed print sizes for the roll, a peer's best on them, and a length that nothing can be under.
 import { createRequire } from 'node:module';
-import { solve } from 'yalps';
+import { crossingBound } from '@/core/sheets/crossingBound';
 import type { Piece } from '@/core/sheets/pieces';
+import { checkedItems } from '@/core/sheets/roll';
 
 // Its module for import names files that are not in the package; the one for require does.
 const { MaxRectsPacker, PACKING_LOGIC } = createRequire(import.meta.url)(
@@ -101,109 +102,8 @@ export function areaBound(pieces: readonly Piece[], width: number): number {
   );
 }
 
-/**
- * A better bound: any line across a laid roll crosses pieces whose widths fit beside each other. So the length is at least
- * that of the cheapest mix of such crossings that covers every piece's area, each piece either way round: a linear
- * programme, solved by its dual, the crossings found one after the other as the fullest of a knapsack. The last prices are
- * scaled until no crossing is over one, so what is given is a bound however far the search came.
- */
-export function crossingBound(pieces: readonly Piece[], width: number): number {
-  const room = (width - 2 * MARGIN + GAP) / 1_000;
-  const types = new Map<string, { w: number; h: number; n: number }>();
-  for (const p of pieces) {
-    const [w, h] = [Math.max(p.width, p.height) + GAP, Math.min(p.width, p.height) + GAP].map(
-      (v) => v / 1_000,
-    ) as [number, number];
-    const t = types.get(`${w}/${h}`);
-    if (t) t.n++;
-    else types.set(`${w}/${h}`, { w, h, n: 1 });
-  }
-  const kinds = [...types.values()];
-  // Each way a type may lie: its width across, its length along.
-  const ways = kinds
-    .flatMap((t, type) => [
-      { type, across: t.w, along: t.h },
-      ...(t.w === t.h ? [] : [{ type, across: t.h, along: t.w }]),
-    ])
-    .filter((x) => x.across <= room);
-  const crossings: Map<number, number>[] = ways.map(
-    (x) => new Map([[x.type, Math.floor(room / x.across) / x.along]]),
-  );
-  let bound = 0;
-  for (let round = 0; round < 400; round++) {
-    const variables = new Map(
-      kinds.map(
-        (t, i) =>
-          [
-            `p${i}`,
-            new Map<string, number>([
-              ['sum', t.n],
-              ...crossings.flatMap((c, k) =>
-                c.has(i) ? [[`c${k}`, c.get(i)!] as [string, number]] : [],
-              ),
-            ]),
-          ] as const,
-      ),
-    );
-    const answer = solve(
-      {
-        direction: 'maximize',
-        objective: 'sum',
-        constraints: new Map(crossings.map((_, k) => [`c${k}`, { max: 1 }])),
-        variables,
-      },
-      { precision: 1e-10, maxPivots: 20_000 },
-    );
-    const price = kinds.map(() => 0);
-    for (const [name, value] of answer.variables) price[Number(name.slice(1))] = value;
-    const full = fullest(
-      ways.map((x) => ({
-        across: x.across,
-        worth: price[x.type]! / x.along,
-        type: x.type,
-        along: x.along,
-      })),
-      room,
-    );
-    bound = Math.max(
-      bound,
-      kinds.reduce((sum, t, i) => sum + t.n * price[i]!, 0) / Math.max(1, full.worth),
-    );
-    if (full.worth <= 1 + 1e-7) break;
-    const crossing = new Map<number, number>();
-    for (const x of full.picked) crossing.set(x.type, (crossing.get(x.type) ?? 0) + 1 / x.along);
-    crossings.push(crossing);
-  }
-  return bound * 1_000 - GAP + 2 * MARGIN;
-}
-
-function fullest<T extends { across: number; worth: number }>(
-  ways: readonly T[],
-  room: number,
-): { worth: number; picked: T[] } {
-  const cells = Math.floor(room);
-  const best = new Float64Array(cells + 1),
-    from = new Int32Array(cells + 1).fill(-1);
-  for (let c = 1; c <= cells; c++) {
-    best[c] = best[c - 1]!;
-    for (const [i, x] of ways.entries()) {
-      // Whole millimetres: every width of the sets is one.
-      const a = Math.round(x.across);
-      if (a <= c && best[c - a]! + x.worth > best[c]! + 1e-12) {
-        best[c] = best[c - a]! + x.worth;
-        from[c] = i;
-      }
-    }
-  }
-  const picked: T[] = [];
-  for (let c = cells; c > 0;) {
-    if (from[c]! < 0 || best[c] === best[c - 1]) {
-      c--;
-      continue;
-    }
-    const x = ways[from[c]!]!;
-    picked.push(x);
-    c -= Math.round(x.across);
-  }
-  return { worth: best[cells]!, picked };
-}
+/** A better bound, by what crosses the roll (`crossingBound`), of lists of any length. */
+export const crossingBoundOf = (pieces: readonly Piece[], width: number): number => {
+  const items = checkedItems({ width, margin: MARGIN, gap: GAP, pieces });
+  return crossingBound(items, width - 2 * MARGIN + GAP, Infinity) - GAP + 2 * MARGIN;
+};

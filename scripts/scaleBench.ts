@@ -1,8 +1,8 @@
 // Every page of a studio of many years, served as it is to a person, beside the same page of a studio of a tenth of it.
-import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
+import type { ChildProcess } from 'node:child_process';
 import { createClient } from '@libsql/client';
 import { join } from 'node:path';
+import { freePort, isOpen, start } from './served';
 
 export const ROUNDS = Number(process.env.ROUNDS ?? 7);
 
@@ -147,38 +147,8 @@ export async function timeReaders(
 }
 
 async function serve(dataDir: string): Promise<{ child: ChildProcess; base: string }> {
-  const port = await freePort();
-  const child = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      env: {
-        ...process.env,
-        GLASSINE_DATA: dataDir,
-        GLASSINE_HOST: '127.0.0.1',
-        GLASSINE_LISTENS: '127.0.0.1',
-        NODE_ENV: 'production',
-        NEXT_TELEMETRY_DISABLED: '1',
-      },
-      stdio: 'ignore',
-    },
-  );
-  const base = `http://127.0.0.1:${port}`;
-  for (let tries = 0; tries < 240; tries++) {
-    const answer = await fetch(`${base}/api/state`).catch(() => null);
-    if (answer?.ok) return { child, base };
-    await new Promise((resolve) => setTimeout(resolve, 250));
-  }
-  child.kill();
+  const server = start(dataDir, await freePort());
+  if (await isOpen(server)) return { child: server.child, base: server.url };
+  server.child.kill();
   throw new Error(`The studio in ${dataDir} did not open within a minute.`);
 }
-
-const freePort = (): Promise<number> =>
-  new Promise((resolve, reject) => {
-    const server = createServer();
-    server.once('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const address = server.address();
-      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
-  });

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { crossingBound } from './crossingBound';
-import { checkedItems } from './roll';
-import { rollBound } from './rollBound';
+import { checkedItems, nestRoll } from './roll';
 import type { Piece } from './pieces';
 
 const question = (width: number, pieces: Omit<Piece, 'id'>[]) => ({
@@ -42,9 +41,16 @@ test('it is never under the bare area, and what a roll was cut from is never und
   );
 });
 
-test('a job whose own length it proves; of too many pieces it says nothing', () => {
-  // Five of 210 × 148 in 432: two lie beside each other, either way round two rows of two and one more.
-  const a5 = { width: 210_000, height: 148_000, count: 5, rotate: false };
-  expect(rollBound(question(432_000, [a5]))).toBe(444_000);
-  expect(boundOf(432_000, [{ ...a5, count: 41 }])).toBe(0);
+test('of too many pieces it says nothing unless it is asked to, and then nothing that is too much', () => {
+  const sizes = [210, 148, 203, 254, 127, 178, 97, 133, 61, 83, 71, 89];
+  const pieces = sizes.flatMap((w, i) =>
+    sizes.slice(i + 1).map((h) => ({ width: w * 1_000, height: h * 1_000, count: 1, rotate: true })),
+  );
+  const q = question(610_000, pieces);
+  const items = checkedItems(q);
+  expect(crossingBound(items, 610_000)).toBe(0);
+  const bound = crossingBound(items, 610_000, Infinity);
+  const area = pieces.reduce((sum, { width, height }) => sum + width * height, 0) / 610_000;
+  expect(bound).toBeGreaterThanOrEqual(area - 1);
+  expect(bound).toBeLessThanOrEqual(nestRoll(q).length);
 });

@@ -1,3 +1,4 @@
+import { groupBy } from '../groups';
 import type { Item, Place, Result } from './roll';
 
 /** A stretch of the outline of what is laid: from x on, so wide, everything below y is taken or given up. */
@@ -9,7 +10,7 @@ type Kind = { items: Item[]; ways: Item['ways']; area: number };
 export type Decision = { answer: 'yes'; result: Result } | { answer: 'no' } | { answer: 'not told' };
 
 /** As many pieces as are searched to the end. */
-export const MOST_EXACT = 12;
+export const MOST_EXACT = 14;
 const MOST_STEPS = 60_000;
 
 /**
@@ -49,9 +50,7 @@ class Search {
     private readonly height: number,
     private readonly mostSteps: number,
   ) {
-    const byType = new Map<number, Item[]>();
-    for (const item of items) byType.set(item.type, [...(byType.get(item.type) ?? []), item]);
-    this.kinds = [...byType.values()]
+    this.kinds = [...groupBy(items, ({ type }) => type).values()]
       .map((alike): Kind => {
         const ways = alike[0]!.ways.filter(({ w, h }) => w <= width && h <= height);
         return { items: alike, ways, area: alike[0]!.ways[0]!.w * alike[0]!.ways[0]!.h };

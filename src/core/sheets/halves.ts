@@ -37,8 +37,9 @@ export class Halves {
     private readonly turns: boolean,
     private readonly area: Size,
   ) {
-    const whole = this.pointsWithin(Infinity);
-    const { across, down } = turns && sumsOf(whole) > MOST_SUMS ? this.fewerPoints() : whole;
+    // One grid is the most where nothing turns.
+    const whole = turns ? this.pointsWithin(Infinity) : NOTHING;
+    const { across, down } = sumsOf(whole) > MOST_SUMS ? this.fewerPoints() : whole;
     this.isExact = across.length === whole.across.length && down.length === whole.down.length;
     this.across = across;
     this.down = down;
@@ -157,6 +158,8 @@ export class Halves {
     }
   }
 }
+
+const NOTHING = { across: new Float64Array(), down: new Float64Array() };
 
 /** Every sum of whole sides up to a length, in order; of one of the two at most so many. */
 function sums(w: Um, h: Um, most: Um, others: number): Float64Array {

@@ -2,7 +2,6 @@ import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
 import { areaOf, refuseOverlaps, type Piece, type Placement } from './pieces';
 import { decideFit, MOST_EXACT } from './exact';
-import { fitIn } from './fit';
 import { heightBound, sumsFrom } from './rollBound';
 import { dice, searchTurned } from './turns';
 
@@ -40,7 +39,7 @@ const MOST_SHARE = 6;
  * side, then one that ends level with its neighbour); what is left to choice follows an order of the pieces, and that order
  * is improved by exchanges, with an annealing rule, from four starting orders. The simple shelves are one of the starts, so
  * the result is never longer than they are. Up to sixty pieces a second search (`turns`) then looks for a way in which each piece is turned by itself, and of a
- * dozen the shortest is decided (`exact`) where that is soon done. All end where a bound (`rollBound`) says that nothing can be shorter. Same question, same layout.
+ * few the shortest is decided (`exact`) where that is soon done. All end where a bound (`rollBound`) says that nothing can be shorter. Same question, same layout.
  *
  * @param q lengths in micrometres; a piece that may not `rotate` keeps its width across the roll
  * @returns the length with both end margins, where each piece lies from the roll's corner, the bare share of that length
@@ -79,20 +78,25 @@ function shorter(items: readonly Item[], width: number, known: Result, share: nu
   const floor = heightBound(items, width);
   const turned = searchTurned(items, width, known, { floor, share });
   if (turned.height <= floor || share < FITS_FROM) return turned;
-  const lengths = sumsFrom(items, floor, turned.height) ?? [];
-  return shortestOfFew(items, width, floor, fitIn(items, width, lengths) ?? turned);
+  return shortestOfFew(items, width, floor, turned);
 }
 
-/** Of a dozen pieces the next shorter length there could be is decided, again and again until none holds them or it cannot be told. */
+/**
+ * Of a few pieces it is decided whether the shortest length there could be holds them, as it does where nothing is to be wasted; and
+ * then whether the next shorter than what is known does, again and again until none does or it cannot be told.
+ */
 function shortestOfFew(items: readonly Item[], width: number, floor: number, known: Result): Result {
   if (items.length > MOST_EXACT) return known;
+  const lengths = sumsFrom(items, floor, known.height) ?? [];
+  if (lengths.length === 0) return known;
+  const least = decideFit(items, width, lengths[0]!);
+  if (least.answer === 'yes') return least.result;
   let best = known;
-  while (best.height > floor) {
-    const lengths = sumsFrom(items, floor, best.height);
-    if (lengths?.length === 0) break;
-    const decision = decideFit(items, width, lengths?.at(-1) ?? best.height - 1);
+  for (let length = lengths.at(-1); length !== undefined;) {
+    const decision = decideFit(items, width, length);
     if (decision.answer !== 'yes') break;
     best = decision.result;
+    length = lengths.findLast((each) => each < best.height);
   }
   return best;
 }

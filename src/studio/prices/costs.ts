@@ -89,8 +89,10 @@ type Proofed = Awaited<ReturnType<typeof workCostFacts>>['proofed'][number];
  * @param workIds the works whose costs are asked for; all where nothing is said
  */
 export async function openCostBook(studio: Studio, workIds?: readonly string[]): Promise<CostBook> {
+  // What ink costs is learned from the last months: another day, another book.
+  const today = await studio.today();
   const [book, facts] = await Promise.all([
-    studio.untilWritten('cost book', () => studioBook(studio)),
+    studio.untilWritten(`cost book ${today}`, () => studioBook(studio)),
     workIds
       ? workCostFacts(studio.db, workIds)
       : studio.untilWritten('cost facts', () => workCostFacts(studio.db)),

@@ -4,6 +4,7 @@ import type { LotForLayout } from '@/core/sheets/layoutFacts';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { Ground } from '@/core/sheets/snap';
 import type { PieceFace } from '@/studio/layouts/faces';
+import type { Shortest } from '@/studio/layouts/shortest';
 
 /** A layout as its page shows it. */
 export type LaidOut = {
@@ -34,7 +35,7 @@ export type LayoutProps = {
   /** What the products of the sizes on it cost. */
   costs: ShownCost[];
   /** Of a roll: what no layout of its pieces can be shorter than, and what straight cuts would take. */
-  shortest: { bound: Um; straight: Um } | null;
+  shortest: Shortest | null;
 };
 
 /** A roll lies on its side on the screen, so that its length runs across. */

@@ -1,12 +1,11 @@
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
-import { provenBound } from '@/core/sheets/provenBound';
-import { nestStraight } from '@/core/sheets/straight';
 import { proofsToLay } from '@/store/proofs';
-import { findRow, rowById, type Row } from '@/store/rows';
+import { findRow, rowById } from '@/store/rows';
 import { formatsToLay } from '@/store/works';
 import { facesOf } from '@/studio/layouts/faces';
+import { shortestOf } from '@/studio/layouts/shortest';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
 import { shownCosts } from '@/studio/prices/shownCosts';
 import { lotsOnHand } from '@/studio/papers/lots';
@@ -22,13 +21,6 @@ type Props = { params: Promise<{ id: string }> };
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const layout = await findRow((await studio()).db, 'layouts', (await params).id);
   return { title: layout ? `${layout.name} · Sheets and rolls` : 'No such layout' };
-}
-
-/** What is known of a roll's shortest length, and how long straight cuts would make it. */
-function shortestOf({ kind, widthUm, marginUm, gapUm, pieces, lengthUm }: Row<'layouts'>) {
-  if (kind !== 'roll' || pieces.length === 0) return null;
-  const question = { width: widthUm, margin: marginUm, gap: gapUm, pieces };
-  return { bound: provenBound(question, lengthUm), straight: nestStraight(question).length };
 }
 
 async function LayoutPage({ params }: Props) {
