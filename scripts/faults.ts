@@ -11,7 +11,7 @@ import { openReader } from '@/store/reader';
 import { ACTIONS } from '@/studio/registry';
 import { Studio } from '@/studio/studio';
 import { checkStudio } from '@/studio/care/studioCheck';
-import { freePort, isOpen, start, type Server } from './served';
+import { freePort, isOpen, start } from './served';
 import { dice, inputFor, poolsOf } from '../tests/unit/helpers/randomActs';
 
 const minutesAt = process.argv.indexOf('--minutes');

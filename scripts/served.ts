@@ -11,7 +11,7 @@ export const freePort = () =>
     });
   });
 
-export type Server = { child: ChildProcess; url: string; says: () => string };
+type Server = { child: ChildProcess; url: string; says: () => string };
 
 export function start(data: string, port: number): Server {
   let says = '';
