@@ -90,11 +90,11 @@ function wantedSheets(lines: Awaited<ReturnType<typeof newLinesOnPapers>>): Want
   });
 }
 
-const FORM_AND_SIZE = ({ form, widthUm, heightUm }: LotOnHand): string =>
+const formAndSize = ({ form, widthUm, heightUm }: LotOnHand): string =>
   `${form} ${widthUm} ${heightUm ?? ''}`;
 
 function heldOf(ground: DrawerGround, paper: Paper): Held[] {
-  const groups = [...groupBy(ground.lots.get(paper.id) ?? [], FORM_AND_SIZE)];
+  const groups = [...groupBy(ground.lots.get(paper.id) ?? [], formAndSize)];
   const size = (list: readonly LotOnHand[]): number =>
     list.reduce((sum, lot) => sum + lot.onHand * (lot.heightUm ?? 1), 0);
   const largest = Math.max(...groups.map(([, list]) => size(list)));
