@@ -53,6 +53,11 @@ const small = (p: PictureSpec): PictureSpec => ({
   height: Math.round(p.height / 48),
 });
 
+/** Where an older studio may stand: each step, or, in everyday runs, every fourth and the last two. */
+const STARTS = MIGRATION_LIST.slice(0, -1).filter(
+  (_, i, all) => process.env.GLASSINE_TRIALS === 'full' || i % 4 === 0 || i >= all.length - 2,
+);
+
 /** The work that came with a file which cannot be read to its end. */
 const CUT_SHORT = 'Slate terraces from phone';
 
@@ -263,7 +268,7 @@ describe('the studio as the demo leaves it', () => {
       return { dir, today, file: join(dir, 'glassine.db') };
     };
 
-    test.each(MIGRATION_LIST.slice(0, -1).map((m) => [m.tag, m.idx] as const))(
+    test.each(STARTS.map((m) => [m.tag, m.idx] as const))(
       'from %s it is brought up to date, every row of every table as it is today',
       async (_tag, idx) => {
         const { dir, today, file } = await older(idx);

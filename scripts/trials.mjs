@@ -10,7 +10,7 @@ const run = (command, args) =>
     stdio: 'inherit',
     env: { ...process.env, GLASSINE_TRIALS: 'full' },
   }).status ?? 1;
-const trials = ['src/imaging/proofing', 'src/studio/history/promises'];
+const trials = ['src/imaging/proofing', 'src/studio/history/promises', 'demo/demo'];
 const failed = [
   run('jest', ['--forceExit', '--testTimeout=1800000', ...trials]),
   run('playwright', ['test', '--project', 'walk']),

@@ -60,6 +60,6 @@ function isPath(pathname: string): boolean {
 // Exactly the doors that take uploads, and the files of the build. Each upload door is held against this in a test.
 export const config = {
   matcher: [
-    '/((?!api/intake$|api/check/[^/]+/[^/]+$|api/printfile$|api/profiles$|api/photographs$|api/walls$|api/proofs/[^/]+/capture$|api/proofs/[^/]+/photo$|_next/static/|icon\\.svg$).*)',
+    '/((?!api/intake$|api/check/[^/]+/[^/]+$|api/printfile$|api/profiles$|api/photographs$|api/evidence$|api/walls$|api/proofs/[^/]+/capture$|api/proofs/[^/]+/photo$|_next/static/|icon\\.svg$).*)',
   ],
 };

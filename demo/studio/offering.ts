@@ -2,6 +2,10 @@ import type { ProductFinish } from '@/core/product/words';
 import { removePrice, setPrice } from '@/studio/prices/priceActions';
 import * as products from '@/studio/prices/productActions';
 import * as accounts from '@/studio/sales/accountActions';
+import type { AttentionKind } from '@/core/sales/attention';
+import { saveAttention } from '@/studio/sales/attentionActions';
+import { payCause, setCauseTerms } from '@/studio/sales/causeActions';
+import { incomePage } from '@/studio/sales/incomePage';
 import { saveChannel } from '@/studio/sales/channelActions';
 import { moveGoodsBy, saveGoods } from '@/studio/sales/goodsActions';
 import type { Studio } from '@/studio/studio';
@@ -85,7 +89,7 @@ const CHANNELS: readonly Channel[] = [
     name: 'partner prints it',
     kind: 'partner prints',
     shareFees: [{ name: 'payment', share: 0.029 }],
-    partner: { perM2: '620.00', minimum: '19.00' },
+    partner: { perM2: '620.00', minimum: '19.00', deposit: 0.5, heldDays: 21 },
     readDaysAgo: 60,
   },
   {
@@ -172,6 +176,24 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
   });
   clock.at(day(44), () => stockGoods(studio));
   clock.at(day(40), () => noteMarket(studio, clock, known));
+  clock.at(day(200), () =>
+    setCauseTerms(studio, { terms: { name: 'the Saltby lifeboat', every: 'quarter', withinDays: 30 } }),
+  );
+  clock.at(day(20), () => payFirstSpan(studio));
+  ATTENTION.forEach(([work, place, kind, count, from, until]) =>
+    clock.at(day(until), async () => {
+      await saveAttention(studio, {
+        id: null,
+        workId: work ? known.works.get(work)! : null,
+        place,
+        kind,
+        count,
+        from: clock.day(from),
+        until: clock.day(until),
+        notes: '',
+      });
+    }),
+  );
   scheduleAccount(studio, clock, known, {
     name: 'Library canvas',
     client: 'Municipal Library of Vell',
@@ -187,6 +209,34 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
     agreed: '620.00',
     entries: SCHOOL,
     closed: null,
+  });
+}
+
+const ATTENTION: readonly [
+  work: string | null,
+  place: string,
+  kind: AttentionKind,
+  count: number,
+  fromDaysAgo: number,
+  untilDaysAgo: number,
+][] = [
+  ['ferry', 'the harbour window', 'looks', 640, 38, 8],
+  ['kiln', 'the letter of October', 'likes', 212, 50, 44],
+  [null, 'the winter fair', 'visitors at a stall', 430, 31, 30],
+  ['breakwater', 'the winter fair', 'questions', 17, 31, 30],
+];
+
+/** What the first span that is over owes to the cause is paid, with its receipt. */
+async function payFirstSpan(studio: Studio): Promise<void> {
+  const { due, terms } = (await incomePage(studio)).cause;
+  const owed = due.find(({ isRunning }) => !isRunning);
+  if (!owed || !terms) return;
+  await payCause(studio, {
+    cause: terms.name,
+    sum: owed.sum,
+    until: owed.until,
+    paidOn: null,
+    proof: 'receipt 88, in the blue folder',
   });
 }
 

@@ -9,6 +9,7 @@ import { PanelTitle, Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { EvidenceStrip } from './EvidenceStrip';
 import { useAction } from './useAction';
 
 const Lines = styled.ul`
@@ -20,6 +21,7 @@ const Lines = styled.ul`
 `;
 
 const TITLE = 'Notes and lessons';
+const shortened = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
 
 /** Notes pinned to one thing, and the writing of one; a lesson is shown wherever the thing is worked with. */
 export function NotesPart({
@@ -62,6 +64,12 @@ export function NotesPart({
             <Button quiet onPress={() => action.run('removeNote', { id: note.id })}>
               take away
             </Button>
+            <EvidenceStrip
+              subject="note"
+              subjectId={note.id}
+              about={shortened(note.text)}
+              pictures={note.pictures}
+            />
           </li>
         ))}
       </Lines>

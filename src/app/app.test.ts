@@ -174,10 +174,11 @@ describe('who may ask', () => {
     const doors = routeFiles('src/app/api').filter((file) =>
       /withUpload\(|upload\(/.test(readFileSync(file, 'utf8')),
     );
-    expect(doors).toHaveLength(7);
+    expect(doors).toHaveLength(8);
     for (const path of [
       '/api/intake',
       '/api/check/m/board',
+      '/api/evidence',
       '/api/photographs',
       '/api/printfile',
       '/api/profiles',

@@ -363,6 +363,7 @@ export const settingsModel = fields<'studio'>()(
   'workdays',
   'holidays',
   'remake',
+  'runSchool',
   'borderUm',
   'screen',
   'proofLimits',

@@ -21,6 +21,7 @@ export const JOURNAL_KINDS = {
       'channel',
       'account',
       'cause',
+      'attention',
       'insert',
       'stamp',
       'opening',

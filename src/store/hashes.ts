@@ -12,6 +12,9 @@ const NAMINGS = sql`
   UNION ALL SELECT photo_sha, 'photograph of a proof' FROM proofs WHERE photo_sha IS NOT NULL
   UNION ALL SELECT json_extract(c.value, '$.sha256'), 'capture ' || coalesce(json_extract(c.value, '$.fileName'), '') FROM comparisons, json_each(CASE WHEN json_valid(comparisons.captures) THEN coalesce(json_extract(comparisons.captures, '$.body'), comparisons.captures) ELSE '[]' END) c
   UNION ALL SELECT sha256, 'photograph ' || file_name FROM photographs
+  UNION ALL SELECT sha256, 'photograph ' || file_name FROM evidence
+  UNION ALL SELECT p.value, 'photograph of what befell an order' FROM order_cases, json_each(json_extract(order_cases.photos, '$.body')) p
+  UNION ALL SELECT p.value, 'photograph at a handover' FROM handovers, json_each(json_extract(handovers.photos, '$.body')) p
   UNION ALL SELECT sha256, 'photograph of a buyer’s wall ' || file_name FROM buyer_walls
   UNION ALL SELECT sha256, 'profile ' || file_name FROM profiles`;
 

@@ -59,6 +59,46 @@ export async function linesSold(db: Db, since: string): Promise<LineSold[]> {
   return JSON.parse(row?.lines ?? '[]') as LineSold[];
 }
 
+/** Goods that were sold from a day on, the oldest first. */
+export const goodsSold = (db: Db, since: string) =>
+  db.all<{
+    goodsId: string;
+    name: string;
+    costMinor: number;
+    quantity: number;
+    priceMinor: number;
+    orderedOn: string;
+    channel: string | null;
+  }>(sql`
+    SELECT g.id AS goodsId, g.name, g.cost_minor AS costMinor, l.quantity, l.price_minor AS priceMinor, o.ordered_on AS orderedOn, c.name AS channel
+    FROM orders o JOIN order_goods l ON l.order_id = o.id JOIN goods g ON g.id = l.goods_id LEFT JOIN channels c ON c.id = o.channel_id
+    WHERE o.ordered_on >= ${since} AND o.state <> 'cancelled'
+    ORDER BY o.ordered_on, l.id`);
+
+/** The day of the first sale after a day of something whose price promises a share to a cause; nothing: none was sold. */
+export async function firstPromisedSale(db: Db, after: string): Promise<string | null> {
+  const [row] = await db.all<{ on: string | null }>(sql`
+    SELECT min(o.ordered_on) AS "on" FROM orders o JOIN order_lines l ON l.order_id = o.id
+    WHERE o.ordered_on > ${after} AND o.state <> 'cancelled' AND l.price_minor > 0
+      AND l.product_id IN (SELECT p.product_id FROM prices p WHERE p.withdrawn_at IS NULL AND json_extract(p.question, '$.body.given') > 0)`);
+  return row?.on ?? null;
+}
+
+/** How many of each size are in open orders and not picked yet. */
+export async function promisedByFormat(db: Db): Promise<Map<string, number>> {
+  const rows = await db.all<{ formatId: string; n: number }>(sql`
+    SELECT l.format_id AS formatId, sum(l.quantity) AS n FROM orders o JOIN order_lines l ON l.order_id = o.id
+    WHERE o.state = 'new' GROUP BY l.format_id`);
+  return new Map(rows.map(({ formatId, n }) => [formatId, n]));
+}
+
+/** The first day that each product had a price. */
+export async function offeredSince(db: Db): Promise<Map<string, string>> {
+  const rows = await db.all<{ productId: string; on: string }>(sql`
+    SELECT product_id AS productId, min(valid_from_on) AS "on" FROM prices GROUP BY product_id`);
+  return new Map(rows.map(({ productId, on }) => [productId, on]));
+}
+
 /** Money that came and went from a day on, as the records have it: orders paid, paper and ink bought, work sent out, jobs. */
 export async function cashMoves(db: Db, since: string) {
   const [paid, paper, ink, sent, jobs] = await Promise.all([

@@ -18,6 +18,7 @@ const WAYS = [
     'products',
     'job_accounts',
     'market_notes',
+    'attention',
     'mounts',
     'capture_checks',
     'original_moves',

@@ -23,6 +23,7 @@ import * as keeperActs from './editions/keeperActions';
 import * as paperActs from './editions/paperActions';
 import * as reservationActs from './editions/reservationActions';
 import * as signingKeyActs from './editions/signingKeyActions';
+import * as evidenceActs from './evidence/evidenceActions';
 import * as formats from './formats/formatActions';
 import * as mounting from './formats/mountActions';
 import * as undoing from './history/undoActions';
@@ -46,6 +47,7 @@ import * as noteActs from './notes/noteActions';
 import * as price from './prices/priceActions';
 import * as product from './prices/productActions';
 import * as accounts from './sales/accountActions';
+import * as attentionActs from './sales/attentionActions';
 import * as causes from './sales/causeActions';
 import * as channels from './sales/channelActions';
 import * as goods from './sales/goodsActions';
@@ -112,6 +114,8 @@ const modules = {
   price,
   product,
   accounts,
+  attentionActs,
+  evidenceActs,
   causes,
   channels,
   goods,

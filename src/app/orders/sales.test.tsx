@@ -154,14 +154,27 @@ test('whether an own machine pays: months by each assumption, and that it never 
     workId: 'w',
     net: 4_000,
     making: 900,
+    material: 900,
     width: 400_000,
     sold: 96,
   };
-  renderPart(<Payback things={[thing]} printers={[{ name: 'the 610', outlay: 128_000, perHour: 50 }]} />);
+  const minutes = { trim: 0, sign: 0, inspect: 0, mount: 15, frame: 30, stretch: 0, pack: 0 };
+  renderPart(
+    <Payback
+      things={[thing]}
+      printers={[{ name: 'the 610', outlay: 128_000, perHour: 50 }]}
+      ratePerHour={2_400}
+      minutes={minutes}
+    />,
+  );
   // 1280.00 ÷ (18.00 − 9.00) = 142.2, at eight a month.
   expect(screen.getByText('143')).toBeTruthy();
-  fireEvent.change(screen.getByLabelText('Others ask, EUR'), { target: { value: '9' } });
-  expect(screen.getByRole('alert').textContent).toContain('otherwise the outlay never comes back');
+  fireEvent.change(screen.getByLabelText('Others ask for a print, EUR'), { target: { value: '9' } });
+  expect(screen.getByRole('alert').textContent).toContain(
+    'It never pays: what one costs you is not below what others ask.',
+  );
+  fireEvent.change(screen.getByLabelText('The printer, EUR'), { target: { value: 'much' } });
+  expect(screen.getByRole('alert').textContent).toContain('The printer: expected a figure');
 });
 
 test('a fair’s table and budget as they are typed', () => {
@@ -171,6 +184,7 @@ test('a fair’s table and budget as they are typed', () => {
     workId: 'w',
     net: 4_000,
     making: 900,
+    material: 900,
     width: 400_000,
     sold: 24,
   };

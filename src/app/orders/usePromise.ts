@@ -1,7 +1,6 @@
 'use client';
-import { useEffect, useState } from 'react';
 import type { KeptPromise } from '@/core/order/promised';
-import { postJson } from '@/ui/Actions';
+import { useAsked } from './useAsked';
 
 export type CartLine = {
   editionId: string;
@@ -10,29 +9,9 @@ export type CartLine = {
   quantity: number;
 };
 
-/** What a person types changes faster than it is worth asking about. */
-const REST_MS = 250;
-
 /** The honest day for a cart, asked anew a moment after it changed; null while nothing can be said. */
-export function usePromise(q: {
+export const usePromise = (q: {
   lines: readonly CartLine[];
   country: string;
   notBefore: string | null;
-}): KeptPromise | null {
-  const asked = JSON.stringify(q);
-  const [answer, setAnswer] = useState<{ asked: string; promise: KeptPromise } | null>(null);
-  const hasLines = q.lines.length > 0;
-  useEffect(() => {
-    if (!hasLines) return undefined;
-    let isLeft = false;
-    const timer = setTimeout(async () => {
-      const done = await postJson<KeptPromise>('/api/orders/promise', JSON.parse(asked) as object);
-      if (!isLeft && 'done' in done) setAnswer({ asked, promise: done.done });
-    }, REST_MS);
-    return () => {
-      isLeft = true;
-      clearTimeout(timer);
-    };
-  }, [asked, hasLines]);
-  return answer?.asked === asked ? answer.promise : null;
-}
+}): KeptPromise | null => useAsked('/api/orders/promise', q.lines.length > 0 ? q : null);

@@ -73,7 +73,7 @@ test('the list opens each act for the size or the wall that was chosen', () => {
 
 describe('notes', () => {
   const note = { id: 'n', subject: 'paper' as const, subjectId: 'p', at: '2026-11-02T10:00:00Z' };
-  const notes = [{ ...note, text: 'scuffs', isLesson: true }];
+  const notes = [{ ...note, text: 'scuffs', isLesson: true, pictures: [] }];
 
   test('a lesson is marked and can be let go; an empty note is not sent', async () => {
     const sent = answering();

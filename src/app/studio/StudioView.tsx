@@ -1,4 +1,5 @@
 'use client';
+import { SIGNINGS } from '@/core/edition/impressionStates';
 import type { ReactNode } from 'react';
 import type { SettingsModel } from '@/app/models';
 import { FAMILY_NAMES, type School } from '@/core/resolution';
@@ -235,6 +236,23 @@ function WhatItPromises({ form }: { form: SettingsForm }) {
             { key: 'retire', name: 'is retired' },
           ]}
           hint="for editions opened from now on"
+        />
+        <Select
+          label="Numbers of a run are sold"
+          value={values.numbers}
+          onChange={set('numbers')}
+          options={[
+            { key: 'next free', name: 'in their order' },
+            { key: 'buyer chooses', name: 'as the buyer chooses' },
+          ]}
+          hint="where its opening says nothing else"
+        />
+        <Select
+          label="Prints are signed"
+          value={values.signing}
+          onChange={set('signing')}
+          options={SIGNINGS.map((key) => ({ key, name: key }))}
+          hint="where its opening says nothing else"
         />
       </Fields>
       <Row $gap={16} role="group" aria-label="Working days">

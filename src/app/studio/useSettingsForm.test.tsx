@@ -49,6 +49,7 @@ test('kept untouched, every figure is the one it was, whatever its text rounds t
     workdays: [1, 2, 3, 4, 5],
     holidays: '2026-12-24',
     remake: 'retire',
+    runSchool: { numbers: 'next free', signing: 'front' },
     border: 20_003,
     school: kept.school,
     // Sizes that nobody touched are not sent at all, and so stay.

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { SettingsModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
+import { USUAL_RUN_SCHOOL } from '@/core/edition/terms';
 import { numberOrTyped, wholeOrTyped } from '@/core/measure';
 import type { FamilyName, School } from '@/core/resolution';
 import type { ActionInput } from '@/studio/registry';
@@ -42,6 +43,7 @@ export function useSettingsForm(kept: SettingsModel) {
     workdays: kept.workdays,
     holidays: kept.holidays.join('\n'),
     remake: kept.remake,
+    ...(kept.runSchool ?? USUAL_RUN_SCHOOL),
     schoolKind: kept.school.kind,
     ppi: kept.school.kind === 'flat' ? String(kept.school.ppi) : '300',
     ...shown,
@@ -53,12 +55,13 @@ export function useSettingsForm(kept: SettingsModel) {
       setValues((was) => ({ ...was, [key]: value }));
 
   const keep = () => {
-    const { schoolKind, ppi, ownSizes, border, handlingDays, ...asTyped } = values;
+    const { schoolKind, ppi, ownSizes, border, handlingDays, numbers, signing, ...asTyped } = values;
     return action.run('changeSettings', {
       ...asTyped,
       ...(ownSizes !== shown.ownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }),
       school: chosenSchool(schoolKind, ppi, kept.school),
       handlingDays: wholeOrTyped(handlingDays),
+      runSchool: { numbers, signing },
       border: border === shown.border ? kept.borderUm : withUnit(border),
     });
   };

@@ -18,6 +18,8 @@ export type CostRates = {
   minutesPerM2: number;
   /** How many prints are usually sent to a lab together. */
   printsPerOrder: number;
+  /** The country within which carriage is in the price; nothing: carriage is asked apart everywhere. */
+  carriageIn?: string;
 };
 
 /** Starting figures of ours; they say so wherever they are used. */

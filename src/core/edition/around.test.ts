@@ -134,11 +134,16 @@ describe('sentences', () => {
         proofs: { AP: 4, PP: 0, HC: 0 },
         run: 'all sizes',
         remake: 'remake',
-        sizes: ['400 × 300 mm', '240 × 180 mm'],
-        papers: ['Harrow Rag'],
-        processes: ['pigment inkjet'],
         terms: {
           ...PLAIN_TERMS,
+          made: {
+            sizes: [
+              { id: 'a', name: '400 × 300 mm' },
+              { id: 'b', name: '240 × 180 mm' },
+            ],
+            papers: [{ id: 'r', name: 'Harrow Rag' }],
+            processes: ['pigment inkjet'],
+          },
           heldBack: [1, 2, 3],
           placed: [
             { kind: 'finish', id: 'on bars', name: 'canvas on bars', place: 'outside it' },
@@ -148,7 +153,7 @@ describe('sentences', () => {
         },
       }),
     ).toBe(
-      'One run of 40 for all sizes and papers together, and 4 artist’s proofs outside it; made at 400 × 300 mm and 240 × 180 mm, on Harrow Rag, by pigment inkjet; canvas on bars and postcards stand outside the run, uncounted; digital copies are not made; numbers 1–3 stay with the artist; a destroyed impression may be made again under its number, once its destruction is recorded.',
+      'One run of 40 for all of this together, and 4 artist’s proofs outside it; made at 400 × 300 mm and 240 × 180 mm, on Harrow Rag, by pigment inkjet; canvas on bars and postcards stand outside the run, uncounted; digital copies are not made; numbers 1–3 stay with the artist; a destroyed impression may be made again under its number, once its destruction is recorded.',
     ));
   test('a sister run in a few words', () =>
     expect(coversShort({ size: 20, name: '', format: null })).toBe('20 in all sizes'));

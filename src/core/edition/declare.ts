@@ -1,7 +1,7 @@
 import { InputError } from '../errors';
 import type { Finding } from '../finding';
 import type { ImpressionKind } from './impressionStates';
-import { numbersInWords, type EditionTerms, type PlaceInRun } from './terms';
+import { numbersInWords, type EditionTerms, type MadeAs, type PlaceInRun } from './terms';
 
 export type EditionKind = 'open' | 'limited';
 export type DeclaredProofs = { AP: number; PP: number; HC: number };
@@ -72,10 +72,6 @@ export type Covered = {
   /** Of a later run. */
   name?: string;
   terms?: EditionTerms;
-  /** Sizes, papers and processes of what is in the run, where they are known. */
-  sizes?: readonly string[];
-  papers?: readonly string[];
-  processes?: readonly string[];
 };
 
 /** What an edition covers, in one sentence for its opening statement and its certificates. Source: handbook §10, §17. */
@@ -85,7 +81,7 @@ export function coversSentence(e: Covered): string {
   const named = e.name ? `, called “${e.name}” to tell it from the run before,` : '';
   const run =
     e.run === 'all sizes'
-      ? `One run of ${e.size}${named} for all sizes and papers together`
+      ? `One run of ${e.size}${named} for all ${e.terms?.made ? 'of this' : 'sizes and papers'} together`
       : `A run of ${e.size}${named} in this size; other sizes have runs of their own`;
   const outside = proofsInWords(e.proofs);
   const remade =
@@ -94,7 +90,7 @@ export function coversSentence(e: Covered): string {
       : 'the number of a destroyed impression is retired';
   const parts = [
     `${run}${outside ? `, and ${outside} outside it` : ''}`,
-    madeInWords(e),
+    madeInWords(e.terms?.made),
     placedInWords(e.terms, 'outside it', (list) => `${list} stand outside the run, uncounted`),
     placedInWords(e.terms, 'not made', (list) => `${list} are not made`),
     heldInWords(e.terms),
@@ -109,10 +105,12 @@ function proofsInWords({ AP, PP, HC }: DeclaredProofs): string {
     .join(', ');
 }
 
-function madeInWords({ sizes = [], papers = [], processes = [] }: Covered): string {
+function madeInWords(as: MadeAs | undefined): string {
+  if (!as) return '';
+  const { sizes, papers, processes } = as;
   const made = [
-    sizes.length ? `at ${listed(sizes)}` : '',
-    papers.length ? `on ${listed(papers)}` : '',
+    sizes.length ? `at ${listed(sizes.map(({ name }) => name))}` : '',
+    papers.length ? `on ${listed(papers.map(({ name }) => name))}` : '',
     processes.length ? `by ${listed(processes)}` : '',
   ].filter(Boolean);
   return made.length ? `made ${made.join(', ')}` : '';

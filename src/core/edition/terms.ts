@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import { currencyDigits, type Minor } from '../measure';
+import type { Signing } from './impressionStates';
 
 /** Where something stands towards a limited run. */
 export const PLACES = ['in the run', 'outside it', 'not made'] as const;
@@ -26,7 +27,26 @@ export type EditionTerms = {
   heldBack: number[];
   tiers: Tier[];
   placed: Placed[];
+  /** What the run is made as, where that was declared: nothing else is numbered in it. */
+  made?: MadeAs;
 };
+
+type NamedThing = { id: string; name: string };
+/** Sizes, papers and processes by name, and by id where they have one; an empty list declares nothing of its kind. */
+export type MadeAs = { sizes: NamedThing[]; papers: NamedThing[]; processes: string[] };
+/** A product of the work, with what it is made as. */
+export type OfferedAs = {
+  formatId: string;
+  size: string;
+  lineId: string;
+  finish: string;
+  paper: NamedThing | null;
+  process: string | null;
+};
+
+/** A studio's standing way: where a number is chosen, and where a name stands. */
+export type RunSchool = { numbers: EditionTerms['numbers']; signing: Signing };
+export const USUAL_RUN_SCHOOL: RunSchool = { numbers: 'next free', signing: 'front' };
 
 export const PLAIN_TERMS: EditionTerms = { numbers: 'next free', heldBack: [], tiers: [], placed: [] };
 
@@ -126,6 +146,54 @@ export function placeTowards(
   const gravest =
     about.find((each) => each.place === 'not made') ?? about.find((each) => each.place === 'outside it');
   return { place: gravest?.place ?? 'in the run', because: gravest?.name ?? null };
+}
+
+/**
+ * What a run is made as: of all that is offered, what stands in it.
+ *
+ * @param formatId the one size of the run; nothing: all sizes
+ * @example madeInRun([{ formatId: 'f', size: 'A3', lineId: 'l', finish: 'loose', paper: { id: 'p', name: 'Rag' }, process: 'pigment inkjet' }], [], null) // { sizes: [{ id: 'f', name: 'A3' }], papers: [{ id: 'p', name: 'Rag' }], processes: ['pigment inkjet'] }
+ */
+export function madeInRun(
+  offered: readonly OfferedAs[],
+  placed: readonly Placed[],
+  formatId: string | null,
+): MadeAs {
+  const within = offered.filter(
+    (each) =>
+      (formatId === null || each.formatId === formatId) &&
+      placeTowards(placed, each).place === 'in the run',
+  );
+  const papers = new Map(within.flatMap(({ paper }) => (paper ? [[paper.id, paper] as const] : [])));
+  return {
+    sizes: [
+      ...new Map(within.map((each) => [each.formatId, { id: each.formatId, name: each.size }])).values(),
+    ],
+    papers: [...papers.values()],
+    processes: [...new Set(within.flatMap(({ process }) => (process ? [process] : [])))],
+  };
+}
+
+/**
+ * What of a print was not declared for its run; nothing where all of it was, or nothing was declared.
+ *
+ * @example outsideDeclared({ ...PLAIN_TERMS, made: { sizes: [], papers: [{ id: 'p', name: 'Rag' }], processes: [] } }, { size: { id: 'f', name: 'A3' }, paper: { id: 'q', name: 'Satin' }, process: null }) // 'The run was declared on Rag, and Satin is not it.'
+ */
+export function outsideDeclared(
+  { made }: EditionTerms,
+  print: { size: NamedThing; paper: NamedThing; process: string | null },
+): string | null {
+  if (!made) return null;
+  const isOther = (list: readonly NamedThing[], thing: NamedThing) =>
+    list.length > 0 && list.every(({ id }) => id !== thing.id);
+  const names = (list: readonly NamedThing[]) => list.map(({ name }) => name).join(', ');
+  if (isOther(made.sizes, print.size))
+    return `The run was declared at ${names(made.sizes)}, and ${print.size.name} is not of it.`;
+  if (isOther(made.papers, print.paper))
+    return `The run was declared on ${names(made.papers)}, and ${print.paper.name} is not it.`;
+  if (print.process && made.processes.length > 0 && !made.processes.includes(print.process))
+    return `The run was declared by ${made.processes.join(', ')}, and ${print.process} is not it.`;
+  return null;
 }
 
 /**

@@ -12,6 +12,8 @@ export type SoldLine = {
   /** Where it was sold; nothing: nobody has said. */
   channel?: string | null;
   quantity: number;
+  /** A card, a mat, a voucher: no print of a work. */
+  isGoods?: boolean;
   price: Minor;
   /** What one leaves after fees and costs; nothing: its costs are not known. */
   leaves: Minor | null;

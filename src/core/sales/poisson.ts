@@ -16,6 +16,17 @@ export function salesRange(count: number): [number, number] {
   return [low, high];
 }
 
+/**
+ * The most that could well be asked for at a rate: nine times in ten it is so many or fewer.
+ *
+ * @example [0, 0.5, 2, 10].map(mostLikely) // [0, 1, 4, 14]
+ */
+export function mostLikely(rate: number): number {
+  let count = 0;
+  while (atMost(count, rate) < SURE) count++;
+  return count;
+}
+
 /** The chance of at most so many at a rate. */
 function atMost(count: number, rate: number): number {
   let term = Math.exp(-rate);

@@ -14,6 +14,7 @@ import { INSERT_RULES } from '@/core/parcel/inserts';
 import { OPENING_KINDS } from '@/core/parcel/passage';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
 import { CHANNEL_KINDS, ENTRY_KINDS, GOODS_KINDS, GOODS_MOVE_KINDS } from '@/core/product/words';
+import { ATTENTION_KINDS } from '@/core/sales/attention';
 import { editions, products } from './making';
 import { formats, works } from './works';
 
@@ -523,6 +524,27 @@ export const causePayments = sqliteTable(
     proof: text('proof').notNull(),
   },
   columnRules,
+);
+
+/** Looks, likes, questions: what was noticed elsewhere. It is not sales, and is never summed with them. */
+export const attention = sqliteTable(
+  'attention',
+  {
+    id: id(),
+    workId: text('work_id').references(() => works.id),
+    /** Where it was noticed. */
+    place: text('place').notNull(),
+    kind: oneOf('kind', ATTENTION_KINDS).notNull(),
+    count: integer('count').notNull(),
+    fromOn: day('from_on').notNull(),
+    untilOn: day('until_on').notNull(),
+    notes: text('notes').notNull().default(''),
+  },
+  (t) => [
+    ...columnRules(t),
+    index('attention_work').on(t.workId),
+    index('attention_until').on(t.untilOn),
+  ],
 );
 
 export const journal = sqliteTable(

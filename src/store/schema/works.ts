@@ -43,6 +43,10 @@ export const studio = sqliteTable(
     care: document('care', 'care'),
     /** Minutes, rates and guesses that costs are reckoned with; nothing: the starting figures. */
     costRates: document('cost_rates', 'costRates'),
+    /** The cause that shares of sales go to, and when they are due; nothing: nobody has said. */
+    causeTerms: document('cause_terms', 'causeTerms'),
+    /** How the studio numbers and signs its runs where nothing else is said; nothing: the usual. */
+    runSchool: document('run_school', 'runSchool'),
     /** The studio's own words on certificates, with fields in braces; nothing: the usual. */
     certificateWords: text('certificate_words').notNull().default(''),
     careWords: text('care_words').notNull().default(''),

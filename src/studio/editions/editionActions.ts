@@ -7,6 +7,8 @@ import {
   PLACES,
   placeTowards,
   PLAIN_TERMS,
+  madeInRun,
+  USUAL_RUN_SCHOOL,
   type EditionTerms,
 } from '@/core/edition/terms';
 import { SIGNINGS } from '@/core/edition/impressionStates';
@@ -16,6 +18,7 @@ import { appendToRegister, editionsOf, printedCount } from '@/store/editions';
 import { findRows, insertRow, insertRows, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
+  flag,
   id,
   line,
   listOf,
@@ -28,8 +31,9 @@ import {
   wholeNumber,
   type Static,
 } from '../schemas';
+import { offeredAs } from './opening';
 import { onDemandRoute } from './runRules';
-import { noteInJournal } from '../studio';
+import { noteInJournal, type Studio } from '../studio';
 
 const proofCounts = objectSchema({
   AP: wholeNumber(0, 500),
@@ -59,6 +63,8 @@ const openInput = objectSchema({
       listOf(objectSchema({ from: wholeNumber(2, 5_000), raise: numberBetween(0, 20) })),
     ]),
   ),
+  /** Whether the sentence names sizes, papers and processes: then nothing else is numbered in the run. */
+  saysMade: Type.Optional(flag),
   placed: Type.Optional(
     listOf(
       objectSchema({
@@ -96,7 +102,7 @@ export const openEdition = defineAction({
     const runName = input.name?.trim() ?? '';
     const proofs = input.kind === 'open' ? { AP: 0, PP: 0, HC: 0 } : input.proofs;
     const size = input.kind === 'limited' ? input.size : null;
-    const terms = termsOf(input);
+    const terms = await termsOf(studio, tx, input);
     if (size !== null) checkTerms(terms, size);
     await refuseOnDemand(tx, work.id, input, terms);
     const covers = coversSentence({
@@ -173,13 +179,17 @@ export const openEdition = defineAction({
 });
 
 /** What was declared beside the total; an open edition declares nothing of the kind. */
-function termsOf(input: OpenInput): EditionTerms {
+async function termsOf(studio: Studio, tx: Tx, input: OpenInput): Promise<EditionTerms> {
   if (input.kind === 'open') return PLAIN_TERMS;
+  const { runSchool } = await studio.settings(tx);
+  const placed = (input.placed ?? []).map((each) => ({ ...each, name: each.name.trim() }));
+  const formatId = input.run === 'per size' ? input.formatId : null;
   return {
-    numbers: input.numbers ?? 'next free',
+    numbers: input.numbers ?? (runSchool ?? USUAL_RUN_SCHOOL).numbers,
     heldBack: parseNumbers(input.heldBack ?? '', input.size ?? 0, 'heldBack'),
     tiers: typeof input.tiers === 'string' ? parseTiers(input.tiers) : (input.tiers ?? []),
-    placed: (input.placed ?? []).map((each) => ({ ...each, name: each.name.trim() })),
+    placed,
+    ...(input.saysMade && { made: madeInRun(await offeredAs(tx, input.workId), placed, formatId) }),
   };
 }
 

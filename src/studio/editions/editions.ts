@@ -5,6 +5,7 @@ import { historyOf } from '@/store/editions';
 import { localDay } from '@/core/measure';
 import { pricesOn } from '@/store/products';
 import { keepersOf } from '@/store/editionFigures';
+import { evidenceOf } from '@/store/evidence';
 import { findRow, findRows, rowById, type Row } from '@/store/rows';
 import { currentMaster } from '@/store/works';
 import { type Studio } from '../studio';
@@ -89,8 +90,10 @@ export async function impressionPage(studio: Studio, impressionId: string) {
   const note = there ? await rowById(db, 'consignments', there.consignmentId) : null;
   const shop = note ? await rowById(db, 'buyers', note.buyerId) : null;
   const master = await currentMaster(db, work.id);
+  const pictures = await evidenceOf(db, 'impression', [impressionId]);
   return {
     ...detail,
+    pictures: pictures.get(impressionId) ?? [],
     edition,
     title: work.title,
     certificates,

@@ -1,4 +1,5 @@
 import { IMPRESSION_STEPS, mayDo, STATE_WORDS } from '@/core/edition/impressionStates';
+import { outsideDeclared } from '@/core/edition/terms';
 import { replay } from '@/core/edition/replay';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Tx } from '@/store/db';
@@ -52,27 +53,33 @@ export const printImpressions = defineAction({
       throw new RefusedError(`This run is for one size only, and ${format.name} is not it.`);
     const proof = await referenceFor(tx, format.id, paper.id);
     const stale = proof ? await staleness(tx, proof) : [];
-    const doubt = !proof
-      ? `No proof of ${format.name} on ${paper.name} has been accepted.`
-      : stale.length
-        ? `The accepted proof is stale: ${stale.join(' and ')} changed since.`
-        : null;
-    if (doubt && !input.reason.trim())
-      throw new RefusedError(`${doubt} Give a reason to print all the same.`, true);
-    const at = studio.now();
-    const chosen =
-      edition.kind === 'open'
-        ? await moreOfOpen(studio, tx, edition, input.count ?? 1)
-        : await declaredAmong(tx, edition, input.impressionIds ?? []);
-    const who = await studio.who(tx);
     const facts = await asPrintedToday(studio, tx, {
       format,
       paper,
       proof: proof ?? null,
-      at,
-      who,
+      at: studio.now(),
+      who: await studio.who(tx),
       with: input,
     });
+    const undeclared = outsideDeclared(edition.terms, {
+      size: format,
+      paper,
+      process: facts.process,
+    });
+    const unproofed = !proof
+      ? `No proof of ${format.name} on ${paper.name} has been accepted.`
+      : stale.length
+        ? `The accepted proof is stale: ${stale.join(' and ')} changed since.`
+        : null;
+    const doubt = [undeclared, unproofed].filter(Boolean).join(' ') || null;
+    if (doubt && !input.reason.trim())
+      throw new RefusedError(`${doubt} Give a reason to print all the same.`, true);
+    const at = facts.printedAt;
+    const { who } = facts;
+    const chosen =
+      edition.kind === 'open'
+        ? await moreOfOpen(studio, tx, edition, input.count ?? 1)
+        : await declaredAmong(tx, edition, input.impressionIds ?? []);
     await patchRows(
       tx,
       'impressions',

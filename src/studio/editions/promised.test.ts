@@ -13,7 +13,9 @@ import {
   type Furnished,
 } from '../../../tests/unit/helpers/house';
 import { checkStudio } from '../care/studioCheck';
+import { offerFormat } from '../formats/formatActions';
 import { cancelOrder, pickOrder, placeOrder } from '../orders/orderActions';
+import { cartPrices } from '../orders/tiers';
 import { listingOf } from '../prices/listing';
 import { consignmentNote } from '../reports/editionDocuments';
 import { consignPrints, settleConsignment } from './consignmentActions';
@@ -240,6 +242,50 @@ describe('numbers a buyer chooses, and tiers', () => {
       leftMinor: 5_310 + 7 * 8_000,
       incomeMinor: 2 * 5_310,
     });
+  });
+});
+
+describe('what a cart would be taken for', () => {
+  test('is what the order then says, line by line, tiers and lines before it counted', async () => {
+    const f = await house();
+    const { id: editionId } = await openEdition(f.studio, opening(f, { tiers: '4 50 %, 7 80 %' }));
+    await orderOf(f, editionId!, { quantity: 1 });
+    const line = (quantity: number) => ({ editionId: editionId!, formatId: f.formatId, quantity });
+    // Number 1 is promised: two at 53.10 (2, 3), three at 80 (4 to 6), then 7 on at 96.
+    const cart = [line(3), line(3)];
+    const prices = await cartPrices(f.studio, { lines: cart });
+    expect(prices).toEqual([
+      [
+        { priceMinor: 5_310, quantity: 2 },
+        { priceMinor: 8_000, quantity: 1 },
+      ],
+      [
+        { priceMinor: 8_000, quantity: 2 },
+        { priceMinor: 9_600, quantity: 1 },
+      ],
+    ]);
+    const placed = await placeOrder(f.studio, {
+      ...{ buyerId: f.buyerId, carriage: '', message: '', wantsSignature: false, paid: true },
+      ...{ orderedOn: null, notes: '', lines: cart.map((each) => ({ ...each, price: '' })) },
+    });
+    const lines = await findRows(f.studio.db, 'orderLines', { orderId: placed.id! });
+    const sum = (list: readonly { priceMinor: number; quantity: number }[]) =>
+      list.reduce((all, each) => all + each.priceMinor * each.quantity, 0);
+    expect(sum(lines)).toBe(prices.reduce((all, each) => all + sum(each!), 0));
+  });
+
+  test('a size that has no price has none here; what is no cart is refused by its field', async () => {
+    const f = await house();
+    const { id: editionId } = await openEdition(f.studio, opening(f, {}));
+    const other = (await offerFormat(f.studio, { workId: f.workId, size: '80 x 60 mm', family: 'own' }))
+      .id!;
+    const lines = [
+      { editionId: editionId!, formatId: other, quantity: 1 },
+      { editionId: 'none', formatId: f.formatId, quantity: 1 },
+    ];
+    expect(await cartPrices(f.studio, { lines })).toEqual([null, null]);
+    const wrong = { lines: [{ editionId: editionId!, formatId: f.formatId, quantity: 0 }] };
+    expect((await refused(cartPrices(f.studio, wrong))).field).toBe('lines[0].quantity');
   });
 });
 

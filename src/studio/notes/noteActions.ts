@@ -2,7 +2,7 @@ import { InputError } from '@/core/errors';
 import { NOTE_SUBJECTS, type NoteSubject } from '@/core/notes';
 import { QUIET_KINDS, QUIET_NAMES, type QuietKind } from '@/core/quiet/tasks';
 import type { Tx } from '@/store/db';
-import { findRow, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
+import { findRow, insertRow, patchRow, removeRow, removeWhere, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import { flag, id, line, objectSchema, oneOf, prose } from '../schemas';
 import { noteInJournal } from '../studio';
@@ -82,6 +82,7 @@ export const removeNote = defineAction({
   async run({ studio, tx, input }) {
     const note = await rowById(tx, 'notes', input.id, 'id');
     await removeRow(tx, 'notes', note.id);
+    await removeWhere(tx, 'evidence', { subject: 'note', subjectId: note.id });
     await noteInJournal(studio, tx, {
       ...{ act: 'removed', subject: note.subject, subjectId: note.subjectId },
       says: `Took a note away: ${note.text}`,

@@ -1,5 +1,4 @@
 import { impressionLabel, STATE_WORDS } from '@/core/edition/impressionStates';
-import { tierPrice } from '@/core/edition/terms';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatMoney, isBlank, localDay, parseSum } from '@/core/measure';
 import { OPEN_ORDER_STATES, ORDER_WORDS } from '@/core/order/orderStates';
@@ -19,7 +18,7 @@ import { nextOrderNumber, worthOf, type Order } from '@/store/orders';
 import { goodsOfOrder, goodsPromised } from '@/store/parcels';
 import { pricesOn } from '@/store/products';
 import { findRows, insertRow, patchRow, removeRow, rowById, type Row } from '@/store/rows';
-import { freeLineOf, freeOf } from '@/store/soundness';
+import { freeOf } from '@/store/soundness';
 import { defineAction } from '../action';
 import {
   day,
@@ -43,6 +42,7 @@ import { closeReservation } from '../editions/reservationActions';
 import { calendarFrom } from './calendar';
 import { stepOf } from './orders';
 import { promiseForCart } from './promise';
+import { tieredLines } from './tiers';
 
 /** Records a buyer, or changes what is known of one. */
 export const recordBuyer = defineAction({
@@ -388,43 +388,6 @@ async function wantedNumbers(
       );
     return number;
   });
-}
-
-/** The lines that one wish becomes under the tiers of a run. What a person typed stands for all of it. */
-async function tieredLines(
-  tx: Tx,
-  edition: Edition,
-  q: {
-    first: number;
-    isTyped: boolean;
-    quantity: number;
-    wanted: readonly Impression[];
-    currency: string;
-    today: string;
-  },
-): Promise<{ priceMinor: number; quantity: number; numbers: string[] }[]> {
-  const { tiers } = edition.terms;
-  const ids = q.wanted.map((i) => i.id);
-  if (q.isTyped || !tiers.length || edition.kind === 'open')
-    return [{ priceMinor: q.first, quantity: q.quantity, numbers: ids }];
-  const free = await freeLineOf(tx, edition.id, q.today);
-  const open = await unsoldNumbers(tx, edition, q.today);
-  const all = await unsoldNumbers(tx, edition, q.today, { spokenForToo: true });
-  // Whoever was promised any number before gets the ones before these; numbers promised by name are out of the way already.
-  const named = all.length - open.length;
-  const ahead = Math.max(0, (free?.promised ?? 0) + (free?.reserved ?? 0) - named);
-  const next = open.filter((i) => !ids.includes(i.id));
-  const numbers = [...q.wanted, ...next.slice(ahead, ahead + q.quantity - q.wanted.length)];
-  const lines = new Map<number, { priceMinor: number; quantity: number; numbers: string[] }>();
-  for (let k = 0; k < q.quantity; k++) {
-    const number = numbers[k] ?? numbers.at(-1);
-    const priceMinor = tierPrice(q.first, number?.number ?? 1, tiers, q.currency);
-    const line = lines.get(priceMinor) ?? { priceMinor, quantity: 0, numbers: [] };
-    line.quantity++;
-    if (k < q.wanted.length) line.numbers.push(numbers[k]!.id);
-    lines.set(priceMinor, line);
-  }
-  return [...lines.values()];
 }
 
 /** The product a line asks for; where it names none, the plainest of its size. */

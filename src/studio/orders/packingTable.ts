@@ -13,6 +13,7 @@ import {
 import { passOpening, type Passage } from '@/core/parcel/passage';
 import { payInStamps, type StampPlan } from '@/core/parcel/stamps';
 import { compareScale, expectedWeight, scaleBlindTo } from '@/core/parcel/weigh';
+import { evidenceOf } from '@/store/evidence';
 import { pickedFor } from '@/store/editions';
 import { allServices, ordersOfBuyer, orderWhole, supplyPrices } from '@/store/orders';
 import { goodsOfOrder, stampsOnHand } from '@/store/parcels';
@@ -65,6 +66,18 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
       findRows(db, 'orders', { partOfId: order.id }, { orderBy: ['number'] }),
       findRows(db, 'craftspeople', { archivedAt: null }, { orderBy: ['name'] }),
     ]);
+  const [ofCases, ofHandovers] = await Promise.all([
+    evidenceOf(
+      db,
+      'case',
+      cases.map(({ id }) => id),
+    ),
+    evidenceOf(
+      db,
+      'handover',
+      handovers.map(({ id }) => id),
+    ),
+  ]);
   const standing = await standingCertificates(
     db,
     picked.map((p) => p.impression.id),
@@ -94,6 +107,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     stages,
     cases,
     handovers,
+    pictures: Object.fromEntries([...ofCases, ...ofHandovers]),
     parts,
     policy,
     studioName: settings.name,

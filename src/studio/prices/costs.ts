@@ -3,15 +3,16 @@ import { costOfProduct, type CostAnswer, type CostQuestion, type Ground } from '
 import { paperUsed } from '@/core/cost/paperUsed';
 import { actsFor, ENOUGH_PRINTED, ENOUGH_TIMED, FIRST_RATES, type CostRates } from '@/core/cost/rates';
 import type { Signing } from '@/core/edition/impressionStates';
-import { areaMm2, type Mg, type Minor, type Size } from '@/core/measure';
+import { areaMm2, formatWeight, type Mg, type Minor, type Size } from '@/core/measure';
 import { planPack, type PackPlan } from '@/core/parcel/pack';
 import { expectedWeight } from '@/core/parcel/weigh';
 import { compactCost, PREPARING, type CompactCost } from '@/core/price/whatIf';
 import type { ProductFinish, TimedAct } from '@/core/product/words';
 import { quoteRoute } from '@/core/route/prices';
 import { inkWeights } from '@/core/stock/ink';
-import { shelf, supplyPrices } from '@/store/orders';
+import { allServices, shelf, supplyPrices, type Service } from '@/store/orders';
 import { insertRules } from '@/store/parcels';
+import type { PostPolicy } from '@/core/order/policy';
 import { allInserts, type InsertInParcel, type InsertRule } from '@/core/parcel/inserts';
 import {
   linesAtHand,
@@ -23,6 +24,7 @@ import {
 import { papersAndRoutes, type Paper, type Route } from '@/store/proofs';
 import { findRows, type Row } from '@/store/rows';
 import { inkReport, machineCosts, machinesAtHand, type Machine } from '../machines/machines';
+import { policyOf, servicesFor } from '../orders/carriage';
 import { lotsOnHand, type LotOnHand } from '../papers/lots';
 import { asPrice } from '../routes/routes';
 import type { Studio } from '../studio';
@@ -62,6 +64,8 @@ type StudioBook = {
   supplies: Awaited<ReturnType<typeof shelf>>;
   supplyPrice: Map<string, Minor>;
   insertRules: InsertRule[];
+  services: Service[];
+  postPolicy: PostPolicy;
   machines: {
     machine: Machine;
     inks: { colour: string; perM2: Minor; learned: boolean }[];
@@ -124,6 +128,8 @@ async function studioBook(studio: Studio): Promise<StudioBook> {
     machines,
     lines,
     rules,
+    services,
+    postPolicy,
   ] = await Promise.all([
     studio.settings(),
     papersAndRoutes(db),
@@ -135,6 +141,8 @@ async function studioBook(studio: Studio): Promise<StudioBook> {
     machinesAtHand(db),
     linesAtHand(db),
     insertRules(db),
+    allServices(db),
+    policyOf(studio),
   ]);
   const count = (act: string) => facts.made.find((m) => m.act === act)?.n ?? 0;
   return {
@@ -149,6 +157,8 @@ async function studioBook(studio: Studio): Promise<StudioBook> {
     supplies,
     supplyPrice,
     insertRules: rules,
+    services,
+    postPolicy,
     machines: await Promise.all(
       machines.map(async (machine) => ({
         machine,
@@ -239,7 +249,12 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     ...spoilsOf(book),
     shares: sharesOf(book, ask),
     time: timeOf(book, ask),
-    parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack)],
+    parts: [
+      ...finish.parts,
+      ...pack.parts,
+      ...insertsOf(book, ask, pack),
+      ...carriageOf(book, ask, pack),
+    ],
   };
   return { question, lacks: finish.lacks, packed: pack.packed, unwrapped: pack.unwrapped };
 }
@@ -448,6 +463,35 @@ function insertsOf(
       ? [{ name: supply.name, price, count: 1, because: 'goes in with this line' }]
       : [];
   });
+}
+
+/**
+ * What carrying it costs where that is in the price: the cheapest service that takes the parcel within the country named. A box is
+ * carried by quote, so nothing is counted for it.
+ */
+function carriageOf(
+  book: CostBook,
+  ask: CostAsk,
+  { plan, packed }: ReturnType<typeof packOf>,
+): CostQuestion['parts'] {
+  const country = book.rates.carriageIn;
+  if (!country || BOXED.has(ask.finish)) return [];
+  const needs = { needsTracked: false, insureMinor: null, needsDays: null };
+  const parcel = { form: plan.form, outer: plan.outer, weight: packed.weight, value: 0, country };
+  const [best] = servicesFor(book.services, needs, parcel, {
+    policy: book.postPolicy,
+    currency: book.currency,
+  });
+  if (!best?.price || best.fit.verdict === 'fails') return [];
+  const { carrier, name, readOn } = best.service;
+  return [
+    {
+      name: 'carriage within the price',
+      price: best.price,
+      count: 1,
+      because: `${carrier} ${name}, the cheapest within ${country} for ${formatWeight(packed.weight)}; rates read ${readOn}, without insurance`,
+    },
+  ];
 }
 
 /** What the finish itself costs: as quoted; a mat from the shelf where one of it takes the sheet. */

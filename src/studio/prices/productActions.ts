@@ -1,11 +1,11 @@
 import { InputError, RefusedError } from '@/core/errors';
-import { formatMoney, isBlank, localDay, parseSum, toDecimals } from '@/core/measure';
+import { formatMoney, isBlank, localDay, parseSize, parseSum, toDecimals } from '@/core/measure';
 import { FINISHES, TIMED_ACTS } from '@/core/product/words';
 import { SIGNINGS } from '@/core/edition/impressionStates';
 import { SUPPLY_KINDS } from '@/core/parcel/pack';
 import { FIRST_RATES } from '@/core/cost/rates';
 import { convertSum } from '@/core/price/convert';
-import { findRows, insertRow, patchRow, patchRows, rowById } from '@/store/rows';
+import { findRows, insertRow, patchRow, patchRows, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import {
   day,
@@ -21,6 +21,7 @@ import {
   oneOf,
   orNull,
   prose,
+  sizeInput,
   Type,
   wholeNumber,
 } from '../schemas';
@@ -250,17 +251,25 @@ export const setCostRates = defineAction({
     spoilRate: numberBetween(0, 0.9),
     minutesPerM2: numberBetween(0, 600),
     printsPerOrder: wholeNumber(1, 1_000),
+    /** The country within which carriage is in the price; empty: it is asked apart. */
+    carriageIn: Type.Optional(line),
   }),
 
   async run({ studio, tx, input }) {
     const { currency, costRates } = await studio.settings(tx);
-    const rates = { ...input, ratePerHour: parseSum(input.ratePerHour, currency, 'ratePerHour') };
+    const { carriageIn, ratePerHour, ...given } = input;
+    const country = carriageIn?.trim();
+    const rates = {
+      ...given,
+      ratePerHour: parseSum(ratePerHour, currency, 'ratePerHour'),
+      ...(country && { carriageIn: country }),
+    };
     await patchRow(tx, 'studio', FIRST_SETTINGS.id, { costRates: rates });
     await noteInJournal(studio, tx, {
       act: 'changed',
       subject: 'studio',
       subjectId: 'studio',
-      says: `An hour counts ${formatMoney(rates.ratePerHour, currency)} in what prints cost`,
+      says: `An hour counts ${formatMoney(rates.ratePerHour, currency)} in what prints cost${country ? `, and carriage within ${country} is in the price` : ''}`,
       before: costRates ?? FIRST_RATES,
       after: rates,
     });
@@ -349,6 +358,25 @@ export const noteTiming = defineAction({
   },
 });
 
+/** Takes a note of what others ask away. */
+export const forgetMarketPrice = defineAction({
+  name: 'forgetMarketPrice',
+  input: objectSchema({ id }),
+
+  async run({ studio, tx, input }) {
+    const note = await rowById(tx, 'marketNotes', input.id, 'id');
+    await removeRow(tx, 'marketNotes', note.id);
+    await noteInJournal(studio, tx, {
+      act: 'removed',
+      subject: 'price',
+      subjectId: note.id,
+      says: `Took away what others ask: ${note.says}`,
+      before: note,
+    });
+    return { message: 'The note is taken away.' };
+  },
+});
+
 /** Notes what others ask for a print like it, seen on a day. */
 export const noteMarketPrice = defineAction({
   name: 'noteMarketPrice',
@@ -356,14 +384,21 @@ export const noteMarketPrice = defineAction({
     workId: orNull(id),
     says: name,
     price: moneyInput,
-    width: wholeNumber(1_000, 100_000_000),
-    height: wholeNumber(1_000, 100_000_000),
+    /** Of the picture; or each side by itself, in whole micrometres. */
+    size: Type.Optional(sizeInput),
+    width: Type.Optional(wholeNumber(1_000, 100_000_000)),
+    height: Type.Optional(wholeNumber(1_000, 100_000_000)),
     seenOn: orNull(day),
   }),
 
   async run({ studio, tx, input }) {
-    const { currency, timeZone } = await studio.settings();
+    const { currency, timeZone, unit } = await studio.settings();
     if (input.workId) await rowById(tx, 'works', input.workId, 'workId');
+    const { width, height, size } = input;
+    const picture =
+      size !== undefined || width === undefined || height === undefined
+        ? parseSize(size ?? '', unit, 'size')
+        : { width, height };
     const noteId = studio.newId();
     const priceMinor = parseSum(input.price, currency, 'price');
     await insertRow(tx, 'marketNotes', {
@@ -371,8 +406,8 @@ export const noteMarketPrice = defineAction({
       workId: input.workId,
       says: input.says,
       priceMinor,
-      widthUm: input.width,
-      heightUm: input.height,
+      widthUm: picture.width,
+      heightUm: picture.height,
       seenOn: input.seenOn ?? localDay(studio.now(), timeZone),
     });
     await noteInJournal(studio, tx, {

@@ -1,4 +1,5 @@
-import { daysEarlier, daysPassed } from '@/core/measure/day';
+import { addDays, daysBetween, daysEarlier, daysPassed } from '@/core/measure/day';
+import { spanOf } from '@/core/sales/cause';
 import { keptPromises } from '@/core/parcel/shipBy';
 import { benchLines, type BenchLine, type ColourFact, type OutFact } from '@/core/bench/lines';
 import type { Care } from '@/core/care';
@@ -21,7 +22,8 @@ import { lastTimes } from '@/store/journal';
 import { mastersBeingRead, unreadable } from '@/store/masters';
 import { lowSupplies, openOrders } from '@/store/orders';
 import { waitingProofs } from '@/store/proofs';
-import { findColumns } from '@/store/rows';
+import { findColumns, findRows } from '@/store/rows';
+import { firstPromisedSale } from '@/store/sales';
 import { refusedIntakes, worksWithoutMaster } from '@/store/works';
 import { daysSinceBackup, REMIND_DAYS } from '../care/care';
 import { isClockBehind } from '../care/studioCheck';
@@ -209,6 +211,31 @@ function backupDue(care: Care | null, now: string): ColourFact | null {
   };
 }
 
+/** What is owed to a cause is said so many days before it is due. */
+const CAUSE_DAYS = 7;
+
+/** A share of sales that is due to a cause, or soon will be. */
+async function causeDue(studio: Studio, today: string): Promise<ColourFact | null> {
+  const { causeTerms } = await studio.settings();
+  if (!causeTerms) return null;
+  const [last] = await findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'], limit: 1 });
+  const sold = await firstPromisedSale(studio.db, last?.untilOn ?? '');
+  if (!sold) return null;
+  const { from, until } = spanOf(sold, causeTerms.every);
+  const left = daysBetween(today, addDays(until, causeTerms.withinDays));
+  if (until >= today || left > CAUSE_DAYS) return null;
+  return {
+    id: `cause:${until}`,
+    when: left < 0 ? `${-left} days` : left === 0 ? 'today' : `in ${left} days`,
+    whenNote: left < 0 ? 'overdue' : 'due',
+    subject: `Pay ${causeTerms.name} its share`,
+    about: `of what was sold from ${from} to ${until}`,
+    reason: `It is reckoned by the ${causeTerms.every} and paid within ${causeTerms.withinDays} days.`,
+    href: '/orders/income',
+    label: 'See the sum',
+  };
+}
+
 /** A client is asked again after so many days. */
 const ANSWER_DAYS = 7;
 
@@ -225,10 +252,11 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
   const backup = backupDue(care, studio.now());
-  const clock = await clockBehind(studio);
+  const [clock, cause] = [await clockBehind(studio), await causeDue(studio, today)];
   return [
     ...(clock ? [clock] : []),
     ...(backup ? [backup] : []),
+    ...(cause ? [cause] : []),
     ...(finding?.word === 'overdue'
       ? [
           {

@@ -2,7 +2,7 @@ import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { sharesOf } from '@/core/price/solve';
 import { yearBefore } from '@/core/measure/day';
 import { liveQuestion } from '@/core/price/live';
-import type { CostLine } from '@/core/cost/ofProduct';
+import type { CostKind, CostLine } from '@/core/cost/ofProduct';
 import { soldByProduct } from '@/store/sales';
 import { findRow } from '@/store/rows';
 import { openCostBook, productCost, type CostBook } from '../prices/costs';
@@ -11,6 +11,11 @@ import type { Studio } from '../studio';
 
 /** Quantities are looked at up to so many. */
 const MOST = 60;
+
+/** What is used up by printing one, hands and finish left out. */
+const MATERIAL: readonly CostKind[] = ['paper', 'ink', 'wear', 'spoils'];
+const sumOf = (lines: readonly CostLine[], kinds: readonly CostKind[]): number =>
+  lines.filter(({ kind }) => kinds.includes(kind)).reduce((sum, line) => sum + line.amount, 0);
 
 /** What making and what selling one costs; what was paid once for the work is spent either way and stays out. */
 function split(lines: readonly CostLine[]) {
@@ -47,6 +52,7 @@ export async function batchPage(studio: Studio, productId: string | undefined) {
         workId: each.product.workId,
         net: netOf(each),
         making,
+        material: sumOf(each.cost.lines, MATERIAL),
         width: Math.max(sheet.width, sheet.height),
         sold: sold.get(each.product.id) ?? 0,
       };
@@ -58,6 +64,8 @@ export async function batchPage(studio: Studio, productId: string | undefined) {
   return {
     things,
     open: open ? await quantitiesOf(studio, book, open, sold.get(open.product.id) ?? 0) : null,
+    ratePerHour: book.rates.ratePerHour,
+    minutes: book.rates.minutes,
     printers: book.machines.map(({ machine, perHour }) => ({
       name: machine.name,
       outlay: machine.outlayMinor,

@@ -1,8 +1,10 @@
 import { InputError } from '@/core/errors';
 import { formatMoney, localDay, parseSum } from '@/core/measure';
-import { findRows, insertRow, removeRow, rowById } from '@/store/rows';
+import { CAUSE_PERIODS } from '@/core/sales/cause';
+import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
-import { day, id, moneyInput, name, objectSchema, orNull } from '../schemas';
+import { day, id, moneyInput, name, objectSchema, oneOf, orNull, wholeNumber } from '../schemas';
+import { FIRST_SETTINGS } from '../settings/firstSettings';
 import { noteInJournal } from '../studio';
 
 /** What was promised to a cause was paid, for all that was sold until a day, with the proof of it. */
@@ -32,6 +34,37 @@ export const payCause = defineAction({
     const says = `Paid ${formatMoney(sumMinor, currency)} to ${input.cause} for what was sold until ${input.until}`;
     await noteInJournal(studio, tx, { act: 'paid', subject: 'cause', subjectId: paymentId, says });
     return { message: `${says}.`, id: paymentId };
+  },
+});
+
+/** Says what cause shares of sales go to, for which spans it is reckoned, and how soon after each it is paid; nothing: none. */
+export const setCauseTerms = defineAction({
+  name: 'setCauseTerms',
+  input: objectSchema({
+    terms: orNull(
+      objectSchema({
+        name,
+        every: oneOf(...CAUSE_PERIODS),
+        withinDays: wholeNumber(0, 366),
+      }),
+    ),
+  }),
+
+  async run({ studio, tx, input: { terms } }) {
+    const { causeTerms } = await studio.settings(tx);
+    await patchRow(tx, 'studio', FIRST_SETTINGS.id, { causeTerms: terms });
+    const says = terms
+      ? `Shares for ${terms.name} are reckoned by the ${terms.every} and paid within ${terms.withinDays} days`
+      : 'No cause is promised a share any more';
+    await noteInJournal(studio, tx, {
+      act: 'changed',
+      subject: 'studio',
+      subjectId: 'studio',
+      says,
+      before: { causeTerms },
+      after: { causeTerms: terms },
+    });
+    return { message: `${says}.` };
   },
 });
 

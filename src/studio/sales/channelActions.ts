@@ -15,6 +15,7 @@ import {
   oneOf,
   orNull,
   prose,
+  Type,
   wholeNumber,
 } from '../schemas';
 import { noteInJournal } from '../studio';
@@ -28,7 +29,13 @@ const stall = objectSchema({
   days: wholeNumber(1, 60),
   perMonth: numberBetween(0, 31),
 });
-const partner = objectSchema({ perM2: moneyInput, minimum: moneyInput });
+const partner = objectSchema({
+  perM2: moneyInput,
+  minimum: moneyInput,
+  /** Put down with the order, of what it asks; left out: nothing. */
+  deposit: Type.Optional(share),
+  heldDays: Type.Optional(numberBetween(0, 366)),
+});
 
 /** Keeps where things are sold, and its rules of who keeps what, with the day they were read. */
 export const saveChannel = defineAction({
@@ -71,6 +78,10 @@ export const saveChannel = defineAction({
       partner: input.partner && {
         perM2: sum(input.partner.perM2, 'partner.perM2'),
         minimum: sum(input.partner.minimum, 'partner.minimum'),
+        ...(input.partner.deposit && {
+          deposit: input.partner.deposit,
+          heldDays: input.partner.heldDays ?? 0,
+        }),
       },
       stall: input.stall && {
         ...input.stall,

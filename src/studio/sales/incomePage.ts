@@ -1,5 +1,5 @@
 import { addDays } from '@/core/measure/day';
-import { localDay } from '@/core/measure';
+import { formatMoney, localDay } from '@/core/measure';
 import { liveQuestion } from '@/core/price/live';
 import { sharesOf } from '@/core/price/solve';
 import {
@@ -11,21 +11,30 @@ import {
   type CashMove,
   type SoldLine,
 } from '@/core/sales/income';
-import { findRows } from '@/store/rows';
-import { cashMoves, linesSold } from '@/store/sales';
+import { besideSales } from '@/core/sales/attention';
+import { causesDue } from '@/core/sales/cause';
+import { findColumns, findRows } from '@/store/rows';
+import { cashMoves, firstPromisedSale, goodsSold, linesSold } from '@/store/sales';
 import { nameOf, pricedProducts, type PricedProduct } from '../prices/products';
 import type { Studio } from '../studio';
+import { adviceToday } from './salesAdvice';
 
 /** Months that are looked back on, and weeks of cash. */
 const MONTHS = 12;
 const WEEKS = 13;
+/** Notes of attention that are shown, the newest. */
+const MOST_NOTICED = 60;
 
 /**
  * Every line sold from a day on, with what it leaves by today’s costs, and the products there are: one reading for income and for
  * looking back.
  */
 export async function soldSince(studio: Studio, since: string) {
-  const [sold, products] = await Promise.all([linesSold(studio.db, since), pricedProducts(studio)]);
+  const [sold, goods, products] = await Promise.all([
+    linesSold(studio.db, since),
+    goodsSold(studio.db, since),
+    pricedProducts(studio),
+  ]);
   const productOf = new Map(products.map((each) => [each.product.id, each]));
   const looseOf = new Map(
     products
@@ -64,21 +73,40 @@ export async function soldSince(studio: Studio, since: string) {
       given: product?.price?.question?.given ?? 0,
     };
   });
-  return { lines, products };
+  const things = goods.map((line): SoldLine => ({
+    orderedOn: line.orderedOn,
+    workId: line.goodsId,
+    work: line.name,
+    productId: line.goodsId,
+    product: line.name,
+    edition: 'goods, no prints',
+    channel: line.channel,
+    quantity: line.quantity,
+    isGoods: true,
+    price: line.priceMinor,
+    leaves: line.priceMinor - line.costMinor,
+    given: 0,
+  }));
+  return { lines: [...lines, ...things], products };
 }
 
 /** What sold, what it left, how sure that is, and the cash of each week. */
 export async function incomePage(studio: Studio) {
-  const { timeZone } = await studio.settings();
+  const { timeZone, causeTerms, currency } = await studio.settings();
   const today = localDay(studio.now(), timeZone);
   const since = `${monthBefore(today, MONTHS - 1)}-01`;
-  const [{ lines, products }, payments] = await Promise.all([
+  const [{ lines, products }, payments, noticed, works] = await Promise.all([
     soldSince(studio, since),
     findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'] }),
+    findRows(studio.db, 'attention', {}, { orderBy: ['-untilOn', 'place'], limit: MOST_NOTICED }),
+    findColumns(studio.db, 'works', ['id', 'title'], { archivedAt: null }),
   ]);
   const monday = addDays(today, -((new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7));
   const mondays = Array.from({ length: WEEKS }, (_, i) => addDays(monday, (i + 1 - WEEKS) * 7));
   const paidUntil = payments[0]?.untilOn ?? null;
+  // What is owed is owed however long ago it was sold.
+  const owing = (await firstPromisedSale(studio.db, paidUntil ?? '')) ?? since;
+  const forCause = owing < since ? (await soldSince(studio, owing)).lines : lines;
   const haveSold = new Set(lines.map((line) => line.productId));
   return {
     months: incomeByMonth(lines, today, MONTHS),
@@ -89,8 +117,18 @@ export async function incomePage(studio: Studio) {
       channel: incomeBy(lines, 'channel'),
     },
     unknown: lines.filter((line) => line.leaves === null).length,
+    goods: lines.filter((line) => line.isGoods).reduce((sum, line) => sum + line.quantity, 0),
+    advice: await adviceToday(studio, lines, products, (minor) => formatMoney(minor, currency)),
+    attention: besideSales(
+      noticed.map(({ fromOn, untilOn, ...each }) => ({ ...each, from: fromOn, until: untilOn })),
+      lines.filter((line) => !line.isGoods),
+    ),
+    works,
+    today,
     cause: {
-      promised: promised(lines.filter((line) => paidUntil === null || line.orderedOn > paidUntil)),
+      terms: causeTerms,
+      due: causeTerms ? causesDue(forCause, paidUntil, causeTerms, today) : [],
+      promised: promised(forCause.filter((line) => paidUntil === null || line.orderedOn > paidUntil)),
       since: paidUntil,
       payments: payments.map(({ id, cause, sumMinor, untilOn, paidOn, proof }) => ({
         id,

@@ -1,4 +1,6 @@
 import { readSchool } from '@/core/calc/resolution';
+import { SIGNINGS } from '@/core/edition/impressionStates';
+import { NUMBER_ORDERS } from '@/core/edition/terms';
 import { InputError } from '@/core/errors';
 import { isTimeZone, localDay, parseLength, parseSize } from '@/core/measure';
 import { dayNumber } from '@/core/measure/day';
@@ -40,6 +42,10 @@ export const changeSettings = defineAction({
     workdays: listOf(wholeNumber(0, 6), { minItems: 1, maxItems: 7 }),
     holidays: prose,
     remake: oneOf('remake', 'retire'),
+    /** How runs are numbered and signed where nothing else is said. */
+    runSchool: Type.Optional(
+      objectSchema({ numbers: oneOf(...NUMBER_ORDERS), signing: oneOf(...SIGNINGS) }),
+    ),
     border: lengthInput,
     ownSizes: Type.Optional(prose),
   }),

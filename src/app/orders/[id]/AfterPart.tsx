@@ -2,7 +2,9 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
+import { EvidenceStrip } from '@/app/EvidenceStrip';
 import type { CaseModel } from '@/app/models';
+import type { Evidence } from '@/core/notes';
 import { useAction } from '@/app/useAction';
 import { draftMessages } from '@/core/order/messages';
 import { CASE_KINDS } from '@/core/order/orderWords';
@@ -33,14 +35,21 @@ export function AfterPart({ table }: { table: PackingModel }) {
             key={each.id}
             each={each}
             today={table.today}
+            pictures={table.pictures[each.id] ?? []}
             onMove={() => setSheet({ kind: 'move', of: each })}
           />
         ))}
         {handovers.map((h) => (
-          <p key={h.id}>
+          <div key={h.id}>
             <Small>{moment(h.at)}</Small> {h.fromWhom} → {h.toWhom}
             {h.condition && `: ${h.condition}`}. <Small>{h.bears} bears damage from here.</Small>
-          </p>
+            <EvidenceStrip
+              subject="handover"
+              subjectId={h.id}
+              about={`from ${h.fromWhom} to ${h.toWhom}`}
+              pictures={table.pictures[h.id] ?? []}
+            />
+          </div>
         ))}
         {parts.map((part) => (
           <p key={part.id}>
@@ -68,7 +77,17 @@ export function AfterPart({ table }: { table: PackingModel }) {
   );
 }
 
-function CaseLine({ each, today, onMove }: { each: CaseModel; today: string; onMove: () => void }) {
+function CaseLine({
+  each,
+  today,
+  pictures,
+  onMove,
+}: {
+  each: CaseModel;
+  today: string;
+  pictures: readonly Evidence[];
+  onMove: () => void;
+}) {
   const { money, date } = useUnits();
   const isOpen = each.closedOn === null;
   const left = each.deadlineOn ? daysBetween(today, each.deadlineOn) : null;
@@ -95,6 +114,12 @@ function CaseLine({ each, today, onMove }: { each: CaseModel; today: string; onM
           What came of it
         </Button>
       )}
+      <EvidenceStrip
+        subject="case"
+        subjectId={each.id}
+        about={`${each.kind}: ${each.says}`}
+        pictures={pictures}
+      />
     </div>
   );
 }

@@ -29,7 +29,7 @@ import { Payback } from './Payback';
 import { ProfitChart } from './ProfitChart';
 
 /** How many of a print to make at once, what to take to a fair, and whether an own machine pays. */
-export function BatchView({ things, open, printers }: BatchPage) {
+export function BatchView({ things, open, printers, ratePerHour, minutes }: BatchPage) {
   const router = useRouter();
   return (
     <Page>
@@ -62,7 +62,7 @@ export function BatchView({ things, open, printers }: BatchPage) {
             />
             <Batch open={open} />
             <FairPlan things={things} />
-            <Payback things={things} printers={printers} />
+            <Payback things={things} printers={printers} ratePerHour={ratePerHour} minutes={minutes} />
           </Stack>
         </Panel>
       )}

@@ -32,6 +32,8 @@ export function ChannelRules({
     rules.perListing && `${money(rules.perListing)} a month for each of ${rules.listings ?? 0} listed`,
     rules.partner &&
       `makes it for ${money(rules.partner.perM2)} a m², at least ${money(rules.partner.minimum)}`,
+    rules.partner?.deposit &&
+      `${toDecimals(rules.partner.deposit * 100, 1)} % of that is put down with the order, paid out after ${rules.partner.heldDays ?? 0} days`,
     rules.stall &&
       `a fair costs ${money(stallOutlay(rules.stall, ratePerHour))}: stall ${money(rules.stall.fee)}, ${rules.stall.hours} h, ${rules.stall.km} km, ${rules.stall.days} d; ${rules.stall.perMonth} a month`,
   ].filter(Boolean);

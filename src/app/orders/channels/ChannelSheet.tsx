@@ -35,6 +35,8 @@ export function ChannelSheet({
     listings: orNone(rules?.listings),
     perM2: orNone(rules?.partner?.perM2),
     minimum: orNone(rules?.partner?.minimum),
+    deposit: orNone(rules?.partner?.deposit),
+    heldDays: orNone(rules?.partner?.heldDays),
     fee: orNone(rules?.stall?.fee),
     hours: orNone(rules?.stall?.hours),
     km: orNone(rules?.stall?.km),
@@ -79,6 +81,13 @@ export function ChannelSheet({
       ? [
           { kind: 'money' as const, name: 'perM2', label: `Asks for a m², ${currency}` },
           { kind: 'money' as const, name: 'minimum', label: `Asks at the least, ${currency}` },
+          {
+            kind: 'share' as const,
+            name: 'deposit',
+            label: 'Of it, put down with the order',
+            hint: 'empty: it is taken from the sale',
+          },
+          { kind: 'number' as const, name: 'heldDays', label: 'Days until you are paid out' },
         ]
       : []),
     ...(values.kind === 'fair'
@@ -121,7 +130,12 @@ export function ChannelSheet({
         listings: count(values.listings),
         partner:
           values.kind === 'partner prints'
-            ? { perM2: sum(values.perM2), minimum: sum(values.minimum) }
+            ? {
+                perM2: sum(values.perM2),
+                minimum: sum(values.minimum),
+                deposit: count(values.deposit),
+                heldDays: count(values.heldDays),
+              }
             : null,
         stall:
           values.kind === 'fair'

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { areaMm2, readNumber } from '@/core/measure';
 import { compareChannels } from '@/core/price/channels';
-import { rulesFor } from '@/core/price/terms';
+import { depositOf, rulesFor } from '@/core/price/terms';
 import { toDecimals } from '@/core/measure';
 import { Button, Row } from '@/ui/Button';
 import { Field, Finder } from '@/ui/Field';
@@ -129,6 +129,7 @@ function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
       </Row>
       <ChannelBars answers={compared.channels} buyerPays={thing.price + thing.carriageCharged} />
       <MonthChart answers={compared.channels} perMonth={perMonth} crossings={late} />
+      <Deposits channels={channels} areaMm2={areaMm2(thing.image)} perMonth={perMonth} />
       <Stack $gap={3}>
         {late.length === 0 ? (
           <Small>At no rate from one sale a month on does one overtake another.</Small>
@@ -143,4 +144,28 @@ function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
       </Stack>
     </Stack>
   );
+}
+
+/** What partners want put down before a sale is paid out: money of one's own that is out meanwhile. */
+function Deposits({
+  channels,
+  areaMm2: area,
+  perMonth,
+}: {
+  channels: readonly ListedChannel[];
+  areaMm2: number;
+  perMonth: number;
+}) {
+  const { money } = useUnits();
+  return channels.map(({ id, name, rules }) => {
+    const charge = rulesFor(name, rules, area, 0).partnerCharge;
+    if (!rules.partner?.deposit || !charge) return null;
+    const { perSale, tiedUp } = depositOf(rules.partner, charge, perMonth);
+    return (
+      <p key={id}>
+        {name} wants {money(perSale)} put down for each sale; at {perMonth} a month <b>{money(tiedUp)}</b>{' '}
+        of yours is out at any time.
+      </p>
+    );
+  });
 }

@@ -18,12 +18,15 @@ import {
 import { useUnits } from '@/ui/Units';
 import type { IncomePage } from '@/studio/sales/incomePage';
 import { SalesNav } from '../SalesNav';
+import { AdvicePart } from './AdvicePart';
+import { AttentionPart } from './AttentionPart';
 import { CashChart } from './CashChart';
 import { CausePart } from './CausePart';
 import { MonthsChart } from './MonthsChart';
 
 /** What came in, what of it stayed, what sells and how sure that is; and the cash of each week. */
-export function IncomeView({ months, by, unknown, cause, weeks, unsold }: IncomePage) {
+export function IncomeView(page: IncomePage) {
+  const { months, by, unknown, goods, cause, weeks, advice, attention, works, today } = page;
   const { money } = useUnits();
   const [of, setOf] = useState<By>('work');
   const income = months.reduce((sum, month) => sum + month.income, 0);
@@ -37,7 +40,7 @@ export function IncomeView({ months, by, unknown, cause, weeks, unsold }: Income
           <Lead>
             {count === 0
               ? 'Nothing was sold in a year.'
-              : `${count} prints in a year brought in ${money(income)}; with what they cost today, ${money(left)} of it stayed, ${Math.round((100 * left) / Math.max(1, income))} %.`}
+              : `${count - goods} prints${goods ? ` and ${goods} other goods` : ''} in a year brought in ${money(income)}; with what they cost today, ${money(left)} of it stayed, ${Math.round((100 * left) / Math.max(1, income))} %.`}
           </Lead>
         </div>
       </PageHeader>
@@ -70,22 +73,21 @@ export function IncomeView({ months, by, unknown, cause, weeks, unsold }: Income
                 width={150}
               />
               <Sellers lines={by[of]} />
-              <Advice lines={by[of]} unsold={unsold} />
+              <Surest lines={by[of]} />
               {unknown > 0 && (
                 <Small>
                   Of {unknown} sales the costs are not known any more: what they left is not counted.
                 </Small>
               )}
             </Stack>
+            <AdvicePart advice={advice} />
             <CausePart {...cause} />
             <CashChart weeks={weeks} />
-            <Small>
-              Attention elsewhere, such as looks and likes, is not sales and does not count here. Sums are
-              without tax; ask someone licensed to advise.
-            </Small>
+            <Small>Sums are without tax; ask someone licensed to advise.</Small>
           </Stack>
         </Panel>
       )}
+      <AttentionPart attention={attention} works={works} today={today} />
     </Page>
   );
 }
@@ -127,25 +129,15 @@ function Sellers({ lines }: { lines: readonly IncomeLine[] }) {
   return <DataTable label="What sells" rows={lines} columns={columns} keyOf={(line) => line.key} />;
 }
 
-/** What the figures say could be done, with how sure they are. */
-function Advice({ lines, unsold }: { lines: readonly IncomeLine[]; unsold: readonly string[] }) {
+/** Whether the first of the list is surely the first. */
+function Surest({ lines }: { lines: readonly IncomeLine[] }) {
   const [best, next] = lines;
+  if (!best || !next) return null;
   return (
-    <Stack $gap={3}>
-      {best && next && (
-        <p>
-          {best.range[0] > next.range[1]
-            ? `${best.name} sells best, surely: even at its least, ${toDecimals(best.range[0], 0)}, it is above the most of ${next.name}, ${Math.round(next.range[1])}. Reprint it first, or offer it larger.`
-            : `${best.name} brought in most, but ${best.count} and ${next.count} sold do not yet tell it surely from ${next.name}.`}
-        </p>
-      )}
-      {unsold.length > 0 && (
-        <Small>
-          Nothing sold of {unsold.slice(0, 5).join('; ')}
-          {unsold.length > 5 && ` and ${unsold.length - 5} more`}: with none sold up to three a year are
-          still quite possible. Retire what costs to keep offered.
-        </Small>
-      )}
-    </Stack>
+    <p>
+      {best.range[0] > next.range[1]
+        ? `${best.name} sells best, surely: even at its least, ${toDecimals(best.range[0], 0)}, it is above the most of ${next.name}, ${Math.round(next.range[1])}.`
+        : `${best.name} brought in most, but ${best.count} and ${next.count} sold do not yet tell it surely from ${next.name}.`}
+    </p>
   );
 }

@@ -231,8 +231,9 @@ function Line({
   index: number;
   offers: readonly Offer[];
 }) {
-  const { bareMoney, currency } = useUnits();
+  const { bareMoney, money, currency } = useUnits();
   const offer = form.offerOf(line);
+  const tiers = form.tiersOf(line);
   const wrong = (field: string) => form.action.fieldError(`lines[${index}].${field}`);
   return (
     <div>
@@ -277,6 +278,16 @@ function Line({
           </Small>
         </MarkedText>
       )}
+      {tiers &&
+        !line.price.trim() &&
+        (tiers.length > 1 || tiers[0]?.priceMinor !== offer?.priceMinor) && (
+          <p>
+            <Small>
+              {tiers.map((tier) => `${tier.quantity} at ${money(tier.priceMinor)}`).join(' and ')}: the
+              tiers of its run, by the numbers it would take.
+            </Small>
+          </p>
+        )}
     </div>
   );
 }

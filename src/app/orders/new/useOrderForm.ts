@@ -6,7 +6,9 @@ import { FIRST_LINE } from '@/core/product/words';
 import type { OrderKind } from '@/core/order/orderWords';
 import type { sellable } from '@/store/orders';
 import { useUnits } from '@/ui/Units';
+import { useAsked } from '../useAsked';
 import type { CartLine } from '../usePromise';
+import type { LinePrices } from '@/studio/orders/tiers';
 import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
 
 /** A size of an edition that can be asked for. */
@@ -27,7 +29,14 @@ export function offerName(offer: Offer): string {
 }
 
 /** What a line comes to: as typed, else at the price of its size; null while a figure is missing. */
-export function lineSum(line: OrderLine, offer: Offer | undefined, currency: string): Minor | null {
+export function lineSum(
+  line: OrderLine,
+  offer: Offer | undefined,
+  currency: string,
+  tiers: LinePrices = null,
+): Minor | null {
+  if (!line.price.trim() && tiers)
+    return tiers.reduce((sum, { priceMinor, quantity }) => sum + priceMinor * quantity, 0);
   const each = line.price.trim() ? moneyOrNull(line.price, currency) : (offer?.priceMinor ?? null);
   const count = readNumber(line.quantity);
   return each === null || count === null ? null : each * count;
@@ -122,19 +131,24 @@ export function useOrderForm({
   const [stages, setStages] = useState<StageLine[]>([]);
 
   const offerOf = (line: OrderLine) => offers.find((offer) => offerKey(offer) === line.offer);
-  const sums = lines.map((line) => lineSum(line, offerOf(line), currency));
+  const inCart = lines.flatMap((line): { key: number; line: CartLine }[] => {
+    const offer = offerOf(line);
+    const quantity = readNumber(line.quantity);
+    if (!offer || quantity === null || !Number.isInteger(quantity) || quantity < 1) return [];
+    const { editionId, formatId, productId } = offer;
+    return [{ key: line.key, line: { editionId, formatId, productId, quantity } }];
+  });
+  const cart = inCart.map((each) => each.line);
+  const answered = useAsked<LinePrices[]>('/api/orders/prices', cart.length > 0 ? { lines: cart } : null);
+  /** What a line is taken for under the tiers of its run, as far as that is known. */
+  const tiersOf = (line: OrderLine): LinePrices =>
+    answered?.[inCart.findIndex(({ key }) => key === line.key)] ?? null;
+  const sums = lines.map((line) => lineSum(line, offerOf(line), currency, tiersOf(line)));
   const carriage = terms.carriage.trim() ? moneyOrNull(terms.carriage, currency) : 0;
   const goodsSums = goodsLines.map((line) => goodsSum(line, goods, currency));
   const discount = terms.discount.trim() ? moneyOrNull(terms.discount, currency) : 0;
   const parts = [...sums, ...goodsSums, carriage, discount === null ? null : -discount];
   const total = parts.includes(null) ? null : parts.reduce<number>((sum, part) => sum + part!, 0);
-  const cart = lines.flatMap((line): CartLine[] => {
-    const offer = offerOf(line);
-    const quantity = readNumber(line.quantity);
-    if (!offer || quantity === null || !Number.isInteger(quantity) || quantity < 1) return [];
-    const { editionId, formatId, productId } = offer;
-    return [{ editionId, formatId, productId, quantity }];
-  });
 
   /** The buyer's id, recorded first where it is somebody new; null where that was refused. */
   const recordedBuyer = async (): Promise<string | null> => {
@@ -180,6 +194,7 @@ export function useOrderForm({
     setNewBuyer,
     lines,
     offerOf,
+    tiersOf,
     changeLine: (key: number, patch: Partial<OrderLine>) =>
       setLines((all) => all.map((line) => (line.key === key ? { ...line, ...patch } : line))),
     addLine: () => {

@@ -1,4 +1,6 @@
 'use client';
+import { EvidenceStrip } from '@/app/EvidenceStrip';
+import type { Evidence } from '@/core/notes';
 import { daysBetween } from '@/core/measure/day';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -41,11 +43,14 @@ type Props = {
   sent: SentJobModel[];
   routes: { id: string; name: string }[];
   today: string;
+  /** Photographs of what came back, by the job. */
+  pictures: Record<string, Evidence[]>;
 };
 const OLD_QUOTE_DAYS = 90;
 
 /** Who else could print a size, all in, and what would be given up; quotes kept, and work that is out. */
-export function QuotesView({ offered, chosen, quantity, rows, costs, kept, sent, routes, today }: Props) {
+export function QuotesView(props: Props) {
+  const { offered, chosen, quantity, rows, costs, kept, sent, routes, today, pictures } = props;
   return (
     <Page>
       <PageHeader>
@@ -75,7 +80,7 @@ export function QuotesView({ offered, chosen, quantity, rows, costs, kept, sent,
         )}
       </Panel>
       <KeptQuotes kept={kept} today={today} />
-      <SentOut sent={sent} routes={routes} today={today} />
+      <SentOut sent={sent} routes={routes} today={today} pictures={pictures} />
     </Page>
   );
 }
@@ -322,7 +327,12 @@ function KeptQuotes({ kept, today }: Pick<Props, 'kept' | 'today'>) {
   );
 }
 
-function SentOut({ sent, routes, today }: Pick<Props, 'sent' | 'routes' | 'today'>) {
+function SentOut({
+  sent,
+  routes,
+  today,
+  pictures,
+}: Pick<Props, 'sent' | 'routes' | 'today' | 'pictures'>) {
   const [back, setBack] = useState<SentJobModel | null>(null);
   const out = sent.filter((job) => !job.backOn);
   return (
@@ -338,6 +348,7 @@ function SentOut({ sent, routes, today }: Pick<Props, 'sent' | 'routes' | 'today
             job={job}
             routeName={routes.find((r) => r.id === job.routeId)?.name ?? ''}
             today={today}
+            pictures={pictures[job.id] ?? []}
             onBack={() => setBack(job)}
           />
         ))}
@@ -351,8 +362,10 @@ function SentLine({
   job,
   routeName,
   today,
+  pictures,
   onBack,
 }: {
+  pictures: readonly Evidence[];
   job: SentJobModel;
   routeName: string;
   today: string;
@@ -373,6 +386,14 @@ function SentLine({
         <Button quiet onPress={onBack}>
           It came back
         </Button>
+      )}
+      {job.backOn && (
+        <EvidenceStrip
+          subject="sent job"
+          subjectId={job.id}
+          about={`what came back from ${routeName}`}
+          pictures={pictures}
+        />
       )}
     </div>
   );

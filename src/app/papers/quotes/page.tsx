@@ -1,3 +1,4 @@
+import { evidenceOf } from '@/store/evidence';
 import { quoteModel, sentJobModel } from '@/app/models';
 import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
@@ -26,8 +27,14 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
     findRows(s.db, 'routes'),
     shownCosts(s, chosen ? [chosen.format.id] : []),
   ]);
+  const pictures = await evidenceOf(
+    s.db,
+    'sent job',
+    sent.map(({ id }) => id),
+  );
   return (
     <QuotesView
+      pictures={Object.fromEntries(pictures)}
       offered={offered.map((o) => ({
         id: o.format.id,
         title: o.title,

@@ -114,7 +114,7 @@ const ASKS: Record<ReasonAct, { title: string; label: string; hint: string; end:
   spoiled: {
     title: 'Spoil',
     label: 'What is wrong with it',
-    hint: 'scuff at the lower edge; who bears the cost',
+    hint: 'scuff at the lower edge; who bears the cost. A photograph is kept on its page.',
     end: 'Spoil it',
   },
   gifted: {
@@ -138,7 +138,7 @@ const ASKS: Record<ReasonAct, { title: string; label: string; hint: string; end:
   destroyed: {
     title: 'Destroyed',
     label: 'How it was destroyed, before whom',
-    hint: 'torn through, photo kept',
+    hint: 'torn through, by whom seen. A photograph is kept on its page.',
     end: 'Record it',
   },
 };

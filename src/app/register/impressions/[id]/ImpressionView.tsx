@@ -3,7 +3,9 @@ import Link from 'next/link';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { ActionSheet } from '@/app/ActionSheet';
+import { EvidenceStrip } from '@/app/EvidenceStrip';
 import type { EditionModel } from '@/app/models';
+import type { Evidence } from '@/core/notes';
 import { useAction } from '@/app/useAction';
 import { orNotRecorded, type AsPrinted } from '@/core/edition/asPrinted';
 import type { ImpressionState } from '@/core/edition/impressionStates';
@@ -55,6 +57,8 @@ type Props = {
   consignment: { id: string; number: number; shop: string; dueOn: string; priceMinor: number } | null;
   mounts: string[];
   picture: string | null;
+  /** Photographs kept with it: a spoiled sheet, a damage. */
+  pictures: Evidence[];
 };
 
 const Time = styled.ol`
@@ -120,6 +124,16 @@ export function ImpressionView(props: Props) {
           <Certificates {...props} />
           <div style={{ height: 24 }} />
           <Whereabouts {...props} />
+          <div style={{ height: 24 }} />
+          <PanelTitle>
+            Photographs of it <span>what spoiled it, how it came back</span>
+          </PanelTitle>
+          <EvidenceStrip
+            subject="impression"
+            subjectId={props.id}
+            about={`${title}, ${label}`}
+            pictures={props.pictures}
+          />
         </Panel>
         <div>
           <PanelTitle>What happened to it</PanelTitle>

@@ -3,6 +3,7 @@ import type { EditionModel, FormatModel, WorkModel } from '@/app/models';
 import { useState } from 'react';
 import styled from 'styled-components';
 import { nextAct } from '@/core/edition/nextAct';
+import type { RunSchool } from '@/core/edition/terms';
 import type { EditionFigures } from '@/studio/editions/figures';
 import type { OpeningQuestions } from '@/studio/editions/opening';
 
@@ -31,6 +32,7 @@ type Props = {
   opening: OpeningQuestions;
   formats: FormatModel[];
   remake: 'remake' | 'retire';
+  school: RunSchool;
   picture: string | null;
 };
 
@@ -55,7 +57,7 @@ const Next = styled.p`
 `;
 
 /** The editions of a work: what each covers, how far each has come, and the opening of another. */
-export function EditionStation({ work, editions, formats, opening, remake }: Props) {
+export function EditionStation({ work, editions, formats, opening, remake, school }: Props) {
   const [isOpening, setOpening] = useState(false);
   const ready = work.mayPrint === 'yes' && formats.length > 0;
   useKeys(ready ? [{ key: 'o', label: 'open an edition', run: () => setOpening(true) }] : []);
@@ -103,6 +105,7 @@ export function EditionStation({ work, editions, formats, opening, remake }: Pro
           workId={work.id}
           formats={formats}
           remake={remake}
+          school={school}
           opening={opening}
           closedRuns={editions.filter((e) => e.edition.kind === 'limited' && e.edition.closedAt).length}
           onClose={() => setOpening(false)}

@@ -7,6 +7,7 @@ import { coversSentence, proofShareFinding, type EditionKind } from '@/core/edit
 import { adviseNumber } from '@/core/edition/pace';
 import {
   incomeOf,
+  madeInRun,
   parseNumbers,
   parseTiers,
   PLACES,
@@ -15,6 +16,7 @@ import {
   type EditionTerms,
   type Placed,
   type PlaceInRun,
+  type RunSchool,
 } from '@/core/edition/terms';
 import type { OpeningQuestions } from '@/studio/editions/opening';
 import { useUnits } from '@/ui/Units';
@@ -39,6 +41,7 @@ type Values = {
   tiers: string;
   /** Beside each other with what can be placed. */
   placed: PlaceInRun[];
+  saysMade: boolean;
   outside: string;
   notMade: string;
 };
@@ -123,6 +126,12 @@ const SOLD_AS: readonly Ask[] = [
   { kind: 'text', name: 'notMade', label: 'Never made', hint: 'in words, such as digital copies' },
 ];
 
+const SAYS_MADE: Ask = {
+  kind: 'tick',
+  name: 'saysMade',
+  label: 'Name its sizes, papers and processes: nothing else is numbered in it',
+};
+
 /** A count while it is being typed; nothing where it is none. */
 function wholeOf(typed: Count): number | null {
   const text = String(typed).trim();
@@ -149,6 +158,7 @@ export function OpenSheet({
   workId,
   formats,
   remake,
+  school,
   opening,
   closedRuns,
   onClose,
@@ -156,6 +166,7 @@ export function OpenSheet({
   workId: string;
   formats: FormatModel[];
   remake: 'remake' | 'retire';
+  school: RunSchool;
   opening: OpeningQuestions;
   /** Limited runs of this work that are closed: their numbers exist for ever, so a later one needs a name. */
   closedRuns: number;
@@ -175,6 +186,7 @@ export function OpenSheet({
         : []),
       REMAKE,
       ...SOLD_AS,
+      ...(opening.offered.length > 0 ? [SAYS_MADE] : []),
       ...opening.placeable.map((each, i): Ask => ({
         kind: 'choice',
         name: `placed.${i}`,
@@ -196,16 +208,17 @@ export function OpenSheet({
       asks={asksOf}
       first={{
         kind: 'open',
-        signing: 'front',
+        signing: school.signing,
         size: 40,
         proofs: { AP: 4, PP: 0, HC: 0 },
         name: '',
         run: 'all sizes',
         formatId: formats[0]!.id,
         remake,
-        numbers: 'next free',
+        numbers: school.numbers,
         heldBack: '',
         tiers: '',
+        saysMade: false,
         placed: opening.placeable.map((each) => (each.onDemand ? 'outside it' : 'in the run')),
         outside: '',
         notMade: '',
@@ -261,6 +274,7 @@ const inputOf = (workId: string, values: Values, opening: OpeningQuestions) => {
         heldBack: values.heldBack,
         tiers: values.tiers,
         placed: placedOf(values, opening),
+        saysMade: values.saysMade,
       };
 };
 
@@ -284,7 +298,9 @@ function Declared({
   };
   const tiers = readOr(() => parseTiers(values.tiers), []);
   const heldBack = total === null ? [] : readOr(() => parseNumbers(values.heldBack, total), []);
-  const terms = { numbers: values.numbers, heldBack, tiers, placed: placedOf(values, opening) };
+  const placed = placedOf(values, opening);
+  const made = madeInRun(opening.offered, placed, run === 'per size' ? values.formatId : null);
+  const terms = { numbers: values.numbers, heldBack, tiers, placed, ...(values.saysMade && { made }) };
   const { firstPriceMinor: first } = opening;
   const noRoom =
     signing === 'front'

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { editionModel, formatModel, workModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { sheetStates } from '@/store/editions';
+import { USUAL_RUN_SCHOOL } from '@/core/edition/terms';
 import { figuresOf } from '@/studio/editions/figures';
 import { oneMore } from '@/studio/editions/making';
 import { openingQuestions } from '@/studio/editions/opening';
@@ -32,6 +33,7 @@ async function EditionPage({ params }: Params) {
       formats={formats.map(formatModel)}
       opening={opening}
       remake={settings.remake}
+      school={settings.runSchool ?? USUAL_RUN_SCHOOL}
       picture={current?.state === 'ready' ? current.sha256 : null}
     />
   );

@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { groupCosts } from '@/core/cost/ofProduct';
-import { roundHalfEven } from '@/core/measure';
+import { areaMm2, roundHalfEven, type Size } from '@/core/measure';
 import { liveQuestion } from '@/core/price/live';
 import { priceOfOriginal } from '@/core/price/ofOriginal';
 import { keeperFinding, sharesOf, type PriceAnswer, type PriceQuestion } from '@/core/price/solve';
@@ -212,7 +212,7 @@ function OtherSchools({
           as a check.
         </Small>
       )}
-      {market.slice(0, 3).map((note) => (
+      {nearest(market, cell.image).map((note) => (
         <Small key={note.id}>
           Others ask {money(note.minor)} at {size(note.size)}: {note.says}, seen {date(note.seenOn)}.
         </Small>
@@ -223,6 +223,14 @@ function OtherSchools({
       </Small>
     </Stack>
   );
+}
+
+/** Notes of this work first, then those nearest in area. */
+function nearest(market: Props['market'], image: Size): Props['market'] {
+  const away = ({ size }: Props['market'][number]) => Math.abs(Math.log(areaMm2(size) / areaMm2(image)));
+  return [...market]
+    .sort((a, b) => Number(b.isOfThis) - Number(a.isOfThis) || away(a) - away(b))
+    .slice(0, 3);
 }
 
 /** The next sum that reads round: whole, and above a hundred in fives. */

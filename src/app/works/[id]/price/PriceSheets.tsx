@@ -8,6 +8,7 @@ import { Row } from '@/ui/Button';
 import { Select } from '@/ui/Field';
 import { useUnits } from '@/ui/Units';
 import type { ProductCell } from '@/studio/prices/pricePage';
+import { MarketSheet } from './MarketSheet';
 import type { PriceProps, PriceSheet } from './priceProps';
 
 type Props = PriceProps & { sheet: PriceSheet | null; cell: ProductCell; onClose: () => void };
@@ -23,6 +24,8 @@ export function PriceSheets(props: Props) {
       return <RatesSheet {...props} />;
     case 'outlays':
       return <OutlaysSheet {...props} />;
+    case 'market':
+      return <MarketSheet {...props} />;
     default:
       return null;
   }
@@ -182,6 +185,7 @@ function RatesSheet({ rates, ownRates, onClose }: Props) {
         spoilRate: rates.spoilRate as number | string,
         minutesPerM2: rates.minutesPerM2 as number | string,
         printsPerOrder: rates.printsPerOrder as number | string,
+        carriageIn: rates.carriageIn ?? '',
       }}
       asks={[
         { kind: 'money', name: 'ratePerHour', label: `An hour of yours, ${currency}`, required: true },
@@ -196,6 +200,12 @@ function RatesSheet({ rates, ownRates, onClose }: Props) {
         { kind: 'share', name: 'spoilRate', label: 'Spoiled, until 20 are printed', required: true },
         { kind: 'number', name: 'minutesPerM2', label: 'A m² prints in, min', required: true },
         { kind: 'whole', name: 'printsPerOrder', label: 'Sent to a lab together', required: true },
+        {
+          kind: 'text',
+          name: 'carriageIn',
+          label: 'Carriage in the price within',
+          hint: 'a country; empty: asked apart',
+        },
       ]}
       input={(values) => ({
         ratePerHour: values.ratePerHour,
@@ -208,6 +218,7 @@ function RatesSheet({ rates, ownRates, onClose }: Props) {
         spoilRate: Number(values.spoilRate),
         minutesPerM2: Number(values.minutesPerM2),
         printsPerOrder: Number(values.printsPerOrder),
+        carriageIn: values.carriageIn,
       })}
       onClose={onClose}
     >

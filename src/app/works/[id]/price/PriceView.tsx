@@ -63,6 +63,7 @@ export function PriceView(props: PriceProps) {
             </Button>
             <Button onPress={() => setSheet('line')}>Lines</Button>
             <Button onPress={() => setSheet('outlays')}>Paid once</Button>
+            <Button onPress={() => setSheet('market')}>What others ask</Button>
             <Button onPress={() => setSheet('rates')}>Hours and guesses</Button>
             <ButtonLink href="/orders/prices">Price list, what if</ButtonLink>
           </Row>

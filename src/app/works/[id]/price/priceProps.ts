@@ -14,4 +14,4 @@ export type PriceProps = PricePage & {
   original: OriginalFacts;
 };
 /** The sheet that lies over the page. */
-export type PriceSheet = 'offer' | 'line' | 'quote' | 'rates' | 'outlays';
+export type PriceSheet = 'offer' | 'line' | 'quote' | 'rates' | 'outlays' | 'market';
