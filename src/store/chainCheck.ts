@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { chainWalk, type ChainCheck, type ChainedEntry } from '@/core/edition/chain';
+import { chainWalk, GENESIS, type ChainCheck, type ChainedEntry } from '@/core/edition/chain';
 import { readRegister } from './editions';
 import type { Store } from './db';
 
@@ -21,7 +21,7 @@ export async function walkChain(store: Store, mark: ChainMark | null): Promise<C
     .execute('SELECT coalesce(max(seq), 0) AS n FROM register')
     .then(({ rows }) => rows);
   const entries = Number(end?.n ?? 0);
-  if (store.file !== null && entries - (mark?.seq ?? 0) > HERE) return walkBeside(store.file);
+  if (store.file !== null && entries - (mark?.seq ?? 0) > HERE) return walkBeside(store, entries);
   const walk = chainWalk(mark ?? undefined);
   for await (const entry of readRegister(store.db, mark?.seq ?? 0)) {
     const broken = walk.next(entry as ChainedEntry);
@@ -30,10 +30,26 @@ export async function walkChain(store: Store, mark: ChainMark | null): Promise<C
   return walk.end();
 }
 
-/** The same in a process of its own, from the first line. */
-function walkBeside(file: string): Promise<ChainCheck> {
+/** The same beside this process, from the first line to one: two halves at once, the second from what the first is said to end with. */
+async function walkBeside({ client, file }: Store, end: number): Promise<ChainCheck> {
+  const middle = Math.floor(end / 2);
+  const { rows } = await client.execute({
+    sql: 'SELECT hash FROM register WHERE seq = ?',
+    args: [middle],
+  });
+  const start: ChainMark = { seq: 0, hash: GENESIS };
+  // A line that is not there is found by a walk from the start.
+  if (!rows[0]) return walkPart(file!, start, end);
+  const mark: ChainMark = { seq: middle, hash: String(rows[0].hash) };
+  const [first, second] = await Promise.all([walkPart(file!, start, middle), walkPart(file!, mark, end)]);
+  return first.whole ? second : first;
+}
+
+/** One part of the register, in a process of its own. */
+function walkPart(file: string, from: ChainMark, to: number): Promise<ChainCheck> {
+  const args = [file, String(from.seq), from.hash, String(to)];
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', SCRIPT.join('/'), file], {
+    const child = spawn(process.execPath, ['--import', 'tsx', SCRIPT.join('/'), ...args], {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       timeout: LONGEST_MS,
     });

@@ -1,7 +1,7 @@
-// Walks the register in a process of its own, so that no page waits behind it: node --import tsx src/store/chainWorker.ts <database>
+// Walks the register in a process of its own, so that no page waits behind it: node --import tsx src/store/chainWorker.ts <database> <after entry> <its hash> <to entry>
 import { createHash } from 'node:crypto';
 import { createClient, type Client } from '@libsql/client';
-import { chainWalk, GENESIS, type ChainCheck, type ChainedEntry } from '@/core/edition/chain';
+import { chainWalk, type ChainCheck, type ChainedEntry } from '@/core/edition/chain';
 
 const A_BATCH = 5_000;
 /** Between the parts of a line, and between lines: neither stands in JSON or in a hash. */
@@ -10,16 +10,16 @@ const [PART, LINE] = ['\u001f', '\u001e'];
 /** A place up to which the chain is whole. */
 type Place = { seq: number; hash: string };
 
-async function walk(file: string): Promise<ChainCheck> {
+async function walk(file: string, start: Place, to: number): Promise<ChainCheck> {
   const client = createClient({ url: `file:${file}`, timeout: 5_000 });
-  let place: Place | null = { seq: 0, hash: GENESIS };
+  let place: Place | null = start;
   for (let isMore = true; isMore;) {
     const from: Place = place;
-    const texts = await batchOf(client, from.seq);
+    const texts = await batchOf(client, from.seq, to);
     isMore = texts.length > 0;
     place = asStored(from, texts);
     if (place) continue;
-    const slowly = await lineByLine(client, from);
+    const slowly = await lineByLine(client, from, to);
     if (!slowly.whole) return slowly;
     place = { seq: slowly.entries, hash: slowly.lastHash };
   }
@@ -28,13 +28,13 @@ async function walk(file: string): Promise<ChainCheck> {
 }
 
 /** Lines as what is hashed of them, put together by the database: thousands in one answer, where each alone would take longer to fetch than to hash. */
-async function batchOf(client: Client, after: number): Promise<string[]> {
+async function batchOf(client: Client, after: number, to: number): Promise<string[]> {
   const { rows } = await client.execute({
     sql: `SELECT group_concat(seq || char(31) || prev_hash || char(31) || hash || char(31) ||
         '[' || seq || ',' || json_quote(at) || ',' || json_quote(who) || ',' || json_quote(act) || ',' || json_quote(edition_id) || ',' ||
         json_quote(impression_id) || ',' || body || ',' || json_quote(prev_hash) || ']', char(30)) AS lines
-      FROM (SELECT * FROM register WHERE seq > ? ORDER BY seq LIMIT ?)`,
-    args: [after, A_BATCH],
+      FROM (SELECT * FROM register WHERE seq > ? AND seq <= ? ORDER BY seq LIMIT ?)`,
+    args: [after, to, A_BATCH],
   });
   const lines = rows[0]?.lines;
   return typeof lines === 'string' ? lines.split(LINE) : [];
@@ -58,10 +58,10 @@ function asStored(from: Place, lines: readonly string[]): Place | null {
 }
 
 /** The same batch read whole, its bodies put in order: it names the line that does not fit. */
-async function lineByLine(client: Client, from: Place): Promise<ChainCheck> {
+async function lineByLine(client: Client, from: Place, to: number): Promise<ChainCheck> {
   const { rows } = await client.execute({
-    sql: 'SELECT seq, at, who, act, edition_id, impression_id, body, prev_hash, hash FROM register WHERE seq > ? ORDER BY seq LIMIT ?',
-    args: [from.seq, A_BATCH],
+    sql: 'SELECT seq, at, who, act, edition_id, impression_id, body, prev_hash, hash FROM register WHERE seq > ? AND seq <= ? ORDER BY seq LIMIT ?',
+    args: [from.seq, to, A_BATCH],
   });
   const chain = chainWalk(from);
   for (const row of rows) {
@@ -94,6 +94,7 @@ function bodyOf(text: string): unknown {
   }
 }
 
-const check = await walk(process.argv[2]!);
+const [file, seq, hash, to] = process.argv.slice(2);
+const check = await walk(file!, { seq: Number(seq), hash: hash! }, Number(to));
 process.send?.(check);
 process.disconnect?.();

@@ -364,3 +364,17 @@ export const stillToCome = (db: Db, editionId: string) =>
         inArray(impressions.state, ['declared', 'printed', 'inspected', 'returned']),
       ),
     );
+
+/** The numbers of open orders that wait for a number of each edition. */
+export async function ordersOfEditions(
+  db: Db,
+  editionIds: readonly string[],
+): Promise<Map<string, number[]>> {
+  const rows = await db.all<{ editionId: string; number: number }>(sql`
+    SELECT DISTINCT l.edition_id AS editionId, o.number FROM orders o JOIN order_lines l ON l.order_id = o.id
+    WHERE o.state = 'new' AND l.edition_id IN ${[...editionIds]} ORDER BY o.number`);
+  const found = new Map<string, number[]>();
+  for (const { editionId, number } of rows)
+    found.set(editionId, [...(found.get(editionId) ?? []), number]);
+  return found;
+}

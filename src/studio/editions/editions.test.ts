@@ -1,4 +1,5 @@
 import { handleImpressions, printImpressions } from './impressionActions';
+import { appendToRegister, registerLength } from '@/store/editions';
 import { editions as editionRows, impressions, register } from '@/store/schema';
 import { eq, sql } from 'drizzle-orm';
 import {
@@ -89,6 +90,34 @@ describe('an edition', () => {
       await tx.run(sql`UPDATE register SET body = '{"number":"9/4"}' WHERE seq = 3`);
     });
     expect(await checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: 3 });
+  });
+
+  test('a long register is walked in two halves at once, and a line forged or taken out of either is named', async () => {
+    const f = await furnished({ withMaster: false });
+    const { editionId } = await withPrints(f, 4, 0);
+    const lines = (n: number) =>
+      Array.from({ length: n }, (_, i) => ({
+        ...{ at: '2026-11-24T10:00:00.000Z', who: 'Ilse', act: 'noted', editionId },
+        ...{ impressionId: null, body: { i, says: 'a “line” — with signs' } },
+      }));
+    await f.studio.store.write((tx) => appendToRegister(tx, lines(5_000)));
+    const { entries } = await registerLength(f.studio.db);
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: true, entries });
+    const forge = (statement: ReturnType<typeof sql>) =>
+      f.studio.store.write(async (tx) => {
+        await tx.run(sql`DROP TRIGGER IF EXISTS register_never_changed`);
+        await tx.run(sql`DROP TRIGGER IF EXISTS register_never_removed`);
+        await tx.run(statement);
+      });
+    await forge(sql`UPDATE register SET who = 'Olm' WHERE seq = 4000`);
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: 4_000 });
+    await forge(sql`UPDATE register SET who = 'Olm' WHERE seq = 1000`);
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: 1_000 });
+    await forge(sql`UPDATE register SET who = 'Ilse' WHERE seq IN (1000, 4000)`);
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: true, entries });
+    const middle = Math.floor(entries / 2);
+    await forge(sql`DELETE FROM register WHERE seq = ${middle}`);
+    expect(await checkRegister(f.studio)).toMatchObject({ whole: false, brokenAt: middle + 1 });
   });
 
   test('signing by mistake is taken back, in words; a destroyed number is made again or retired as it was declared', async () => {

@@ -18,6 +18,7 @@ import { pricesOn } from '@/store/products';
 import { findRows } from '@/store/rows';
 import { freeByEdition } from '@/store/soundness';
 import type { Studio } from '../studio';
+import { overpromised, overpromisedSays } from './promised';
 
 /** How an edition stands in money and time. */
 export type EditionFigures = {
@@ -145,7 +146,8 @@ export async function editionAlerts(
   editions: readonly { edition: Edition; title: string }[],
 ): Promise<EditionAlert[]> {
   const today = await studio.today();
-  const [unsigned, overdue, reservations] = await Promise.all([
+  const [owed, unsigned, overdue, reservations] = await Promise.all([
+    overpromised(studio.db, today),
     soldUnsigned(studio.db),
     overdueConsignments(studio.db, today),
     standingReservations(studio.db, today),
@@ -158,6 +160,14 @@ export async function editionAlerts(
       : [];
   });
   return [
+    ...owed.map((each) => ({
+      verdict: 'fails' as const,
+      word: 'promised too many',
+      says: overpromisedSays(each),
+      because: [],
+      href: `/register/${each.editionId}`,
+      act: 'See the run',
+    })),
     ...overdue.map((each) => ({
       verdict: 'fails' as const,
       word: 'overdue',

@@ -20,7 +20,7 @@ import { chosenOf } from './chosen';
 import { id, ids, line, objectSchema, oneOf, orNull, Type, wholeNumber } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { labelOf, labelsOf } from './labels';
-import { refuseIfPromised } from './promised';
+import { overpromised, overpromisedSays, refuseIfPromised } from './promised';
 
 /**
  * Records prints: chosen numbers of a limited edition, or so many more of an open one. Without an accepted, fresh proof of
@@ -235,8 +235,11 @@ export const handleImpressions = defineAction({
       subjectId: edition.id,
       says: `${which} ${input.act}${note ? `: ${note}` : ''}`,
     });
+    const [owed] = MAY_LEAVE_TOO_FEW.includes(input.act)
+      ? await overpromised(tx, await studio.today(), [edition.id])
+      : [];
     return {
-      message: `${which}: ${input.act}.`,
+      message: `${which}: ${input.act}.${owed ? ` ${overpromisedSays(owed)}` : ''}`,
       undo: NOT_TAKEN_BACK.includes(input.act) ? null : undefined,
     };
   },
@@ -271,6 +274,9 @@ async function refuseWhatAShopHas(
 
 /** By somebody's wish, and not by mischance. */
 const LEAVES_THE_SALE: readonly HandAct[] = ['kept', 'gifted'];
+
+/** A sheet that is gone is a fact, whatever was promised of it: what cannot be kept is said at once. */
+const MAY_LEAVE_TOO_FEW: readonly HandAct[] = ['spoiled', 'lost', 'destroyed'];
 
 /** No certificate stands for a sheet that is gone. */
 const ENDS_CERTIFICATE: readonly HandAct[] = ['spoiled', 'destroyed', 'remade'];

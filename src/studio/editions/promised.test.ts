@@ -7,6 +7,7 @@ import {
   furnished,
   numbersOf,
   order,
+  PAPER,
   refused,
   ROUTE,
   withPrints,
@@ -23,7 +24,11 @@ import { loadWorkPage } from '../works/workPage';
 import { closeEdition, openEdition } from './editionActions';
 import { impressionPage } from './editions';
 import { editionAlerts, figuresOf } from './figures';
-import { handleImpressions } from './impressionActions';
+import { handleImpressions, printImpressions } from './impressionActions';
+import { overpromised } from './promised';
+import { recordPaper } from '../papers/paperActions';
+import { benchLinesToday } from '../reports/bench';
+import { changeSettings } from '../settings/settingActions';
 import { forgetKeeper, noteKeeper } from './keeperActions';
 import { openingQuestions } from './opening';
 import { bringOver, readNotebook } from './paperActions';
@@ -242,6 +247,100 @@ describe('numbers a buyer chooses, and tiers', () => {
       leftMinor: 5_310 + 7 * 8_000,
       incomeMinor: 2 * 5_310,
     });
+  });
+});
+
+describe('a sheet that is gone after its number was sold', () => {
+  test('is a fact: the run then owes more than it has, and says so at once, on the bench and with the runs', async () => {
+    const f = await house();
+    const { id: editionId } = await openEdition(f.studio, opening(f, { size: 2, remake: 'retire' }));
+    const ids = (await numbersOf(f.studio, editionId!)).map((i) => i.id);
+    await printImpressions(f.studio, {
+      ...{ editionId: editionId!, impressionIds: ids, count: null, formatId: f.formatId },
+      ...{ paperId: f.paperId, reason: 'no proof in this test' },
+    });
+    const placed = await orderOf(f, editionId!, { quantity: 2 });
+    const { number } = (await findRow(f.studio.db, 'orders', placed.id!))!;
+    const gone = await handleImpressions(f.studio, {
+      ...{ editionId: editionId!, impressionIds: [ids[1]!], act: 'destroyed', note: 'torn through' },
+    });
+    const says = `Night Ferry: 1 more is promised than the run can still give. Open orders ${number} wait for it: offer another print or the money back, before it is due.`;
+    expect(gone.message).toBe(`2/2: destroyed. ${says}`);
+    expect((await benchLinesToday(f.studio)).find(({ id }) => id === `owed:${editionId}`)).toMatchObject({
+      reason: says,
+    });
+    const editions = await findRows(f.studio.db, 'editions');
+    const alerts = await editionAlerts(
+      f.studio,
+      editions.map((edition) => ({ edition, title: 'Night Ferry' })),
+    );
+    expect(alerts[0]).toMatchObject({ verdict: 'fails', word: 'promised too many', says });
+    await cancelOrder(f.studio, { id: placed.id!, note: 'they took the money back' });
+    expect(await overpromised(f.studio.db, await f.studio.today())).toEqual([]);
+  });
+});
+
+describe('what a run is made as, where that is declared', () => {
+  test('nothing else is numbered in it by accident: the reason of who does it all the same is kept', async () => {
+    const f = await house();
+    const line = (await findRows(f.studio.db, 'printLines'))[0]!;
+    await saveLine(f.studio, {
+      ...{ id: line.id, name: line.name, routeId: f.routeId, paperId: f.paperId, signing: 'front' },
+      ...{ finePrint: true, goesIn: [], notes: '' },
+    });
+    const { id: editionId } = await openEdition(f.studio, opening(f, { saysMade: true }));
+    const edition = (await findRow(f.studio.db, 'editions', editionId!))!;
+    const [paper, route, format] = await Promise.all([
+      findRow(f.studio.db, 'papers', f.paperId),
+      findRow(f.studio.db, 'routes', f.routeId),
+      findRow(f.studio.db, 'formats', f.formatId),
+    ]);
+    expect(edition.covers).toContain(
+      `for all of this together; made at ${format!.name}, on ${paper!.name}, by ${route!.process}`,
+    );
+    const other = (await recordPaper(f.studio, { ...PAPER, name: 'Pell Satin' })).id!;
+    const [first] = await numbersOf(f.studio, editionId!);
+    const print = (more: object) =>
+      printImpressions(f.studio, {
+        ...{ editionId: editionId!, impressionIds: [first!.id], count: null, formatId: f.formatId },
+        ...{ paperId: other, reason: '', ...more },
+      });
+    const says = `The run was declared on ${paper!.name}, and Pell Satin is not it.`;
+    expect(await refused(print({}))).toMatchObject({
+      overridable: true,
+      message: expect.stringContaining(says),
+    });
+    await print({ reason: 'the last sheet of it, agreed with the buyer' });
+    const lines = await findRows(f.studio.db, 'register', { impressionId: first!.id, act: 'printed' });
+    expect(lines.at(-1)!.body).toMatchObject({
+      because: expect.stringContaining(says),
+      override: 'the last sheet of it, agreed with the buyer',
+    });
+    // A size that came later is not of it either.
+    const later = (await offerFormat(f.studio, { workId: f.workId, size: '80 x 60 mm', family: 'own' }))
+      .id!;
+    const again = (await numbersOf(f.studio, editionId!))[1]!.id;
+    expect(
+      (await refused(print({ impressionIds: [again], formatId: later, paperId: f.paperId }))).message,
+    ).toContain(`The run was declared at ${format!.name}`);
+  });
+
+  test('what stands outside the run is not named, and where nothing is said numbers follow the studio’s way', async () => {
+    const f = await house();
+    await changeSettings(f.studio, {
+      ...{ name: 'x', artist: 'x', address: '', unit: 'mm', currency: 'EUR', timeZone: 'UTC' },
+      ...{ school: { kind: 'distance' }, families: ['squares'], handlingDays: 3, workdays: [1] },
+      ...{ holidays: '', remake: 'retire', border: '20 mm' },
+      runSchool: { numbers: 'buyer chooses', signing: 'back' },
+    });
+    const { offered } = await openingQuestions(f.studio, f.workId);
+    expect(offered).toMatchObject([{ formatId: f.formatId, finish: 'loose' }]);
+    const line = (await findRows(f.studio.db, 'printLines'))[0]!;
+    const outside = { kind: 'line' as const, id: line.id, name: line.name, place: 'outside it' as const };
+    const { id } = await openEdition(f.studio, opening(f, { saysMade: true, placed: [outside] }));
+    const { terms, remake } = (await findRow(f.studio.db, 'editions', id!))!;
+    expect(terms).toMatchObject({ numbers: 'buyer chooses', made: { sizes: [], papers: [] } });
+    expect(remake).toBe('retire');
   });
 });
 

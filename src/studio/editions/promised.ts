@@ -1,7 +1,7 @@
 import { RefusedError } from '@/core/errors';
-import type { Tx } from '@/store/db';
-import { spokenFor, type Edition, type Impression } from '@/store/editions';
-import { freeOf } from '@/store/soundness';
+import type { Db, Tx } from '@/store/db';
+import { ordersOfEditions, spokenFor, type Edition, type Impression } from '@/store/editions';
+import { freeByEdition, freeOf } from '@/store/soundness';
 import type { Studio } from '../studio';
 import { labelOf } from './labels';
 
@@ -35,4 +35,37 @@ export async function refuseIfPromised(
     throw new RefusedError(
       `${Math.max(0, free)} of this run ${free === 1 ? 'is' : 'are'} free: the others are promised in open orders, or reserved.`,
     );
+}
+
+/** A run of which more is promised than it can still give: a print was lost or destroyed after its number was sold. */
+export type Overpromised = { editionId: string; title: string; short: number; orders: number[] };
+
+/**
+ * Runs that owe more than they have left, and to which open orders.
+ *
+ * @param editionIds only of these; of all where nothing is said
+ */
+export async function overpromised(
+  db: Db,
+  today: string,
+  editionIds?: readonly string[],
+): Promise<Overpromised[]> {
+  const short = (await freeByEdition(db, today, editionIds)).filter(({ free }) => free < 0);
+  if (!short.length) return [];
+  const orders = await ordersOfEditions(
+    db,
+    short.map(({ editionId }) => editionId),
+  );
+  return short.map(({ editionId, title, free }) => ({
+    editionId,
+    title,
+    short: -free,
+    orders: orders.get(editionId) ?? [],
+  }));
+}
+
+/** The same as a sentence that says what to do. */
+export function overpromisedSays({ title, short, orders }: Overpromised): string {
+  const who = orders.length ? `Open orders ${orders.join(', ')} wait for it` : 'Reservations wait for it';
+  return `${title}: ${short} more ${short === 1 ? 'is' : 'are'} promised than the run can still give. ${who}: offer another print or the money back, before it is due.`;
 }

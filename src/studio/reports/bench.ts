@@ -27,6 +27,7 @@ import { firstPromisedSale } from '@/store/sales';
 import { refusedIntakes, worksWithoutMaster } from '@/store/works';
 import { daysSinceBackup, REMIND_DAYS } from '../care/care';
 import { isClockBehind } from '../care/studioCheck';
+import { overpromised, overpromisedSays } from '../editions/promised';
 import { dueForReference } from '../editions/inspections';
 import { openOrderHands } from '../orders/hands';
 import type { Studio } from '../studio';
@@ -252,10 +253,24 @@ async function colourDue(studio: Studio, today: string): Promise<ColourFact[]> {
   });
   const byWork = [...new Map(due.map((d) => [d.workId, d])).values()].slice(0, 4);
   const backup = backupDue(care, studio.now());
-  const [clock, cause] = [await clockBehind(studio), await causeDue(studio, today)];
+  const [clock, cause, owed] = await Promise.all([
+    clockBehind(studio),
+    causeDue(studio, today),
+    overpromised(studio.db, today),
+  ]);
   return [
     ...(clock ? [clock] : []),
     ...(backup ? [backup] : []),
+    ...owed.map((each) => ({
+      id: `owed:${each.editionId}`,
+      when: 'now',
+      whenNote: 'promised too many',
+      subject: each.title,
+      about: `${each.short} short of what was promised`,
+      reason: overpromisedSays(each),
+      href: `/register/${each.editionId}`,
+      label: 'See the run',
+    })),
     ...(cause ? [cause] : []),
     ...(finding?.word === 'overdue'
       ? [

@@ -10,7 +10,7 @@ import { backLabelPdf, certificatesPdf, type CertificateSheet } from '@/paperwor
 import { statementPdf } from '@/paperwork/statements';
 import { consignmentLines } from '@/store/consignments';
 import { pricesOn } from '@/store/products';
-import { registerOfEdition } from '@/store/reports';
+import { registerCount, registerOfEdition, registerPieces } from '@/store/reports';
 import { findRow, findRows, rowById, type Row } from '@/store/rows';
 import { currentMaster } from '@/store/works';
 import { stat } from 'node:fs/promises';
@@ -303,4 +303,64 @@ export async function editionRegister(studio: Studio, editionId: string): Promis
     await paperOf(studio),
   );
   return { name: `register_${fileWords(work.title, 'work')}.pdf`, bytes };
+}
+
+/** More lines than this are no paper any more: 40 to a page, they would be a thousand pages. */
+const MOST_PRINTED = 40_000;
+
+/**
+ * The register of the whole studio on paper, or a year of it.
+ *
+ * @param span a year such as "2026", or "all"
+ * @throws InputError for anything else
+ * @throws RefusedError where it is more than can be bound
+ */
+export async function studioRegister(studio: Studio, span: string): Promise<Document> {
+  if (span !== 'all' && !/^\d{4}$/.test(span))
+    throw new InputError('register', span, '"all", or a year such as 2026');
+  const { db } = studio;
+  const settings = await studio.settings();
+  const within =
+    span === 'all'
+      ? { from: '', before: '9999' }
+      : { from: `${span}-01-01`, before: `${Number(span) + 1}-01-01` };
+  const count = await registerCount(db, within);
+  if (count > MOST_PRINTED)
+    throw new RefusedError(
+      `${count} lines are more than ${MOST_PRINTED}: take it year by year, or as CSV or JSON, which have no end.`,
+    );
+  const rows: string[][] = [];
+  for await (const lines of registerPieces(db, within))
+    for (const [seq, at, , act, title, kind, number, size, run, body, , hash] of lines)
+      rows.push([
+        String(seq),
+        localDay(at, settings.timeZone),
+        title ?? '',
+        kind && number !== null ? impressionLabel(kind, number, size, run ?? '') : '',
+        act === 'declared' ? 'Declared' : act === 'closed' ? 'Closed' : lineWords(act, JSON.parse(body)),
+        hash.slice(0, 12),
+      ]);
+  const when = span === 'all' ? 'From its first line' : `The year ${span}`;
+  const bytes = await statementPdf(
+    {
+      kind: 'The register of impressions',
+      title: settings.name,
+      studio: settings.name,
+      address: settings.address,
+      says: `${when}: ${rows.length} ${rows.length === 1 ? 'line' : 'lines'}, each chained to the one before.`,
+      rows: [],
+      table: {
+        heads: ['Entry', 'Day', 'Work', 'Number', 'What happened', 'Hash'],
+        widths: [14, 21, 38, 20, 49, 26],
+        rows,
+      },
+      notes: [
+        'Each line carries the hash of the one before it over the whole register; here stand its first twelve signs. Days are those of the studio; years are parted by universal time.',
+      ],
+      signatures: [settings.artist || settings.name],
+      day: localDay(studio.now(), settings.timeZone),
+    },
+    await paperOf(studio),
+  );
+  return { name: `register_${span}.pdf`, bytes };
 }

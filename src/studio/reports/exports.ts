@@ -2,7 +2,7 @@ import { GENESIS } from '@/core/edition/chain';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { formatMoney } from '@/core/measure';
 import { csv } from '@/paperwork/csv';
-import { ordersWithBuyers, registerPieces } from '@/store/reports';
+import { ordersWithBuyers, registerJsonPieces, registerPieces } from '@/store/reports';
 import type { Studio } from '../studio';
 
 /** The register as a table, one line an entry, with the hashes that chain it; a piece at a time, so that no length is too long. */
@@ -10,16 +10,10 @@ export async function* registerCsv(studio: Studio): AsyncGenerator<string> {
   yield csv([['entry', 'at (UTC)', 'who', 'act', 'work', 'number', 'details', 'hash before', 'hash']]);
   for await (const rows of registerPieces(studio.db))
     yield csv(
-      rows.map(({ r, title, i, size, run }) => [
-        r.seq,
-        r.at,
-        r.who,
-        r.act,
-        title,
-        i ? impressionLabel(i.kind, i.number, size, run ?? '') : '',
-        JSON.stringify(r.body),
-        r.prevHash,
-        r.hash,
+      rows.map(([seq, at, who, act, title, kind, number, size, run, body, prevHash, hash]) => [
+        ...[seq, at, who, act, title],
+        kind && number !== null ? impressionLabel(kind, number, size, run ?? '') : '',
+        ...[body, prevHash, hash],
       ]),
     ).replace(/^\uFEFF/, '');
 }
@@ -28,9 +22,8 @@ export async function* registerCsv(studio: Studio): AsyncGenerator<string> {
 export async function* registerJson(studio: Studio): AsyncGenerator<string> {
   yield `{"$schema":"register.schema.json","genesis":"${GENESIS}","entries":[`;
   let isFirst = true;
-  for await (const rows of registerPieces(studio.db)) {
-    const lines = rows.map(({ r }) => JSON.stringify(r));
-    yield `${isFirst ? '' : ','}\n${lines.join(',\n')}`;
+  for await (const lines of registerJsonPieces(studio.db)) {
+    yield `${isFirst ? '' : ','}\n${lines}`;
     isFirst = false;
   }
   yield '\n]}\n';

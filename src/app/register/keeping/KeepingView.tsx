@@ -39,6 +39,7 @@ const Head = styled.output`
 
 /** How the register is kept whole, provable and readable elsewhere: chain, head, key, exports, and what certificates say. */
 export function KeepingView({
+  years,
   entries,
   last,
   head,
@@ -46,6 +47,7 @@ export function KeepingView({
   words,
   care,
 }: {
+  years: { year: string; lines: number }[];
   entries: number;
   last: string | null;
   head: string;
@@ -91,6 +93,19 @@ export function KeepingView({
           <div style={{ height: 24 }} />
           <PanelTitle>The register in open formats</PanelTitle>
           <LinkList>
+            <li>
+              {years.map(({ year }) => (
+                <span key={year}>
+                  <a href={`/api/documents/register/${year}`} target="_blank" rel="noreferrer">
+                    PDF of {year}
+                  </a>{' '}
+                </span>
+              ))}
+              <a href="/api/documents/register/all" target="_blank" rel="noreferrer">
+                PDF of all
+              </a>{' '}
+              <Small>to be signed and bound</Small>
+            </li>
             <li>
               <a href="/api/export/register.csv" download>
                 CSV

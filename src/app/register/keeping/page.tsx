@@ -1,6 +1,7 @@
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { registerLength } from '@/store/editions';
+import { registerYears } from '@/store/reports';
 import { signedHead } from '@/studio/editions/checking';
 import { knownKeys } from '@/studio/editions/signingKeys';
 import type { Metadata } from 'next';
@@ -18,6 +19,7 @@ async function KeepingPage() {
   ]);
   return (
     <KeepingView
+      years={await registerYears(s.db)}
       entries={length.entries}
       last={length.last}
       head={head}

@@ -22,6 +22,7 @@ import {
   consignmentNote,
   editionRegister,
   openingStatement,
+  studioRegister,
 } from '@/studio/reports/editionDocuments';
 import { channelList, listingZip } from '@/studio/listings/bundle';
 import { priceListDocument } from '@/studio/prices/priceList';
@@ -35,6 +36,7 @@ const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> =
   'opening-statement': openingStatement,
   'consignment-note': consignmentNote,
   'edition-register': editionRegister,
+  register: studioRegister,
   'packing-slip': packingSlip,
   label: addressLabel,
   labels: addressLabels,
