@@ -10,7 +10,13 @@ const run = (command, args) =>
     stdio: 'inherit',
     env: { ...process.env, GLASSINE_TRIALS: 'full' },
   }).status ?? 1;
-const trials = ['src/imaging/proofing', 'src/studio/history/promises', 'demo/demo'];
+const trials = [
+  'src/imaging/proofing',
+  'src/studio/history/promises',
+  'demo/demo',
+  // A minute of eight processes at one database, one of them killed again and again.
+  'tests/unit/kills',
+];
 const failed = [
   run('jest', ['--forceExit', '--testTimeout=1800000', ...trials]),
   run('playwright', ['test', '--project', 'walk']),

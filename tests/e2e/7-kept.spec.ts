@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import bwipjs from 'bwip-js/node';
+import sharp from 'sharp';
 import { act, choose, fill, press, readPdf, said, test } from './hands';
 
 const BLANK = {
@@ -19,11 +20,11 @@ const BLANK = {
 type Ids = { work: string; format: string; paper: string; edition: string };
 
 /** A work of its own with a size, a paper and a price, so that the story's other runs stay as they are. */
-async function begin(page: Page): Promise<Omit<Ids, 'edition'>> {
+async function begin(page: Page, title = 'Lock Gate, Thaw'): Promise<Omit<Ids, 'edition'>> {
   const id = async (name: string, input: object) => (await act(page, name, input)).id as string;
   const work = await id('recordWork', {
     ...BLANK,
-    title: 'Lock Gate, Thaw',
+    title,
     year: 2024,
     medium: 'oil on panel',
     kind: 'painting',
@@ -39,7 +40,7 @@ async function begin(page: Page): Promise<Omit<Ids, 'edition'>> {
     left: '20 mm',
   });
   const paper = await id('recordPaper', {
-    name: 'Weir Rag 300',
+    name: `Weir Rag 300${title === 'Lock Gate, Thaw' ? '' : `, ${title}`}`,
     base: 'cotton',
     surface: 'matte',
     gsm: 300,
@@ -278,5 +279,112 @@ test('an edition from its opening to the certificate that proves it, and everyth
     await said(page, '2 numbers are brought over; the register says that they come from paper.');
     await page.waitForURL(new RegExp(`/register/${ids.edition}$`));
     await expect(sheet(page, /^8\/12, delivered/)).toBeVisible();
+  });
+});
+
+/** A small picture, as a telephone would send it. */
+const photograph = () =>
+  sharp({ create: { width: 320, height: 240, channels: 3, background: '#8a5a44' } })
+    .jpeg()
+    .toBuffer();
+
+test('a run that retires what is destroyed and says what it is made as: bound by it, its tiers said before an order', async ({
+  page,
+}) => {
+  const title = 'Sluice, Frost';
+  const ids = await begin(page, title);
+  let edition = '';
+
+  await test.step('declared with its size named; the sentence binds it', async () => {
+    await page.goto(`/works/${ids.work}/edition`);
+    await page.getByRole('button', { name: /^Open an edition/ }).click();
+    await choose(page, 'Kind', 'limited to a number');
+    await choose(page, 'A destroyed number', 'is retired');
+    await fill(page, { 'Run of': '4', 'Artist’s proofs': '0', 'Price tiers': '3 50 %' });
+    await page.getByText('Name its sizes, papers and processes').click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toContainText(
+      'One run of 4 for all of this together; made at 200 × 150 mm; the number of a destroyed impression is retired.',
+    );
+    await dialog.getByRole('button', { name: 'Declare it' }).click();
+    await page.waitForURL(/\/register\//);
+    edition = page.url().split('/register/')[1]!;
+  });
+
+  await test.step('a size that was not declared is not numbered in it without a reason that is kept', async () => {
+    await act(page, 'offerFormat', { workId: ids.work, size: '100 x 75 mm', family: 'own' });
+    await page.reload();
+    await page.getByRole('button', { name: /^Record prints/ }).click();
+    await choose(page, 'Size', '100 × 75 mm');
+    await choose(page, 'Paper', `Weir Rag 300, ${title}`);
+    await fill(page, { 'How many': '1' });
+    await page.getByRole('button', { name: 'They are printed' }).click();
+    await expect(page.getByText(/The run was declared at 200 × 150 mm/)).toBeVisible();
+    await choose(page, 'Size', '200 × 150 mm');
+    await fill(page, { 'How many': '2' });
+    await page.getByRole('button', { name: 'They are printed' }).click();
+    await fill(page, { 'Reason, kept with the record': 'judged as they came' });
+    await page.getByRole('button', { name: 'Go on all the same' }).click();
+    await said(page, '1–2 of 4 printed. Inspect them when dry.');
+  });
+
+  await test.step('what spoiled one is photographed on its page, and the photograph speaks in words', async () => {
+    await sheet(page, /^2\/4/).click();
+    await page.getByRole('button', { name: 'Spoil', exact: true }).click();
+    await page.getByLabel('What is wrong with it').fill('a roller mark, seen by Ane');
+    await page.getByRole('button', { name: 'Spoil it' }).click();
+    await said(page, '2/4: spoiled.');
+    await page.getByRole('link', { name: 'Everything about it' }).click();
+    await page.waitForURL(/\/register\/impressions\//);
+    const picture = { name: 'mark.jpg', mimeType: 'image/jpeg', buffer: await photograph() };
+    await page.getByLabel(/^Add a photograph/).setInputFiles(picture);
+    await said(page, `The photograph is kept with ${title}, 2/4.`);
+    await page.getByRole('button', { name: /^Photograph 1 of 1/ }).click();
+    await fill(page, { 'What it shows': 'the roller mark, lower left' });
+    await page.getByRole('button', { name: 'Keep these words' }).click();
+    await expect(
+      page.getByRole('button', { name: 'Photograph 1 of 1, the roller mark, lower left' }),
+    ).toBeVisible();
+    await page
+      .getByLabel(/^Add a photograph/)
+      .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+    await expect(page.getByText(/“notes.txt” is not a picture/)).toBeVisible();
+  });
+
+  await test.step('destroyed, its number is retired for good: it is not made again, and never for sale', async () => {
+    await page.goto(`/register/${edition}`);
+    await expect(page.getByText(/3 free to sell/)).toBeVisible();
+    await sheet(page, /^2\/4/).click();
+    await page.getByRole('button', { name: 'Destroyed' }).click();
+    await page.getByLabel('How it was destroyed, before whom').fill('cut in four before Ane');
+    await page.getByRole('button', { name: 'Record it' }).click();
+    await said(page, '2/4: destroyed.');
+    await expect(page.getByText(/3 free to sell/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Make the number again' })).toHaveCount(0);
+  });
+
+  await test.step('what an order comes to under its tiers is said before it is taken', async () => {
+    await page.goto('/orders/new');
+    const print = page.getByRole('combobox', { name: 'Print' });
+    await print.fill(title);
+    await page
+      .getByRole('option', { name: new RegExp(`${title}, 200 × 150 mm`) })
+      .first()
+      .click();
+    await page.getByLabel('How many').fill('2');
+    // Number 1 at 80.00, number 3 in the tier from 3 on, at 120.00; 2 is retired.
+    await expect(
+      page.getByText(/1 at 80\.00.EUR and 1 at 120\.00.EUR: the tiers of its run/),
+    ).toBeVisible();
+    await expect(page.getByText(/200\.00/).first()).toBeVisible();
+  });
+
+  await test.step('the register of the year is there to be bound', async () => {
+    await page.goto('/register/keeping');
+    const href = await page.getByRole('link', { name: 'PDF of all' }).getAttribute('href');
+    const pdf = await readPdf(page.request, href!);
+    const text = pdf.pages.map((each) => each.text).join(' ');
+    expect(text).toContain('The register of impressions');
+    expect(text).toContain('cut in four before Ane');
   });
 });

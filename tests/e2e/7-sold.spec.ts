@@ -145,6 +145,19 @@ test('three channels side by side, a batch, a fair, and a job’s account closed
     await fill(page, { 'Budget, EUR': '0' });
     await expect(page.getByText('Nothing is expected to pay within that.')).toBeVisible();
     await expect(page.getByText(/It has paid for itself after/)).toBeVisible();
+    await choose(page, 'What would be yours', 'framing');
+    await fill(page, {
+      'Saw, cutter, joiner, EUR': '600',
+      'The framer asks, EUR': '95',
+      'Moulding, glass, board of one, EUR': '38',
+      'Minutes a frame': '0',
+      'Cut wrong, %': '5',
+      'Frames a month': '3',
+    });
+    // 600.00 ÷ (95.00 − 40.00) is 10.9.
+    await expect(
+      page.getByText('It has paid for itself after 11 frames: 3.7 months at 3 a month.'),
+    ).toBeVisible();
   });
 
   await test.step('a job’s account: quotes, costs, hours, a repair apart, and closed', async () => {
@@ -197,6 +210,13 @@ test('three channels side by side, a batch, a fair, and a job’s account closed
     await said(page, 'Sold 2 × Ferry card: 3 on hand.');
     await page.goto('/orders/income');
     await expect(page.getByRole('img', { name: /stayed/ }).first()).toBeVisible();
+    const income = await page.getByText(/in a year brought in/).innerText();
+    await page.getByRole('button', { name: 'Note attention' }).click();
+    await fill(page, { Where: 'the harbour window', 'How many': '412' });
+    await page.getByRole('button', { name: 'Note it' }).click();
+    await said(page, /^Noted, apart from sales: 412 looks of the studio’s work/);
+    await expect(page.getByRole('row', { name: /the harbour window looks 412/ })).toBeVisible();
+    expect(await page.getByText(/in a year brought in/).innerText()).toBe(income);
     await act(page, 'noteTiming', { act: 'pack', seconds: 200, prints: 1 });
   });
 });
