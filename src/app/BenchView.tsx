@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ChevronRight } from 'lucide-react';
 import { Button as AriaButton, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
@@ -47,6 +47,8 @@ type Props = {
   putOff: { line: BenchLine; untilOn: string; why: string }[];
   /** What was promised and cannot be kept by the plan of the week. */
   missed: string[];
+  /** Promises that slipped, as soon as they are known. */
+  slipped?: ReactNode;
 };
 
 const Line = styled.li<{ $next: boolean }>`
@@ -198,7 +200,8 @@ function useBench(lines: readonly Pictured[]) {
 type Bench = ReturnType<typeof useBench>;
 
 /** What needs hands today: each line with its picture, its reason and its one next act. */
-export function BenchView({ lines, loads, low, today, isNew, promises, week, putOff, missed }: Props) {
+export function BenchView(props: Props) {
+  const { lines, loads, low, today, isNew, promises, week, putOff, missed, slipped } = props;
   const bench = useBench(lines);
   const [later, setLater] = useState<BenchLine | null>(null);
   return (
@@ -224,6 +227,7 @@ export function BenchView({ lines, loads, low, today, isNew, promises, week, put
           <PutOff putOff={putOff} />
         </Plain>
         <Aside>
+          {slipped}
           <RunningLow low={low} />
           {lines.length > 0 && (
             <IntakeZone workId={null} label="Bring a picture in" openWork>

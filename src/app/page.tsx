@@ -4,7 +4,10 @@ import { benchToday } from '@/studio/reports/bench';
 import { drawnLines, subjectOf } from '@/core/bench/lines';
 import { queryOf } from './query';
 import { worksOfSubjects } from '@/store/subjects';
+import { slippedPromises } from '@/studio/orders/slips';
+import { Suspense } from 'react';
 import { BenchView } from './BenchView';
+import { SlippedPart } from './SlippedPart';
 
 async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: string }> }) {
   const s = await studio();
@@ -25,8 +28,19 @@ async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: strin
       promises={late}
       {...{ week, putOff, missed }}
       isNew={settings.artist === ''}
+      slipped={
+        <Suspense fallback={null}>
+          <Slipped />
+        </Suspense>
+      }
     />
   );
+}
+
+/** It looks at every order that leaves next: the page does not wait for it. */
+async function Slipped() {
+  const { slipped } = await slippedPromises(await studio());
+  return <SlippedPart slipped={slipped} />;
 }
 
 export default seen(BenchPage);

@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { sql, type SQL } from 'drizzle-orm';
 import type { Db } from './db';
 import { readyCount } from './orders';
 
@@ -12,14 +12,23 @@ export async function freeReady(
       ${readyCount(sql`${q.editionId}`, sql`${q.formatId}`)} AS ready,
       (SELECT coalesce(sum(l.quantity), 0) FROM order_lines l JOIN orders o ON o.id = l.order_id
         WHERE l.edition_id = ${q.editionId} AND l.format_id = ${q.formatId} AND o.state = 'new'
-          AND o.id IS NOT ${q.exceptOrderId}) AS promised`);
+          AND ${comesBefore(q.exceptOrderId)}) AS promised`);
   return row ?? { ready: 0, promised: 0 };
 }
 
-/** How many open orders still want packing. */
+/**
+ * Of the orders `o`, those that are served before one: whoever was promised first is served first. Before one that is not taken yet
+ * are all there are.
+ */
+const comesBefore = (orderId: string | null): SQL =>
+  orderId === null
+    ? sql`1`
+    : sql`(o.ship_by, o.number) < (SELECT own.ship_by, own.number FROM orders own WHERE own.id = ${orderId})`;
+
+/** How many open orders want packing before one. */
 export async function ordersToPack(db: Db, exceptOrderId: string | null): Promise<number> {
   const [row] = await db.all<{ n: number }>(sql`
-    SELECT count(*) AS n FROM orders o WHERE o.state IN ('new', 'picked') AND o.id IS NOT ${exceptOrderId}`);
+    SELECT count(*) AS n FROM orders o WHERE o.state IN ('new', 'picked') AND ${comesBefore(exceptOrderId)}`);
   return row?.n ?? 0;
 }
 

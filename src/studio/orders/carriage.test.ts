@@ -17,6 +17,7 @@ import {
 } from '../../../tests/unit/helpers/house';
 import { textOfPdf } from '../../../tests/unit/helpers/pdf';
 import { openEdition } from '../editions/editionActions';
+import { handleImpressions } from '../editions/impressionActions';
 import { receiveLot } from '../papers/lotActions';
 import { addEntry, saveAccount } from '../sales/accountActions';
 import { saveGoods } from '../sales/goodsActions';
@@ -49,6 +50,7 @@ import { readList, readPaste, readShop } from './readList';
 import { runPage } from './run';
 import { endRun, startRun } from './runActions';
 import { recordService, recordSupply } from './shelfActions';
+import { slippedPromises } from './slips';
 
 const GOODS = {
   id: null,
@@ -743,6 +745,32 @@ describe('the promise before yes', () => {
     await send(f, first);
     expect(await promiseToday(f.studio, await rowById(f.studio.db, 'orders', first))).toBeNull();
     expect(await stateOf(f, first)).toBe('dispatched');
+  });
+
+  test('a slip is told with what grew; what is taken after an order takes neither its print nor its hands', async () => {
+    const f = await house(1);
+    const first = await order(f, f.editionId);
+    const second = await order(f, f.editionId);
+    const kept = (await rowById(f.studio.db, 'orders', second)).promise!;
+    expect(await slippedPromises(f.studio)).toMatchObject({ slipped: [], lookedAt: 2, open: 2 });
+    // What is taken after it neither takes its print nor its hands.
+    for (let i = 0; i < 6; i++) await order(f, f.editionId);
+    const later = await promiseToday(f.studio, await rowById(f.studio.db, 'orders', second));
+    expect(later!.leavesOn).toBe(kept.leavesOn);
+    expect((await slippedPromises(f.studio)).slipped).toEqual([]);
+    // The print that was promised to the first is spoiled: now it has to be printed too.
+    const [ready] = await findRows(f.studio.db, 'impressions', {
+      editionId: f.editionId,
+      state: 'signed',
+    });
+    await handleImpressions(f.studio, {
+      ...{ editionId: f.editionId, impressionIds: [ready!.id], act: 'spoiled', note: 'a crease' },
+    });
+    const { slipped } = await slippedPromises(f.studio);
+    const { number, promise } = await rowById(f.studio.db, 'orders', first);
+    expect(slipped[0]).toMatchObject({ number, promisedOn: promise!.leavesOn });
+    expect(slipped[0]!.leavesOn > promise!.leavesOn).toBe(true);
+    expect(slipped[0]!.because).toMatch(/proof|print|dry/);
   });
 
   test('public holidays of a place are kept beside the studio’s own days; a place nobody knows is refused', async () => {

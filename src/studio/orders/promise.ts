@@ -273,11 +273,12 @@ async function queueStep(bench: Bench): Promise<StepAsked | null> {
 /** Days on the way, as seen of parcels to that country, else as the cheapest service there says. */
 async function carrierDays(bench: Bench, country: string): Promise<number | null> {
   const { db } = bench.studio;
-  const seen = (await carrierDaysSeen(db))
+  const parcels = await bench.studio.untilWritten('carrier days', () => carrierDaysSeen(db));
+  const seen = parcels
     .filter((each) => each.country === country)
     .map(({ leftOn, thereOn }) => workingDaysBetween(leftOn, thereOn, bench.calendar.workdays));
   if (seen.length >= 2) return observedDays(seen, null, 'parcels').days;
-  const services = await allServices(db);
+  const services = await bench.studio.untilWritten('services', () => allServices(db));
   const going = services.filter(({ rates }) => !rates || zoneOf(rates, country));
   const cheapest = [...going].sort((a, b) => a.priceMinor - b.priceMinor)[0];
   return cheapest ? ((cheapest.rates && zoneOf(cheapest.rates, country)?.days) ?? cheapest.days) : null;
