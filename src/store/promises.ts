@@ -1,4 +1,5 @@
 import { sql, type SQL } from 'drizzle-orm';
+import type { ImpressionKind } from '@/core/edition/impressionStates';
 import type { Db } from './db';
 import { readyCount } from './orders';
 
@@ -52,3 +53,25 @@ export const routeDaysSeen = (db: Db, routeId: string) =>
   db.all<{ from: string; to: string }>(sql`
     SELECT sent_on AS "from", back_on AS "to" FROM sent_jobs
     WHERE route_id = ${routeId} AND back_on IS NOT NULL ORDER BY back_on DESC LIMIT 12`);
+
+/** Impressions that came back with an order and have not been looked at since. */
+export const cameBackWith = (
+  db: Db,
+  orderNumber: number,
+): Promise<
+  {
+    id: string;
+    editionId: string;
+    title: string;
+    kind: ImpressionKind;
+    number: number;
+    size: number | null;
+  }[]
+> =>
+  db.all(sql`
+    SELECT i.id, i.edition_id AS editionId, w.title, i.kind, i.number, e.size
+    FROM impressions i JOIN editions e ON e.id = i.edition_id JOIN works w ON w.id = e.work_id
+    WHERE i.state = 'returned' AND (
+      SELECT json_extract(r.body, '$.order') FROM register r
+      WHERE r.impression_id = i.id AND r.act = 'returned' ORDER BY r.seq DESC LIMIT 1) = ${orderNumber}
+    ORDER BY w.title, i.number`);

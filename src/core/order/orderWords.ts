@@ -7,3 +7,6 @@ export const CASE_KINDS = ['late', 'returned', 'damaged', 'lost'] as const;
 export const CASE_STATES = ['open', 'claimed', 'paid', 'refused', 'closed'] as const;
 
 export const CRAFTS = ['framer', 'mounter', 'repairer', 'printer'] as const;
+
+/** What becomes of prints that came back with an order. */
+export const CASE_PRINTS = ['looked at later', 'back in the drawer', 'destroyed'] as const;

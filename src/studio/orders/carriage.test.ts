@@ -20,6 +20,7 @@ import { openEdition } from '../editions/editionActions';
 import { handleImpressions } from '../editions/impressionActions';
 import { receiveLot } from '../papers/lotActions';
 import { addEntry, saveAccount } from '../sales/accountActions';
+import { offerProducts, quoteProduct } from '../prices/productActions';
 import { saveGoods } from '../sales/goodsActions';
 import {
   addressLabel,
@@ -662,6 +663,101 @@ describe('rates, policy, stamps, labels', () => {
     expect(sheet).toMatch(/One carries it\..*and signs/);
     await postActs.removeOpening(f.studio, { id: id! });
     expect(await findRows(f.studio.db, 'openings')).toEqual([]);
+  });
+
+  test('framed and boxed stands against rolled and framed there, each as one sum with its parts', async () => {
+    const f = await house();
+    const [line] = await findRows(f.studio.db, 'printLines');
+    await offerProducts(f.studio, {
+      ...{ workId: f.workId, formatIds: [f.formatId], lineIds: [line!.id], finishes: ['framed'] },
+      inEdition: true,
+    });
+    const [product] = await findRows(f.studio.db, 'products', { finish: 'framed' });
+    const placed = await orderActs.placeOrder(f.studio, {
+      ...PLACED,
+      buyerId: f.buyerId,
+      lines: [
+        {
+          editionId: f.editionId,
+          formatId: f.formatId,
+          productId: product!.id,
+          quantity: 1,
+          price: '150',
+        },
+      ],
+    });
+    const orderId = placed.id!;
+    await orderActs.pickOrder(f.studio, { id: orderId });
+    const instead = async () => (await packingTable(f.studio, orderId))!.instead!;
+    expect(await instead()).toMatchObject({ framer: null, framesHereMinor: null, moreMinor: null });
+    await quoteProduct(f.studio, {
+      ...{ id: product!.id, quote: '80', from: 'Ada', on: null, inEdition: true, foreign: null },
+    });
+    await postActs.saveCraftsperson(f.studio, {
+      ...{ id: null, name: 'Pell', craft: 'framer', place: 'Vell', country: 'Norrholm' },
+      ...{ contact: '', price: '95', days: 9, notes: '' },
+    });
+    const { boxed, rolled, framer, moreMinor, framesHereMinor, frames } = await instead();
+    expect({ frames, framesHereMinor, framer }).toMatchObject({
+      ...{ frames: 1, framesHereMinor: 8_000, framer: { name: 'Pell', isNear: true } },
+    });
+    const sum = (way: typeof boxed) => way!.materialMinor + way!.postageMinor;
+    expect(rolled!.service).toBeTruthy();
+    if (boxed) expect(moreMinor).toBe(sum(rolled) + 9_500 - (sum(boxed) + 8_000));
+    else expect(moreMinor).toBeNull();
+    const plain = await order(f, f.editionId);
+    await orderActs.pickOrder(f.studio, { id: plain });
+    expect((await packingTable(f.studio, plain))!.instead).toBeNull();
+  });
+
+  test.each([
+    ['back in the drawer', 'inspected', 'passed'],
+    ['destroyed', 'destroyed', 'destroyed'],
+    ['looked at later', 'returned', 'returned'],
+  ] as const)('what came back is settled in its case: %s', async (prints, state, act) => {
+    const f = await house();
+    const orderId = await order(f, f.editionId, 2);
+    await send(f, orderId);
+    await orderActs.closeOrder(f.studio, { id: orderId, outcome: 'delivered', note: '' });
+    await orderActs.closeOrder(f.studio, { id: orderId, outcome: 'returned', note: 'a bent corner' });
+    const opened = await caseActs.openCase(f.studio, {
+      ...{ orderId, kind: 'returned', says: 'came back', condition: 'a bent corner', claim: '' },
+      photos: [],
+    });
+    const table = async () => (await packingTable(f.studio, orderId))!;
+    expect((await table()).cameBack).toEqual(['Night Ferry 1/10', 'Night Ferry 2/10']);
+    const move = {
+      id: opened.id!,
+      to: 'closed' as const,
+      claim: '',
+      got: '',
+      refund: '106.20',
+      condition: '',
+    };
+    const done = await caseActs.moveCase(f.studio, { ...move, prints });
+    const all = await findRows(
+      f.studio.db,
+      'impressions',
+      { editionId: f.editionId, state },
+      { orderBy: ['number'] },
+    );
+    expect(all.filter(({ kind }) => kind === 'run').map(({ number }) => number)).toEqual([1, 2]);
+    const lines = await findRows(
+      f.studio.db,
+      'register',
+      { impressionId: all[0]!.id },
+      { orderBy: ['-seq'] },
+    );
+    expect(lines[0]!.act).toBe(act);
+    if (prints === 'looked at later') return;
+    expect(done.message).toContain(`1–2 of 10: ${act}`);
+    expect(lines[0]!.body).toMatchObject({ note: expect.stringContaining('a bent corner') });
+    expect((await table()).cameBack).toEqual([]);
+    const again = await caseActs.openCase(f.studio, {
+      ...{ orderId, kind: 'returned', says: 'once more', condition: '', claim: '', photos: [] },
+    });
+    const twice = caseActs.moveCase(f.studio, { ...move, id: again.id!, prints });
+    expect((await refused(twice)).field).toBe('prints');
   });
 
   test('rules of what goes in: a card for all, a gift in turn from the goods, and its own postage said', async () => {

@@ -1,12 +1,15 @@
 import { InputError, RefusedError } from '@/core/errors';
 import { formatMoney, isBlank, parseSum } from '@/core/measure';
 import { addDays } from '@/core/measure/day';
-import { CASE_KINDS } from '@/core/order/orderWords';
+import { groupBy } from '@/core/groups';
+import { CASE_KINDS, CASE_PRINTS } from '@/core/order/orderWords';
 import { shipBy } from '@/core/parcel/shipBy';
 import type { Tx } from '@/store/db';
 import { nextOrderNumber } from '@/store/orders';
+import { cameBackWith } from '@/store/promises';
 import { findRows, insertRow, patchRow, rowById, type Row } from '@/store/rows';
 import { defineAction } from '../action';
+import { handleImpressions } from '../editions/impressionActions';
 import {
   day,
   id,
@@ -82,6 +85,8 @@ export const moveCase = defineAction({
     got: moneyInput,
     refund: moneyInput,
     condition: line,
+    /** What becomes of prints that came back: looked at later, whole and in the drawer again, or destroyed. */
+    prints: Type.Optional(oneOf(...CASE_PRINTS)),
   }),
 
   async run({ studio, tx, input }) {
@@ -109,11 +114,46 @@ export const moveCase = defineAction({
     });
     if (isOver)
       await bookLoss(studio, tx, order, { claimMinor, gotMinor, refundMinor, says: known.says });
-    const says = `Order ${order.number}, ${known.kind}: ${input.to}${gotMinor ? `, ${formatMoney(gotMinor, currency)} paid` : ''}${refundMinor ? `, ${formatMoney(refundMinor, currency)} given back` : ''}`;
+    const prints = await settlePrints(studio, tx, order.number, {
+      to: input.prints ?? 'looked at later',
+      why: `order ${order.number}, ${known.kind}: ${input.condition.trim() || known.condition || known.says}`,
+    });
+    const says = `Order ${order.number}, ${known.kind}: ${input.to}${gotMinor ? `, ${formatMoney(gotMinor, currency)} paid` : ''}${refundMinor ? `, ${formatMoney(refundMinor, currency)} given back` : ''}${prints}`;
     await noteInJournal(studio, tx, { act: 'noted', subject: 'order', subjectId: order.id, says });
     return { message: `${says}.` };
   },
 });
+
+/** What becomes of the prints that came back with an order, each with its line in the register; in words. */
+async function settlePrints(
+  studio: Studio,
+  tx: Tx,
+  orderNumber: number,
+  { to, why }: { to: (typeof CASE_PRINTS)[number]; why: string },
+): Promise<string> {
+  if (to === 'looked at later') return '';
+  const back = await cameBackWith(tx, orderNumber);
+  if (!back.length)
+    throw new InputError(
+      'prints',
+      to,
+      '“looked at later”: nothing of this order lies here to be settled',
+    );
+  const said: string[] = [];
+  for (const [editionId, own] of groupBy(back, (print) => print.editionId)) {
+    const { message } = await handleImpressions.run({
+      ...{ studio, tx },
+      input: {
+        editionId,
+        impressionIds: own.map(({ id: printId }) => printId),
+        act: to === 'destroyed' ? 'destroyed' : 'passed',
+        note: why,
+      },
+    });
+    said.push(message.replace(/\.$/, ''));
+  }
+  return `; ${said.join('; ')}`;
+}
 
 /** What a case cost and nobody made good is an avoidable loss, and stands as one in the account of the job, if it has one. */
 async function bookLoss(

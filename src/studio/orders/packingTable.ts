@@ -1,6 +1,6 @@
 import { impressionLabel } from '@/core/edition/impressionStates';
 import type { Finding } from '@/core/finding';
-import { formatMoney, localDay, type Minor } from '@/core/measure';
+import { localDay } from '@/core/measure';
 import { addDays, daysBetween } from '@/core/measure/day';
 import {
   carriersNeeded,
@@ -13,6 +13,7 @@ import {
 import { passOpening, type Passage } from '@/core/parcel/passage';
 import { payInStamps, type StampPlan } from '@/core/parcel/stamps';
 import { compareScale, expectedWeight, scaleBlindTo } from '@/core/parcel/weigh';
+import { cameBackWith } from '@/store/promises';
 import { evidenceOf } from '@/store/evidence';
 import { pickedFor } from '@/store/editions';
 import { allServices, ordersOfBuyer, orderWhole, supplyPrices } from '@/store/orders';
@@ -24,24 +25,8 @@ import type { Studio } from '../studio';
 import { shownCosts } from '../prices/shownCosts';
 import { countryFinding, policyOf, servicesFor, type Choice } from './carriage';
 import { promiseToday } from './promise';
-import { packFactsOf, planOf, type PackFacts } from './parcels';
-
-/** What a form would cost and risk, or why it cannot be. */
-export type PackWay = {
-  form: PackForm;
-  possible: boolean;
-  says: string;
-  materialMinor: Minor | null;
-  postageMinor: Minor | null;
-  service: string | null;
-  risk: string;
-};
-
-const RISKS: Record<PackForm, string> = {
-  flat: 'corners, if it is dropped on one; nothing to flatten again',
-  rolled: 'crushed across, and it must be laid flat again; scuffs if pulled tight',
-  boxed: 'weight, and glue and corners if it is dropped',
-};
+import { packFactsOf, planOf } from './parcels';
+import { cheapest, framesQuoted, giftDifferences, insteadOf, wayOf } from './packWays';
 
 /** Everything the packing table shows of an order: its prints, its parcel, what it weighs, who carries it. */
 export const packingTable = cache(async (studio: Studio, orderId: string) => {
@@ -108,6 +93,12 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     cases,
     handovers,
     pictures: Object.fromEntries([...ofCases, ...ofHandovers]),
+    cameBack:
+      order.state === 'returned'
+        ? (await cameBackWith(db, order.number)).map(
+            ({ title, kind, number, size }) => `${title} ${impressionLabel(kind, number, size)}`,
+          )
+        : [],
     parts,
     policy,
     studioName: settings.name,
@@ -128,6 +119,7 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
       ...base,
       plan: null,
       ways: [],
+      instead: null,
       gifts: [],
       shortages: [],
       weighing: null,
@@ -172,6 +164,10 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
     ...base,
     plan,
     ways: PACK_FORMS.map((form) => wayOf(form, facts, prices, rate)),
+    instead: insteadOf(
+      ...([facts, prices, rate, { plan, outer, weight }, base] as const),
+      await framesQuoted(db, lines),
+    ),
     gifts: giftDifferences(facts, wishes, rate, currency),
     shortages: packShortages(plan.needs),
     functions: functionsFinding(plan.functions, (parcel?.without.length ?? 0) > 0),
@@ -188,57 +184,6 @@ export const packingTable = cache(async (studio: Studio, orderId: string) => {
 });
 
 export type PackingTable = NonNullable<Awaited<ReturnType<typeof packingTable>>>;
-
-type Rate = (
-  form: PackForm,
-  outer: { length: number; width: number; height: number },
-  weight: number,
-) => Choice[];
-const cheapest = (choices: readonly Choice[]) => choices.find(({ fit }) => fit.verdict !== 'fails');
-
-/** One form of packing against the others: what it takes from the shelf, what the post asks, what can happen to it. */
-function wayOf(form: PackForm, facts: PackFacts, prices: Map<string, Minor>, rate: Rate): PackWay {
-  const plan = planOf(facts, { form });
-  const none = { form, materialMinor: null, postageMinor: null, service: null, risk: RISKS[form] };
-  if (plan.form !== form) return { ...none, possible: false, says: plan.finding.says };
-  const best = cheapest(rate(form, plan.outer, expectedWeight(plan.parts).weight));
-  return {
-    form,
-    possible: true,
-    says: packShortages(plan.needs).join(' ') || plan.finding.says,
-    materialMinor: plan.needs.reduce(
-      (sum, { supply, count }) => sum + (supply ? (prices.get(supply.id) ?? 0) * count : 0),
-      0,
-    ),
-    postageMinor: best?.price ?? null,
-    service: best ? `${best.service.carrier} ${best.service.name}` : null,
-    risk: RISKS[form],
-  };
-}
-
-/** What each thing that goes in beside the prints does to the postage, said before it is added. */
-function giftDifferences(
-  facts: PackFacts,
-  wishes: Parameters<typeof planOf>[1],
-  rate: Rate,
-  currency: string,
-): { name: string; says: string }[] {
-  const bestOf = (inserts: PackFacts['inserts']) => {
-    const plan = planOf({ ...facts, inserts }, wishes);
-    return cheapest(rate(plan.form, plan.outer, expectedWeight(plan.parts).weight));
-  };
-  const withAll = bestOf(facts.inserts);
-  return facts.inserts.flatMap((insert) => {
-    const without = bestOf(facts.inserts.filter((each) => each !== insert));
-    const more = (withAll?.price ?? 0) - (without?.price ?? 0);
-    if (!withAll || !without || more <= 0) return [];
-    const change =
-      without.service.id === withAll.service.id
-        ? 'is a step of weight more'
-        : `makes it a ${withAll.service.carrier} ${withAll.service.name} instead of ${without.service.name}`;
-    return [{ name: insert.name, says: `${insert.name} ${change}: +${formatMoney(more, currency)}.` }];
-  });
-}
 
 /** Door, stair, lift and vehicle at both ends, in their order. */
 async function passagesOf(

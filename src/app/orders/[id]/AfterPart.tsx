@@ -7,7 +7,7 @@ import type { CaseModel } from '@/app/models';
 import type { Evidence } from '@/core/notes';
 import { useAction } from '@/app/useAction';
 import { draftMessages } from '@/core/order/messages';
-import { CASE_KINDS } from '@/core/order/orderWords';
+import { CASE_KINDS, CASE_PRINTS } from '@/core/order/orderWords';
 import { daysBetween } from '@/core/measure/day';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -70,7 +70,7 @@ export function AfterPart({ table }: { table: PackingModel }) {
         <Messages table={table} />
       </Stack>
       {sheet?.kind === 'open' && <CaseSheet id={order.id} onClose={close} />}
-      {sheet?.kind === 'move' && <MoveSheet of={sheet.of} onClose={close} />}
+      {sheet?.kind === 'move' && <MoveSheet of={sheet.of} back={table.cameBack} onClose={close} />}
       {sheet?.kind === 'resend' && <ResendSheet id={order.id} number={order.number} onClose={close} />}
       {sheet?.kind === 'handover' && <HandoverSheet id={order.id} onClose={close} />}
     </Panel>
@@ -207,7 +207,16 @@ function CaseSheet({ id, onClose }: { id: string; onClose: () => void }) {
 
 const ENDS = ['claimed', 'paid', 'refused', 'closed'] as const;
 
-function MoveSheet({ of, onClose }: { of: CaseModel; onClose: () => void }) {
+function MoveSheet({
+  of,
+  back,
+  onClose,
+}: {
+  of: CaseModel;
+  /** Prints that came back and were not looked at since, as their numbers. */
+  back: readonly string[];
+  onClose: () => void;
+}) {
   return (
     <ActionSheet
       act="moveCase"
@@ -225,6 +234,17 @@ function MoveSheet({ of, onClose }: { of: CaseModel; onClose: () => void }) {
         { kind: 'money', name: 'got', label: 'Paid to us' },
         { kind: 'money', name: 'refund', label: 'Given back to the buyer' },
         { kind: 'text', name: 'condition', label: 'Condition, as it was seen' },
+        ...(back.length > 0
+          ? [
+              {
+                kind: 'choice' as const,
+                name: 'prints',
+                label: back.join(', '),
+                options: CASE_PRINTS.map((each) => ({ key: each, name: each })),
+                hint: 'destroyed: what its edition declared of such a number holds',
+              },
+            ]
+          : []),
       ]}
       first={{
         to: of.state === 'open' ? 'claimed' : 'paid',
@@ -232,8 +252,10 @@ function MoveSheet({ of, onClose }: { of: CaseModel; onClose: () => void }) {
         got: FIGURE,
         refund: (of.refundMinor || null) as number | string | null,
         condition: of.condition,
+        prints: 'looked at later' as (typeof CASE_PRINTS)[number],
       }}
-      input={({ to, claim, got, refund, condition }) => ({
+      input={({ to, claim, got, refund, condition, prints }) => ({
+        prints,
         id: of.id,
         to: to as (typeof ENDS)[number],
         claim: claim ?? '',

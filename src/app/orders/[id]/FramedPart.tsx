@@ -119,26 +119,36 @@ function PassageFront({ passage, box }: { passage: Passage; box: Box }) {
   );
 }
 
-/** The other way: posted rolled, and framed near the buyer. */
-function Instead({ table: { ways, helpers, buyer, plan } }: { table: PackingModel }) {
+/** The other way: posted rolled, and framed near the buyer, as one sum against the box. */
+function Instead({ table: { instead, helpers, buyer } }: { table: PackingModel }) {
   const { money } = useUnits();
-  const boxed = ways.find(({ form }) => form === 'boxed');
-  const framers = helpers.filter(({ craft }) => craft === 'framer');
-  const near = framers.find(({ country }) => country === buyer.country) ?? framers[0];
-  const sum = (way: typeof boxed) =>
-    way?.possible ? (way.materialMinor ?? 0) + (way.postageMinor ?? 0) : null;
-  const isFramed = plan?.layers.some(({ kind }) => kind === 'built box') ?? false;
-  const boxedSum = sum(boxed);
-  if (!isFramed && !near) return null;
+  if (!instead) return null;
+  const { boxed, rolled, framer, frames, framesHereMinor, moreMinor } = instead;
+  const sum = (way: NonNullable<typeof boxed>) => way.materialMinor + way.postageMinor;
+  const here = framesHereMinor ?? 0;
+  const parts = (way: NonNullable<typeof boxed>) =>
+    `${money(way.materialMinor)} from the shelf, ${money(way.postageMinor)} by ${way.service}`;
   return (
     <Stack $gap={4} style={{ marginTop: 14 }}>
       <strong>Or rolled, and framed near the buyer</strong>
+      {moreMinor !== null && (
+        <p>
+          {moreMinor === 0
+            ? 'Both come to the same.'
+            : `Rolled and framed there is ${money(Math.abs(moreMinor))} ${moreMinor > 0 ? 'dearer' : 'cheaper'} than framed here and boxed.`}
+        </p>
+      )}
       <Small>
-        Boxed as it is: {boxedSum === null ? 'no service takes it' : money(boxedSum)} for box and
-        carriage.{' '}
-        {near
-          ? `${near.name}, ${near.craft} in ${near.place}, asks about ${money(near.priceMinor)} and takes ${near.days} days${near.country === buyer.country ? '' : `, but is in ${near.country}`}; the roll goes as any other.`
-          : 'No framer is in the address book: record one under Papers, Carriers.'}{' '}
+        Framed here and boxed:{' '}
+        {boxed
+          ? `${money(sum(boxed) + here)} (${parts(boxed)}, ${framesHereMinor === null ? 'the frame not quoted yet' : `${money(here)} for framing`})`
+          : 'no service takes it'}
+        .{' '}
+        {framer && rolled
+          ? `Rolled and framed there: ${money(sum(rolled) + frames * framer.priceMinor)} (${parts(rolled)}, ${frames > 1 ? `${frames} × ` : ''}${money(framer.priceMinor)} to ${framer.name} in ${framer.place}, ${framer.days} days${framer.isNear ? '' : `, but in ${framer.country}`}).`
+          : framer
+            ? 'It cannot go rolled.'
+            : 'No framer is in the address book: record one under Papers, Carriers.'}{' '}
         A frame that is opened is mended by {nearestRepairer(helpers, buyer.country)}, not by the buyer.
       </Small>
     </Stack>
