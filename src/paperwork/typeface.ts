@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openSync, type Font } from 'fontkit';
 
@@ -45,18 +46,52 @@ const SCRIPTS: readonly Script[] = [
     has: /[\u2e80-\u2fdf\u3000-\u303f\u3400-\u4dbf\u4e00-\u9fff\uf900-\ufaff\uff00-\uff65]|[\u{20000}-\u{2fa1f}]/u,
   },
 ];
+/**
+ * These faces have so many letters that they come in slices of some hundred: a whole one takes seconds to open and to cut down for a
+ * page, a slice a few milliseconds.
+ */
+const SLICED: Readonly<Record<string, string>> = {
+  japanese: 'noto-sans-jp',
+  korean: 'noto-sans-kr',
+  'chinese-simplified': 'noto-sans-sc',
+};
 const HAN = SCRIPTS.at(-1)!;
 const [JAPANESE, KOREAN] = [SCRIPTS.at(-3)!, SCRIPTS.at(-2)!];
 
 const file = (family: string, subset: string, style: string) =>
   join(process.cwd(), 'node_modules/@fontsource', family, 'files', `${family}-${subset}-${style}.woff`);
 
-/** A font by the name it is registered under. */
+const slices = new Map<string, ReadonlyMap<number, string>>();
+
+/** In which slice of a face each letter is; read once for the life of the process. */
+function slicesOf(subset: string): ReadonlyMap<number, string> {
+  const known = slices.get(subset);
+  if (known) return known;
+  const path = join(process.cwd(), 'node_modules/@fontsource', SLICED[subset]!, 'unicode.json');
+  const ranges = JSON.parse(readFileSync(path, 'utf8')) as Record<string, string>;
+  const found = new Map<number, string>();
+  for (const [name, list] of Object.entries(ranges)) {
+    const number = /^\[(\d+)\]$/.exec(name)?.[1];
+    if (!number) continue;
+    for (const range of list.split(',')) {
+      const [from, to] = range.replace(/^U\+/i, '').split('-');
+      const last = parseInt(to ?? from!, 16);
+      for (let code = parseInt(from!, 16); code <= last; code++) found.set(code, number);
+    }
+  }
+  slices.set(subset, found);
+  return found;
+}
+
+/** A font by the name it is registered under; of a face in slices, with the number of the slice. */
 export type FontName = `${Face}:${string}`;
 
 /** The file of a face in a script. */
 export function fontFile(name: FontName): string {
   const [face, subset] = name.split(':') as [Face, string];
+  const [, whole, slice] = /^(.+?)(?:-(\d+))?$/.exec(subset)!;
+  const sliced = slice && SLICED[whole!];
+  if (sliced) return file(sliced, slice, weightOf(face));
   const script = SCRIPTS.find((each) => each.subset === subset);
   if (!script?.family) return file(HOUSE[face].family, subset, HOUSE[face].file);
   return file(script.family, subset, weightOf(face));
@@ -64,7 +99,7 @@ export function fontFile(name: FontName): string {
 
 const opened = new Map<string, Font>();
 
-/** A font, read once for the life of the process: the Chinese one is a megabyte and a half. */
+/** A font, read once for the life of the process. */
 export function fontOf(name: FontName): Font {
   const path = fontFile(name);
   const known = opened.get(path);
@@ -91,17 +126,24 @@ export function fontsOfLetters(text: string, face: Face): { letter: string; font
     const script = SCRIPTS.find(({ has }) => has.test(letter));
     const subset = script === HAN ? han.subset : (script?.subset ?? 'latin');
     const isMark = COMBINING.test(letter);
-    let font: FontName = isMark ? last : `${face}:${subset}`;
+    let font: FontName = isMark ? last : inSlice(face, subset, letter);
     // What the script's font lacks is looked for in the others of its kind.
     if (script === HAN && !has(font, letter))
       font =
         [JAPANESE, KOREAN, HAN]
-          .map(({ subset: other }): FontName => `${face}:${other}`)
+          .map(({ subset: other }): FontName => inSlice(face, other, letter))
           .find((other) => has(other, letter)) ?? font;
     if (!script && NEUTRAL.test(letter) && isRightToLeft(last) && has(last, letter)) font = last;
     last = font;
     return { letter, font };
   });
+}
+
+/** The font of a letter: of a face in slices the slice that has it, or its first, which has not. */
+function inSlice(face: Face, subset: string, letter: string): FontName {
+  if (!SLICED[subset]) return `${face}:${subset}`;
+  const all = slicesOf(subset);
+  return `${face}:${subset}-${all.get(letter.codePointAt(0)!) ?? all.values().next().value!}`;
 }
 
 const has = (font: FontName, letter: string): boolean =>
