@@ -16,6 +16,7 @@ import { Button } from './Button';
 import { Field } from './Field';
 import { CONTENT } from './Layout';
 import { MarkedText } from './Verdict';
+import { useSentence } from './Units';
 import { outbox, type Outgoing } from './outbox';
 import { contextHeaders, newKey, seenNow } from './seen';
 import { AskingRoot } from './useAsked';
@@ -365,6 +366,7 @@ const Bar = styled.div`
 export function LastAction() {
   const { said, hush } = useActionsContext();
   const action = useAction();
+  const sentence = useSentence();
   const { deliver } = action;
   useEffect(() => {
     for (const each of outbox.waiting()) void deliver(each);
@@ -388,7 +390,7 @@ export function LastAction() {
   return (
     // One region that lasts: what is said is heard also when the last thing said is put away.
     <Bar role="status" data-empty={!said || undefined}>
-      {said && <span key={said.key}>{said.message}</span>}
+      {said && <span key={said.key}>{sentence(said.message)}</span>}
       {undo && (
         <Button
           keyName="u"

@@ -101,6 +101,12 @@ export function UnitsProvider({
   return <Context value={value}>{children}</Context>;
 }
 
+/** A sentence of the studio’s with its days as they are said; as it is where no page stands round it. */
+export function useSentence(): (text: string) => string {
+  const units = useContext(Context);
+  return units ? units.sentence : (text) => text;
+}
+
 export function useUnits(): Units {
   const units = useContext(Context);
   if (!units) throw new Error('useUnits outside UnitsProvider');

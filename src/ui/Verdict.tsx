@@ -2,6 +2,7 @@
 import styled from 'styled-components';
 import type { Finding, Mark as MarkName } from '@/core/finding';
 import { t } from './tokens';
+import { useSentence } from './Units';
 
 export type MarkKind = MarkName | 'none';
 
@@ -64,19 +65,21 @@ export function Verdict({
   finding: Pick<Finding, 'verdict' | 'word' | 'says'>;
   short?: boolean;
 }) {
+  const sentence = useSentence();
   return (
     <Line data-verdict={finding.verdict}>
       <Mark kind={finding.verdict} />
-      <span>{short ? finding.word : finding.says}</span>
+      <span>{short ? finding.word : sentence(finding.says)}</span>
     </Line>
   );
 }
 
 export function MarkedText({ kind, children }: { kind: MarkKind; children: React.ReactNode }) {
+  const sentence = useSentence();
   return (
     <Line data-verdict={kind}>
       <Mark kind={kind} />
-      <span>{children}</span>
+      <span>{typeof children === 'string' ? sentence(children) : children}</span>
     </Line>
   );
 }

@@ -179,6 +179,8 @@ export const masters = sqliteTable(
     /** The master this one was worked out from, and how; the stored bytes of both stay. */
     parentId: text('parent_id').references((): AnySQLiteColumn => masters.id, { onDelete: 'set null' }),
     derived: document('derived', 'derived'),
+    /** What it looks like, so that one picture brought in twice is found; empty: not looked at yet. */
+    likeness: text('likeness').notNull().default(''),
     /** In short, for lists: the share of the pixels' detail it holds, and its gravest finding. */
     detailShare: real('detail_share'),
     gravest: document('gravest', 'gravestFinding'),

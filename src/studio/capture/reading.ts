@@ -3,10 +3,11 @@ import { RefusedError } from '@/core/errors';
 import { forgetActsBefore } from '@/store/acts';
 import { allNamings } from '@/store/hashes';
 import { hashOfMaster, mastersByHash, setReadingOver, stillReading } from '@/store/masters';
-import { findRows, removeRow } from '@/store/rows';
+import { findRows, patchWhere, removeRow } from '@/store/rows';
 import { receivingIntakes } from '@/store/works';
 import { UNDO_DAYS } from '../history/undo';
 import { noteInJournal, type Running, type Studio } from '../studio';
+import { fillLikenesses, likenessOfFile } from './likeness';
 import { measuring, resumeMeasuring } from './measure';
 
 export type ReadingState = { step: string; startedAt: number; megapixels: number };
@@ -78,7 +79,9 @@ async function read(studio: Studio, sha256: string, running: Running): Promise<v
     return;
   }
   if (studio.closed) return;
-  await over(studio, sha256, '');
+  const likeness = await likenessOfFile(studio, sha256).catch(() => '');
+  if (studio.closed) return;
+  await over(studio, sha256, '', likeness);
   for (const { id } of await mastersByHash(studio.db, sha256)) void measuring(studio, id);
 }
 
@@ -106,8 +109,9 @@ function whyNot(error: unknown, fileName: string): string {
 }
 
 /** Writes down how a reading ended for every master of the file. */
-async function over(studio: Studio, sha256: string, trouble: string): Promise<void> {
+async function over(studio: Studio, sha256: string, trouble: string, likeness = ''): Promise<void> {
   await studio.store.write(async (tx) => {
+    if (likeness) await patchWhere(tx, 'masters', { sha256 }, { likeness });
     for (const master of await setReadingOver(tx, sha256, trouble)) {
       if (trouble)
         await noteInJournal(studio, tx, {
@@ -126,6 +130,8 @@ export async function deriveAgain(studio: Studio, sha256: string): Promise<boole
   if (photograph) return derivePhotograph(studio, photograph);
   const [wall] = await findRows(studio.db, 'buyerWalls', { sha256 }, { limit: 1 });
   if (wall) return derivePhotograph(studio, wall);
+  const [kept] = await findRows(studio.db, 'evidence', { sha256 }, { limit: 1 });
+  if (kept) return derivePhotograph(studio, kept);
   if (!(await mastersByHash(studio.db, sha256)).some((m) => m.state === 'ready')) return false;
   await readingOfFile(studio, sha256);
   return studio.objects.hasDerived(sha256);
@@ -156,7 +162,7 @@ export async function resumeIntakes(studio: Studio): Promise<string[]> {
   const forgetBefore = daysEarlier(studio.now(), REFUSALS_KEPT_DAYS);
   await studio.store.write((tx) => forgetActsBefore(tx, forgetBefore));
   for (const sha256 of await stillReading(studio.db)) void readingOfFile(studio, sha256);
-  void resumeMeasuring(studio);
+  void resumeMeasuring(studio).then(() => fillLikenesses(studio));
   return swept;
 }
 

@@ -1,4 +1,6 @@
 'use client';
+import type { LookAlike } from '@/studio/capture/likeness';
+import Link from 'next/link';
 import type { MasterModel } from '@/app/models';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
@@ -53,6 +55,7 @@ export function CaptureView({
   readings,
   findings,
   measuring,
+  alike,
 }: {
   workId: string;
   masters: MasterModel[];
@@ -60,6 +63,8 @@ export function CaptureView({
   readings: Readings | null;
   findings: NamedFinding[];
   measuring: { step: string } | null;
+  /** Works whose pictures look like this one. */
+  alike: LookAlike[];
 }) {
   const current = masters.find((m) => m.current);
   return (
@@ -83,6 +88,7 @@ export function CaptureView({
           <Columns $aside={372}>
             <Shown master={current} readings={readings} />
             <Aside>
+              <LookAlikes alike={alike} />
               <Findings master={current} readings={readings} findings={findings} measuring={measuring} />
               <FileFacts master={current} />
               <section>
@@ -315,5 +321,30 @@ function OneMaster({ master: m }: { master: MasterModel }) {
         </Button>
       )}
     </MasterLine>
+  );
+}
+
+/** Another work with the same picture: brought in twice, or two works that are meant to look alike. */
+function LookAlikes({ alike }: { alike: LookAlike[] }) {
+  const { day } = useUnits();
+  if (alike.length === 0) return null;
+  return (
+    <section>
+      <PanelTitle>Brought in twice?</PanelTitle>
+      <ul>
+        {alike.map((each) => (
+          <li key={each.workId} style={{ padding: '3px 0' }}>
+            <MarkedText kind="care">
+              It looks like{' '}
+              <Link href={`/works/${each.workId}/capture`} prefetch={false}>
+                {each.title}
+              </Link>
+              , in since {day(each.receivedAt)} as {each.fileName}. If it is the same original, bring the
+              file in there and put this work away; its numbers must not be sold twice.
+            </MarkedText>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

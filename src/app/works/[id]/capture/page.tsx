@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { masterModel } from '@/app/models';
 import { seen } from '@/app/seen';
+import { lookAlikes } from '@/studio/capture/likeness';
 import { measuringOf, masterFindings, readingsOf } from '@/studio/capture/measure';
 import { wholeOf, type Params } from '../workPage';
 import { CaptureView } from './CaptureView';
@@ -17,6 +18,7 @@ async function CapturePage({ params }: Params) {
       masters={masters.map(masterModel)}
       readings={readings}
       findings={readings && current ? masterFindings(readings, current, work) : []}
+      alike={current?.state === 'ready' ? await lookAlikes(studio, work.id) : []}
       measuring={current ? measuringOf(studio, current.id) : null}
     />
   );

@@ -15,6 +15,7 @@ import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
 import { Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
+import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { BesideListing, type KeptProps, type ListingProps } from './ListingView';
 import { SoNow } from './SoNow';
@@ -44,6 +45,7 @@ const Sheet = styled.ol`
 export function KeptListingPart(props: ListingProps & { kept: KeptProps }) {
   const { workId, kept, facts } = props;
   const action = useAction();
+  const { sentence } = useUnits();
   const [copied, setCopied] = useState(false);
   const elsewhere = kept.untrue.filter(({ key }) => !kept.states.some((state) => state.key === key));
   const copy = () => {
@@ -72,7 +74,7 @@ export function KeptListingPart(props: ListingProps & { kept: KeptProps }) {
                 <div key={line.key}>
                   <MarkedText kind={line.mark}>
                     <span>
-                      {line.said} <strong>{line.now}</strong>{' '}
+                      {line.said} <strong>{sentence(line.now)}</strong>{' '}
                       <Link href={line.act.href} prefetch={false}>
                         {line.act.says}
                       </Link>

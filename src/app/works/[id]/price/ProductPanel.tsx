@@ -72,7 +72,7 @@ export function ProductPanel({ cell, run, onChange, onQuote }: Props) {
 
 /** What of the cost is a guess or not known yet, and whether it has moved since the price was set. */
 export function CostNotes({ cell }: { cell: ProductCell }) {
-  const { money, currency } = useUnits();
+  const { money, currency, sentence } = useUnits();
   const { cost, price } = cell;
   const then = price ? costsOf({ costs: price.question.costs.filter((line) => !line.own) }) : null;
   return (
@@ -81,7 +81,7 @@ export function CostNotes({ cell }: { cell: ProductCell }) {
         <span data-cost-of={cell.productId ?? undefined} data-total={cost.total}>
           Costs <Working working={costWorking(cost, currency)}>{money(cost.total)}</Working>
         </span>
-        , {cost.because}
+        , {sentence(cost.because)}
         {cost.estimated > 0 && `; ${cost.estimated} of ${cost.lines.length} lines are estimated`}.
       </Small>
       {cost.lacks && <MarkedText kind="care">Not whole yet: {cost.lacks} is missing.</MarkedText>}

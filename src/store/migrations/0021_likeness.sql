@@ -1,0 +1,1 @@
+ALTER TABLE `masters` ADD `likeness` text DEFAULT '' NOT NULL;
