@@ -1,6 +1,6 @@
 import { asc, eq, sql, type SQL } from 'drizzle-orm';
 import type { ImpressionKind } from '@/core/edition/impressionStates';
-import { editions, impressions, register, works, buyers, orders, parcels } from './schema';
+import { impressions, register, buyers, orders, parcels } from './schema';
 import { orderSum } from './orders';
 import type { Db } from './db';
 

@@ -6,7 +6,6 @@ import { recordService, recordSupply } from '../orders/shelfActions';
 import { benchLinesToday, placeCounts } from '../reports/bench';
 import { findRows } from '@/store/rows';
 import {
-  ROUTE,
   SERVICE,
   SHELF,
   furnished,
