@@ -17,13 +17,14 @@ export function SlippedPart({ slipped }: { slipped: readonly SlippedPromise[] })
         Slipped <span>{slipped.length}</span>
       </PanelTitle>
       <ul aria-label="Promises that slipped">
-        {slipped.slice(0, SHOWN).map(({ id, number, days, because, leavesOn }) => (
+        {slipped.slice(0, SHOWN).map(({ id, number, shipBy, days, because, leavesOn }) => (
           <li key={id} style={{ padding: '3px 0' }}>
-            <MarkedText kind="care">
+            <MarkedText kind="fails">
               <Link href={`/orders/${id}`} prefetch={false}>
                 Order {number}
               </Link>{' '}
-              by {days} {days === 1 ? 'day' : 'days'}, to {date(leavesOn)}: {because}
+              leaves {date(leavesOn)} at the earliest, {days} {days === 1 ? 'day' : 'days'} after{' '}
+              {date(shipBy)}: {because}
             </MarkedText>
           </li>
         ))}

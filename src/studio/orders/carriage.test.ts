@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { addDays } from '@/core/measure/day';
-import { findRows, rowById } from '@/store/rows';
+import { findRows, patchRow, rowById } from '@/store/rows';
 import * as schema from '@/store/schema';
 import { simulatedCarrier } from '@/simulators/carrier';
 import { simulatedLabelPrinter } from '@/simulators/labelPrinter';
@@ -862,11 +862,18 @@ describe('the promise before yes', () => {
     await handleImpressions(f.studio, {
       ...{ editionId: f.editionId, impressionIds: [ready!.id], act: 'spoiled', note: 'a crease' },
     });
-    const { slipped } = await slippedPromises(f.studio);
+    const now = await promiseToday(f.studio, await rowById(f.studio.db, 'orders', first));
     const { number, promise } = await rowById(f.studio.db, 'orders', first);
-    expect(slipped[0]).toMatchObject({ number, promisedOn: promise!.leavesOn });
-    expect(slipped[0]!.leavesOn > promise!.leavesOn).toBe(true);
-    expect(slipped[0]!.because).toMatch(/proof|print|dry/);
+    expect(now!.leavesOn > promise!.leavesOn).toBe(true);
+    // Said on the bench where it no longer keeps the day the buyer was told, and only there.
+    const tellOf = async (shipBy: string) => {
+      await f.studio.store.write((tx) => patchRow(tx, 'orders', first, { shipBy }));
+      return (await slippedPromises(f.studio)).slipped.find((each) => each.number === number);
+    };
+    expect(await tellOf(addDays(now!.leavesOn, -2))).toMatchObject({
+      ...{ leavesOn: now!.leavesOn, days: 2, because: expect.stringMatching(/proof|print|dry/) },
+    });
+    expect(await tellOf(now!.leavesOn)).toBeUndefined();
   });
 
   test('public holidays of a place are kept beside the studio’s own days; a place nobody knows is refused', async () => {

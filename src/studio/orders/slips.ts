@@ -1,16 +1,17 @@
 import { slipOf } from '@/core/order/promised';
-import type { Day } from '@/core/measure/day';
+import { daysBetween, type Day } from '@/core/measure/day';
 import { findRows } from '@/store/rows';
 import type { Studio } from '../studio';
 import { promiseToday } from './promise';
 
-/** An order that would be promised for a later day today than it was. */
+/** An order that cannot leave by the day its buyer was told, as its promise would be given today. */
 export type SlippedPromise = {
   id: string;
   number: number;
-  /** The day it was promised to leave, and the one that is honest now. */
-  promisedOn: Day;
+  /** The day it was to leave by, and the one that is honest now. */
+  shipBy: Day;
   leavesOn: Day;
+  /** Between the two. */
   days: number;
   because: string;
 };
@@ -18,7 +19,7 @@ export type SlippedPromise = {
 /** So many are looked at, the soonest promised first: what is due later is looked at as it comes near. */
 const MOST_LOOKED_AT = 24;
 
-/** The promises that have slipped, of the orders that leave next; kept until something is written. */
+/** The promises that have slipped past what buyers were told, of the orders that leave next; kept until something is written. */
 export async function slippedPromises(
   studio: Studio,
 ): Promise<{ slipped: SlippedPromise[]; lookedAt: number; open: number }> {
@@ -30,11 +31,12 @@ export async function slippedPromises(
     for (const order of orders) {
       const now = await promiseToday(studio, order);
       const slip = now && slipOf(order.promise!, now);
-      if (slip)
+      // A day that moved and still keeps what the buyer was told is said at the order alone.
+      if (slip && now.leavesOn > order.shipBy)
         slipped.push({
-          ...{ id: order.id, number: order.number, days: slip.days, because: slip.because },
-          promisedOn: order.promise!.leavesOn,
-          leavesOn: now.leavesOn,
+          ...{ id: order.id, number: order.number, because: slip.because },
+          ...{ shipBy: order.shipBy, leavesOn: now.leavesOn },
+          days: daysBetween(order.shipBy, now.leavesOn),
         });
     }
     return { slipped, lookedAt: orders.length, open: all.length };
