@@ -206,12 +206,24 @@ const sizesOfEditions = (db: Db) =>
     .where(sql`${works.archivedAt} IS NULL`)
     .orderBy(asc(works.title), asc(formats.imageWidthUm), asc(printLines.place), asc(products.id));
 
-export const allBuyers = (db: Db): Promise<Buyer[]> =>
+export type BuyerName = Pick<Buyer, 'id' | 'name' | 'country'>;
+/** Every buyer by name. */
+export const buyerNames = (db: Db): Promise<BuyerName[]> =>
   db
-    .select()
+    .select({ id: buyers.id, name: buyers.name, country: buyers.country })
     .from(buyers)
     .where(isNull(buyers.removedAt))
     .orderBy(asc(sql`${buyers.name} COLLATE NOCASE`));
+
+/** Every country a buyer lives in. */
+export async function countriesOfBuyers(db: Db): Promise<string[]> {
+  const rows = await db
+    .selectDistinct({ country: buyers.country })
+    .from(buyers)
+    .where(isNull(buyers.removedAt))
+    .orderBy(asc(buyers.country));
+  return rows.map(({ country }) => country);
+}
 
 export type SupplyRow = typeof supplies.$inferSelect;
 export const asSupply = (s: SupplyRow): Supply => ({

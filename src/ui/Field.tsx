@@ -1,4 +1,5 @@
 'use client';
+import { plain } from '@/core/find/pick';
 import dynamic from 'next/dynamic';
 import { useContext, useId, useState, type ReactNode, type Ref } from 'react';
 import {
@@ -281,12 +282,23 @@ const FindBox = styled.div`
 /** More lines than this help nobody; another letter narrows them. */
 const FOUND_AT_MOST = 40;
 
+/** The names with what was typed as it stands; where none has it, those with all its words in whatever order. */
+function fitting<T extends { name: string }>(options: readonly T[], typed: string): readonly T[] {
+  const asked = plain(typed);
+  const texts = options.map(({ name }) => plain(name));
+  const whole = options.filter((_, i) => texts[i]!.includes(asked));
+  if (whole.length > 0) return whole;
+  const words = asked.split(/[\s,]+/).filter(Boolean);
+  return options.filter((_, i) => words.every((word) => texts[i]!.includes(word)));
+}
+
 /** A choice among many: typing narrows it. */
 export function Finder({
   label,
   value,
   options,
   onChange,
+  onSearch,
   width,
   wrong,
   hint,
@@ -295,6 +307,8 @@ export function Finder({
   value: string;
   options: readonly { key: string; name: string }[];
   onChange: (key: string) => void;
+  /** Called with what is typed, where there are more choices than those at hand. */
+  onSearch?: (typed: string) => void;
   width?: number;
   wrong?: string | null;
   hint?: ReactNode;
@@ -308,11 +322,10 @@ export function Finder({
     setTyped(chosen?.name ?? '');
   }
   const asked = typed.trim().toLowerCase();
-  const found = (
-    asked && typed !== chosen?.name
-      ? options.filter((o) => o.name.toLowerCase().includes(asked))
-      : options
-  ).slice(0, FOUND_AT_MOST);
+  const found = (asked && typed !== chosen?.name ? fitting(options, asked) : options).slice(
+    0,
+    FOUND_AT_MOST,
+  );
   const choose = (key: string | null) => {
     const option = options.find((o) => o.key === key);
     if (!option) return;
@@ -324,7 +337,10 @@ export function Finder({
       <ComboBox
         items={found.map((o) => ({ id: o.key, name: o.name }))}
         inputValue={typed}
-        onInputChange={setTyped}
+        onInputChange={(text) => {
+          setTyped(text);
+          if (text !== chosen?.name) onSearch?.(text);
+        }}
         value={value}
         onChange={(key) => choose(key === null ? null : String(key))}
         isInvalid={Boolean(wrong)}

@@ -5,11 +5,13 @@ import { ButtonLink, Row } from '@/ui/Button';
 import { Field, Finder } from '@/ui/Field';
 import { PanelTitle, Small } from '@/ui/Layout';
 import { offerKey, offerName, type Offer } from './new/useOrderForm';
+import { useAskedChoices } from '@/app/useAskedChoices';
 import { PromiseChart } from './PromiseChart';
 import { usePromise } from './usePromise';
 
 /** The honest day for something that is asked for and not taken yet, with its reasons. */
-export function BeforeYes({ offers, country }: { offers: readonly Offer[]; country: string }) {
+export function BeforeYes({ offers: first, country }: { offers: readonly Offer[]; country: string }) {
+  const { choices: offers, search } = useAskedChoices('/api/orders/offers', first, offerKey);
   const [chosen, setChosen] = useState(offers[0] ? offerKey(offers[0]) : '');
   const [quantity, setQuantity] = useState('1');
   const [where, setWhere] = useState(country);
@@ -41,6 +43,7 @@ export function BeforeYes({ offers, country }: { offers: readonly Offer[]; count
           label="What is asked for"
           value={chosen}
           onChange={setChosen}
+          onSearch={search}
           width={330}
           options={offers.map((each) => ({ key: offerKey(each), name: offerName(each) }))}
         />

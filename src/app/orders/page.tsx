@@ -8,7 +8,7 @@ import { orderCounts, ordersPage, ORDERS_A_PAGE } from '@/store/orders';
 import { pageOf, queryOf } from '@/app/query';
 import { studio } from '../server';
 import { policyOf } from '@/studio/orders/carriage';
-import { catalogueOf } from '@/studio/orders/catalogue';
+import { offersFor } from '@/studio/orders/catalogue';
 import { laneOf } from '@/studio/orders/lane';
 import { packingTable } from '@/studio/orders/packingTable';
 import type { Studio } from '@/studio/studio';
@@ -24,7 +24,7 @@ async function laneFacts(s: Studio, at: string | undefined) {
   const chosen = orders.find(({ id }) => id === at) ?? orders[0];
   const [table, offers, policy] = await Promise.all([
     chosen ? packingTable(s, chosen.id) : null,
-    catalogueOf(s),
+    offersFor(s, ''),
     policyOf(s),
   ]);
   return {

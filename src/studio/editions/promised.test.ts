@@ -4,6 +4,7 @@ import { recordRoute } from '@/studio/routes/routeActions';
 import { setPrice } from '@/studio/prices/priceActions';
 import { offerProducts, saveLine } from '@/studio/prices/productActions';
 import {
+  BUYER,
   furnished,
   numbersOf,
   order,
@@ -15,7 +16,9 @@ import {
 } from '../../../tests/unit/helpers/house';
 import { checkStudio } from '../care/studioCheck';
 import { offerFormat } from '../formats/formatActions';
-import { cancelOrder, pickOrder, placeOrder } from '../orders/orderActions';
+import { buyersFor, offersFor } from '../orders/catalogue';
+import { readPaste } from '../orders/readList';
+import { cancelOrder, pickOrder, placeOrder, recordBuyer } from '../orders/orderActions';
 import { cartPrices } from '../orders/tiers';
 import { listingOf } from '../prices/listing';
 import { consignmentNote } from '../reports/editionDocuments';
@@ -371,6 +374,25 @@ describe('what a cart would be taken for', () => {
     const sum = (list: readonly { priceMinor: number; quantity: number }[]) =>
       list.reduce((all, each) => all + each.priceMinor * each.quantity, 0);
     expect(sum(lines)).toBe(prices.reduce((all, each) => all + sum(each!), 0));
+  });
+
+  test('what can be sold is found by words in any order, twenty at a time, and buyers by name and country', async () => {
+    const f = await house();
+    const { id: editionId } = await openEdition(f.studio, opening(f, {}));
+    for (let i = 0; i < 25; i++)
+      await offerFormat(f.studio, { workId: f.workId, size: `${80 + i} x 60 mm`, family: 'own' });
+    expect(await offersFor(f.studio, '')).toHaveLength(20);
+    const found = await offersFor(f.studio, '100 ferry 75');
+    expect(found).toMatchObject([{ editionId, formatId: f.formatId, title: 'Night Ferry' }]);
+    expect(await offersFor(f.studio, 'ferry heron')).toEqual([]);
+    await recordBuyer(f.studio, { ...BUYER, name: 'Åse Brønn', country: 'Estmark' });
+    expect(await buyersFor(f.studio, 'estmark ase')).toMatchObject([{ name: 'Åse Brønn' }]);
+    expect((await buyersFor(f.studio, '')).length).toBe(2);
+    const pasted = await readPaste(
+      f.studio,
+      `Ida\nRow 1\nEstmark\n\n2 x ${found[0]!.title} ${found[0]!.formatName}`,
+    );
+    expect(pasted.offers).toMatchObject([{ editionId, formatId: f.formatId }]);
   });
 
   test('a size that has no price has none here; what is no cart is refused by its field', async () => {

@@ -1,6 +1,7 @@
+import { picked, plain } from '@/core/find/pick';
 import { findItem, wordsOf, type ListedItem } from '@/core/order/orderList';
 import type { Db, Tx } from '@/store/db';
-import { sellable } from '@/store/orders';
+import { buyerNames, sellable, type BuyerName } from '@/store/orders';
 import { findRows } from '@/store/rows';
 import type { Studio } from '../studio';
 
@@ -11,6 +12,27 @@ export async function catalogueOf(studio: Studio, tx?: Db | Tx): Promise<readonl
   const today = await studio.today();
   if (tx) return sellable(tx, today);
   return studio.untilWritten(`catalogue ${today}`, () => sellable(studio.db, today));
+}
+
+/** Of what can be sold today, the first that have the words somebody typed. */
+export async function offersFor(studio: Studio, typed: string): Promise<Sellable[]> {
+  const today = await studio.today();
+  const all = await catalogueOf(studio);
+  const texts = await studio.untilWritten(`catalogue words ${today}`, async () =>
+    all.map((o) =>
+      plain([o.title, o.formatName, o.lineName, o.finish, o.runName].filter(Boolean).join(', ')),
+    ),
+  );
+  return picked(all, texts, typed);
+}
+
+/** Of all buyers, the first that have the words somebody typed in their name or country. */
+export async function buyersFor(studio: Studio, typed: string): Promise<BuyerName[]> {
+  const { all, texts } = await studio.untilWritten('buyers to pick', async () => {
+    const names = await buyerNames(studio.db);
+    return { all: names, texts: names.map(({ name, country }) => plain(`${name}, ${country}`)) };
+  });
+  return picked(all, texts, typed);
 }
 
 /** What an item of a list is here: a size of an edition, goods, or nothing that could be told. */

@@ -12,7 +12,7 @@ import { findRows } from '@/store/rows';
 import type { Shop } from '../ports';
 import type { Studio } from '../studio';
 import { addressLines } from './address';
-import { openMatcher, type MatchedItem } from './catalogue';
+import { catalogueOf, openMatcher, type MatchedItem } from './catalogue';
 
 export type MatchedOrder = Omit<ListedOrder, 'items'> & { items: MatchedItem[] };
 /** A list as it was read: what can come in, and what is kept out and why. */
@@ -88,5 +88,10 @@ async function matched(studio: Studio, orders: readonly ListedOrder[], faults: L
 export async function readPaste(studio: Studio, text: string) {
   const { items, ...who } = readPastedOrder(text);
   const match = await openMatcher(studio);
-  return { ...who, items: items.map(match) };
+  const matched = items.map(match);
+  const wanted = new Set(matched.map(({ editionId, formatId }) => `${editionId} ${formatId}`));
+  const offers = (await catalogueOf(studio)).filter(({ editionId, formatId }) =>
+    wanted.has(`${editionId} ${formatId}`),
+  );
+  return { ...who, items: matched, offers };
 }

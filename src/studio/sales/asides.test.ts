@@ -5,14 +5,7 @@ import { placeOrder } from '../orders/orderActions';
 import { recordService, recordSupply } from '../orders/shelfActions';
 import { benchLinesToday, placeCounts } from '../reports/bench';
 import { findRows } from '@/store/rows';
-import {
-  SERVICE,
-  SHELF,
-  furnished,
-  order,
-  refused,
-  withPrints,
-} from '../../../tests/unit/helpers/house';
+import { SERVICE, SHELF, furnished, order, refused, withPrints } from '../../../tests/unit/helpers/house';
 import { forgetAttention, saveAttention } from './attentionActions';
 import { payCause, setCauseTerms } from './causeActions';
 import { channelsPage } from './channelsPage';

@@ -15,6 +15,7 @@ import {
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { useAskedChoices } from '@/app/useAskedChoices';
 import { PromiseChart } from '../PromiseChart';
 import { usePromise } from '../usePromise';
 import { BuyerForm } from './BuyerForm';
@@ -31,6 +32,7 @@ import {
 } from './useOrderForm';
 
 type BuyerChoice = { id: string; name: string; country: string };
+const idOf = ({ id }: BuyerChoice): string => id;
 type Channel = { id: string; name: string };
 type Props = {
   buyers: BuyerChoice[];
@@ -78,7 +80,17 @@ function NothingToSell() {
   );
 }
 
-function Order({ buyers, offers, goods, channels, countries }: Omit<Props, 'handlingDays'>) {
+function Order({ goods, channels, countries, ...first }: Omit<Props, 'handlingDays'>) {
+  const {
+    choices: offers,
+    search: searchOffers,
+    add: addOffers,
+  } = useAskedChoices('/api/orders/offers', first.offers, offerKey);
+  const { choices: buyers, search: searchBuyers } = useAskedChoices(
+    '/api/people/find',
+    first.buyers,
+    idOf,
+  );
   const form = useOrderForm({ buyers, offers, goods });
   const country =
     form.buyerId === SOMEBODY_NEW
@@ -99,9 +111,9 @@ function Order({ buyers, offers, goods, channels, countries }: Omit<Props, 'hand
       }}
     >
       <Stack $gap={18}>
-        <PasteOrder form={form} offers={offers} />
-        <WhoBuys form={form} buyers={buyers} countries={countries} />
-        <WhatTheyBuy form={form} offers={offers} />
+        <PasteOrder form={form} hasOffers={offers.length > 0} onOffers={addOffers} />
+        <WhoBuys form={form} buyers={buyers} onSearch={searchBuyers} countries={countries} />
+        <WhatTheyBuy form={form} offers={offers} onSearch={searchOffers} />
         <HowItGoes form={form} channels={channels} />
         <WhatIsSpecial form={form} />
         {promise && (
@@ -145,10 +157,12 @@ function Order({ buyers, offers, goods, channels, countries }: Omit<Props, 'hand
 function WhoBuys({
   form,
   buyers,
+  onSearch,
   countries,
 }: {
   form: OrderForm;
-  buyers: BuyerChoice[];
+  buyers: readonly BuyerChoice[];
+  onSearch: (typed: string) => void;
   countries: string[];
 }) {
   return (
@@ -159,6 +173,7 @@ function WhoBuys({
           label="Buyer"
           value={form.buyerId}
           onChange={form.setBuyer}
+          onSearch={onSearch}
           width={340}
           options={[
             { key: SOMEBODY_NEW, name: 'somebody new' },
@@ -179,13 +194,21 @@ function WhoBuys({
   );
 }
 
-function WhatTheyBuy({ form, offers }: { form: OrderForm; offers: readonly Offer[] }) {
+function WhatTheyBuy({
+  form,
+  offers,
+  onSearch,
+}: {
+  form: OrderForm;
+  offers: readonly Offer[];
+  onSearch: (typed: string) => void;
+}) {
   return (
     <Panel>
       <Stack $gap={10}>
         <PanelTitle>What they buy</PanelTitle>
         {form.lines.map((line, i) => (
-          <Line key={line.key} form={form} line={line} index={i} offers={offers} />
+          <Line key={line.key} {...{ form, line, offers, onSearch }} index={i} />
         ))}
         {form.goodsLines.map((line, i) => (
           <GoodsRow key={line.key} form={form} line={line} index={i} />
@@ -225,11 +248,13 @@ function Line({
   line,
   index,
   offers,
+  onSearch,
 }: {
   form: OrderForm;
   line: OrderLine;
   index: number;
   offers: readonly Offer[];
+  onSearch: (typed: string) => void;
 }) {
   const { bareMoney, money, currency } = useUnits();
   const offer = form.offerOf(line);
@@ -242,6 +267,7 @@ function Line({
           label="Print"
           value={line.offer}
           onChange={(key) => form.changeLine(line.key, { offer: key })}
+          onSearch={onSearch}
           width={420}
           options={offers.map((each) => ({ key: offerKey(each), name: offerName(each) }))}
           wrong={wrong('formatId')}

@@ -70,10 +70,20 @@ type Pasted = {
     productId: string | null;
     is: string | null;
   }[];
+  /** What the lines are here, so that each can be shown. */
+  offers: Offer[];
 };
 
 /** An order that came as text: who and where, an empty line, and what, a line each. */
-export function PasteOrder({ form, offers }: { form: OrderForm; offers: readonly Offer[] }) {
+export function PasteOrder({
+  form,
+  hasOffers,
+  onOffers,
+}: {
+  form: OrderForm;
+  hasOffers: boolean;
+  onOffers: (offers: readonly Offer[]) => void;
+}) {
   const [text, setText] = useState('');
   const [says, setSays] = useState<string | null>(null);
   const read = async () => {
@@ -83,6 +93,7 @@ export function PasteOrder({ form, offers }: { form: OrderForm; offers: readonly
       return;
     }
     const body = answer.done;
+    onOffers(body.offers);
     const known = body.items.filter(({ editionId, formatId }) => editionId && formatId);
     const unknown = body.items.filter((item) => !known.includes(item));
     form.paste({
@@ -108,7 +119,7 @@ export function PasteOrder({ form, offers }: { form: OrderForm; offers: readonly
         : 'Filled in below: look it over.',
     );
   };
-  if (!offers.length) return null;
+  if (!hasOffers) return null;
   return (
     <details>
       <summary>Paste an order that came as text</summary>

@@ -94,7 +94,7 @@ export function useOrderForm({
   offers,
   goods = [],
 }: {
-  buyers: { id: string }[];
+  buyers: readonly { id: string }[];
   offers: readonly Offer[];
   goods?: GoodsOffer[];
 }) {
