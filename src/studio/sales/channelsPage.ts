@@ -1,3 +1,4 @@
+import { A_PICK, picked, plain } from '@/core/find/pick';
 import { localDay } from '@/core/measure';
 import { daysBetween, yearBefore } from '@/core/measure/day';
 import { imageOf } from '@/core/crop/border';
@@ -11,7 +12,7 @@ import { OLD_AFTER_DAYS } from '../routes/routes';
 import type { Studio } from '../studio';
 
 /** Everything with a price, as it is sold anywhere. */
-export async function thingsSold(studio: Studio) {
+async function thingsSold(studio: Studio) {
   const book = await openCostBook(studio);
   const [products, sold] = await Promise.all([
     pricedProducts(studio),
@@ -38,16 +39,33 @@ export async function thingsSold(studio: Studio) {
   };
 }
 
+/** The same, the best sold first, kept until something is written. */
+async function thingsKept(studio: Studio) {
+  const today = await studio.today();
+  return studio.untilWritten(`things sold ${today}`, async () => {
+    const { things, rates } = await thingsSold(studio);
+    const sorted = [...things].sort((a, b) => b.sold - a.sold || a.name.localeCompare(b.name));
+    return { things: sorted, texts: sorted.map(({ name }) => plain(name)), rates };
+  });
+}
+
+/** Of everything with a price, the first that have the words somebody typed, the best sold first. */
+export async function thingsFor(studio: Studio, typed: string) {
+  const { things, texts } = await thingsKept(studio);
+  return picked(things, texts, typed);
+}
+
 /** Where things are sold and by which rules, and what could be held against them. */
 export async function channelsPage(studio: Studio) {
   const [channels, { things, rates }, { timeZone }] = await Promise.all([
     findRows(studio.db, 'channels', { archivedAt: null }, { orderBy: ['name'] }),
-    thingsSold(studio),
+    thingsKept(studio),
     studio.settings(),
   ]);
   const today = localDay(studio.now(), timeZone);
   return {
-    things,
+    /** The best sold; others are found by their names. */
+    things: things.slice(0, A_PICK),
     ratePerHour: rates.ratePerHour,
     channels: channels
       .sort((a, b) => CHANNEL_KINDS.indexOf(a.kind) - CHANNEL_KINDS.indexOf(b.kind))

@@ -16,7 +16,7 @@ import { addEntry, saveAccount } from './accountActions';
 import { batchPage } from './batchPage';
 import { forgetCausePayment, payCause } from './causeActions';
 import { saveChannel } from './channelActions';
-import { channelsPage } from './channelsPage';
+import { channelsPage, thingsFor } from './channelsPage';
 import { incomePage } from './incomePage';
 
 const QUESTION = {
@@ -241,6 +241,14 @@ describe('looking back', () => {
     expect(await lines()).not.toBe(before);
     expect((await priceListCsv(f.studio)).includes('58.08')).toBe(false);
     expect((await f.studio.settings()).taxShown).toBe(0.21);
+  });
+
+  test('what is held against channels is found by its name, the best sold first', async () => {
+    const f = await selling();
+    const [thing] = await thingsFor(f.studio, 'ferry');
+    expect(thing).toMatchObject({ price: 4_800, name: expect.stringContaining('Night Ferry') });
+    expect((await channelsPage(f.studio)).things).toEqual([thing]);
+    expect(await thingsFor(f.studio, 'heron')).toEqual([]);
   });
 
   test('a channel whose rules were read long ago says so', async () => {

@@ -21,6 +21,7 @@ import {
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import type { ChannelsPageProps, ListedChannel } from '@/studio/sales/channelsPage';
+import { useAskedChoices } from '@/app/useAskedChoices';
 import { SalesNav } from '../SalesNav';
 import { ChannelBars } from './ChannelBars';
 import { ChannelRules } from './ChannelRules';
@@ -35,6 +36,8 @@ const Rules = styled.ul`
     gap: 3px;
   }
 `;
+
+const idOf = ({ id }: { id: string }): string => id;
 
 /** The same thing sold in several places: every cent of a sale, a month at any rate, where one overtakes another. */
 export function ChannelsView(props: ChannelsPageProps) {
@@ -97,9 +100,10 @@ export function ChannelsView(props: ChannelsPageProps) {
   );
 }
 
-function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
+function Comparison({ channels, things: first, ratePerHour }: ChannelsPageProps) {
+  const { choices: things, search } = useAskedChoices('/api/orders/things', first, idOf);
   const { money } = useUnits();
-  const [at, setAt] = useState([...things].sort((a, b) => b.sold - a.sold)[0]!.id);
+  const [at, setAt] = useState(first[0]!.id);
   const thing = things.find((each) => each.id === at) ?? things[0]!;
   const [typed, setTyped] = useState('6');
   const perMonth = Math.max(0, readNumber(typed) ?? 0);
@@ -119,6 +123,7 @@ function Comparison({ channels, things, ratePerHour }: ChannelsPageProps) {
           label="What is sold"
           value={thing.id}
           onChange={setAt}
+          onSearch={search}
           options={things.map(({ id, name }) => ({ key: id, name }))}
           width={380}
         />

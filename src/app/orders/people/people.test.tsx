@@ -168,16 +168,20 @@ describe('a letter', () => {
     ...{ id, name, country: 'Norrholm', orders: 2, lastOrderOn: null, hasWork: false },
     ...{ since: '2026-05-02', how: 'at the fair' },
   });
-  const show = (asked: { work: string; voucher: string; word: string }, goesTo = [line('o', 'Oda')]) =>
+  const show = (
+    asked: { work: string; voucher: string; word: string },
+    goesTo = [line('o', 'Oda')],
+    count = goesTo.length,
+  ) =>
     renderPart(
       <LetterView
         works={[{ id: 'w', title: 'Ferry' }]}
         asked={asked}
         wrong={null}
         products={[{ id: 'p', name: '400 × 300 mm', finding: finding('fails', 'a loss') }]}
-        goesTo={goesTo}
-        withoutMail={[line('n', 'No Mail')]}
-        askAgain={[line('l', 'Long Ago')]}
+        goesTo={{ count, drawn: goesTo }}
+        withoutMail={{ count: 1, drawn: [line('n', 'No Mail')] }}
+        askAgain={{ count: 9, drawn: [line('l', 'Long Ago')] }}
       />,
     );
 
@@ -190,6 +194,14 @@ describe('a letter', () => {
     expect(screen.getByRole('link', { name: /^The list, 1 line/ }).getAttribute('href')).toBe(
       '/api/export/letter.csv?work=w&voucher=10&word=F10',
     );
+  });
+
+  test('of many the first are drawn, and how many more there are is said wherever they are counted', () => {
+    show({ work: '', voucher: '', word: '' }, [line('o', 'Oda')], 20_000);
+    expect(screen.getByText('And 19999 more: the list that is saved has them all.')).toBeTruthy();
+    expect(screen.getByText(/20000 may be written to/)).toBeTruthy();
+    expect(screen.getByRole('link', { name: /^The list, 20000 lines/ })).toBeTruthy();
+    expect(screen.getByText(/, and 8 more/)).toBeTruthy();
   });
 
   test('what is typed is asked for by the address', () => {

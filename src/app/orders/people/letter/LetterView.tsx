@@ -35,6 +35,9 @@ export type LetterLine = {
 };
 type Asked = { work: string; voucher: string; word: string };
 
+/** The first of many, and how many there are. */
+type Drawn = { count: number; drawn: LetterLine[] };
+
 /** A letter about a work: who may get it, who may not, and what a voucher in it leaves of each price. */
 export function LetterView({
   works,
@@ -49,9 +52,9 @@ export function LetterView({
   asked: Asked;
   wrong: string | null;
   products: { id: string; name: string; finding: Finding }[];
-  goesTo: LetterLine[];
-  withoutMail: LetterLine[];
-  askAgain: LetterLine[];
+  goesTo: Drawn;
+  withoutMail: Drawn;
+  askAgain: Drawn;
 }) {
   const query = new URLSearchParams(asked);
   return (
@@ -60,7 +63,7 @@ export function LetterView({
         <div>
           <PageTitle>A letter about a work</PageTitle>
           <Lead>
-            {goesTo.length} may be written to. Glassine sends nothing: the list goes into whatever writes
+            {goesTo.count} may be written to. Glassine sends nothing: the list goes into whatever writes
             your letters.
           </Lead>
         </div>
@@ -86,7 +89,7 @@ export function LetterView({
               <LinkList>
                 <li>
                   <a href={`/api/export/letter.csv?${query}`} download>
-                    The list, {goesTo.length} line{goesTo.length === 1 ? '' : 's'} (CSV)
+                    The list, {goesTo.count} line{goesTo.count === 1 ? '' : 's'} (CSV)
                   </a>
                 </li>
               </LinkList>
@@ -172,7 +175,7 @@ function Vouchers({
   );
 }
 
-function Goes({ people, hasWork }: { people: LetterLine[]; hasWork: boolean }) {
+function Goes({ people: { drawn: people, count }, hasWork }: { people: Drawn; hasWork: boolean }) {
   const { date } = useUnits();
   if (people.length === 0)
     return (
@@ -226,10 +229,20 @@ function Goes({ people, hasWork }: { people: LetterLine[]; hasWork: boolean }) {
         ]
       : []),
   ];
-  return <DataTable label="Who it goes to" rows={people} columns={columns} keyOf={({ id }) => id} />;
+  return (
+    <>
+      <DataTable label="Who it goes to" rows={people} columns={columns} keyOf={({ id }) => id} />
+      <Beyond count={count - people.length} />
+    </>
+  );
 }
 
-function LeftOut({ people, title }: { people: LetterLine[]; title: string }) {
+/** How many are not drawn: a page of twenty thousand names helps nobody. */
+function Beyond({ count }: { count: number }) {
+  return count > 0 ? <Small>And {count} more: the list that is saved has them all.</Small> : null;
+}
+
+function LeftOut({ people: { drawn: people, count }, title }: { people: Drawn; title: string }) {
   if (people.length === 0) return null;
   return (
     <div>
@@ -243,6 +256,7 @@ function LeftOut({ people, title }: { people: LetterLine[]; title: string }) {
             </Link>
           </span>
         ))}
+        {count > people.length && `, and ${count - people.length} more`}
       </p>
     </div>
   );

@@ -8,6 +8,9 @@ import { LetterView } from './LetterView';
 
 export const metadata: Metadata = { title: 'A letter · People' };
 
+/** Nobody reads further; the list that is saved has them all. */
+const MOST_DRAWN = 150;
+
 async function LetterPage({
   searchParams,
 }: {
@@ -19,10 +22,14 @@ async function LetterPage({
     await studio(),
     ask,
   );
-  const named = (people: typeof goesTo) =>
-    people.map(({ id, name, country, orders, lastOrderOn, hasWork, since, how }) => ({
-      ...{ id, name, country, orders, lastOrderOn, hasWork, since, how },
-    }));
+  const named = (people: typeof goesTo) => ({
+    count: people.length,
+    drawn: people
+      .slice(0, MOST_DRAWN)
+      .map(({ id, name, country, orders, lastOrderOn, hasWork, since, how }) => ({
+        ...{ id, name, country, orders, lastOrderOn, hasWork, since, how },
+      })),
+  });
   return (
     <LetterView
       works={works}
