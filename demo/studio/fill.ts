@@ -38,6 +38,7 @@ export type Known = {
   routes: Map<string, string>;
   buyers: string[];
   editions: Map<string, string>;
+  channels: Map<string, string>;
   services: { id: string; tracked: boolean }[];
 };
 
@@ -60,6 +61,7 @@ export async function fillStudio(
     routes: new Map(),
     buyers: [],
     editions: new Map(),
+    channels: new Map(),
     services: [],
   };
   clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));

@@ -170,9 +170,20 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
       products.noteTiming(studio, { act, seconds: Math.round(minutes * 60), prints }),
     ),
   );
+  clock.at(day(119), async () => {
+    for (const { readDaysAgo, ...channel } of CHANNELS) {
+      const { id } = await saveChannel(studio, { ...channel, readOn: null });
+      known.channels.set(channel.name, id!);
+    }
+  });
+  // Their rules were read again since, some longer ago than others.
   clock.at(day(45), async () => {
     for (const { readDaysAgo, ...channel } of CHANNELS)
-      await saveChannel(studio, { ...channel, readOn: clock.day(readDaysAgo) });
+      await saveChannel(studio, {
+        ...channel,
+        id: known.channels.get(channel.name)!,
+        readOn: clock.day(readDaysAgo),
+      });
   });
   clock.at(day(44), () => stockGoods(studio));
   clock.at(day(40), () => noteMarket(studio, clock, known));

@@ -33,7 +33,7 @@ export function scheduleOrders(studio: Studio, clock: DemoClock, known: Known): 
       o.daysAgo - days >= 1 ? { days: o.daysAgo - days, hour } : { hoursAgo: Math.max(1, 9 - hour / 3) };
     const far = reaches(o);
     clock.at(o.daysAgo === 0 ? { hoursAgo: 2 } : { days: o.daysAgo, hour: 9 + (i % 8) }, async () => {
-      orderId = await place(studio, known, o);
+      orderId = await place(studio, known, o, i);
     });
     if (o.reaches === 'cancelled')
       clock.at(after(1, 10), () => orders.cancelOrder(studio, { id: orderId, note: o.note ?? '' }));
@@ -70,7 +70,11 @@ export function scheduleOrders(studio: Studio, clock: DemoClock, known: Known): 
   });
 }
 
-async function place(studio: Studio, known: Known, o: DemoOrder): Promise<string> {
+/** Most come through the studio's own site, some through the market, and of a few nobody said. */
+const channelOf = (i: number): string | null =>
+  i % 7 === 5 ? null : i % 4 === 2 ? 'the Kroon market' : 'own site';
+
+async function place(studio: Studio, known: Known, o: DemoOrder, i: number): Promise<string> {
   const lines = o.lines.map(([work, size, quantity]) => ({
     editionId: known.editions.get(work)!,
     formatId: known.formats.get(`${work} ${size}`)!,
@@ -78,7 +82,9 @@ async function place(studio: Studio, known: Known, o: DemoOrder): Promise<string
     quantity,
     price: PRICE_BEFORE_IT_WAS_SET[`${work} ${size}`] ?? '',
   }));
+  const channel = channelOf(i);
   const { id } = await orders.placeOrder(studio, {
+    channelId: channel === null ? null : known.channels.get(channel)!,
     buyerId: known.buyers[o.buyer]!,
     lines,
     carriage: o.carriage ?? '',
