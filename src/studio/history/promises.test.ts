@@ -692,6 +692,16 @@ describe('undo restores every column', () => {
       takenOn: '2026-11-02',
     });
     await go('removePhotograph', { id: 'photo' });
+    const noted = { subject: 'paper', subjectId: paperId, text: 'scuffs', isLesson: false };
+    const noteId = (await go('addNote', noted)).id!;
+    await studio.store.write((tx) =>
+      insertRow(tx, 'evidence', {
+        ...{ id: 'seen', subject: 'note', subjectId: noteId, sha256: 'c'.repeat(64), bytes: 9 },
+        ...{ fileName: 'scuff.jpg', words: '', at: studio.now() },
+      }),
+    );
+    await go('describeEvidence', { id: 'seen', words: 'the lower edge' });
+    await go('removeEvidence', { id: 'seen' });
     const asked = { formatId, paperId, routeId, kind: 'whole', changed: '', cost: '', made: true };
     const proof = (await go('askProof', asked)).id!;
     const judged = {
