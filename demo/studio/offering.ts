@@ -171,7 +171,7 @@ export function scheduleOffering(studio: Studio, clock: DemoClock, known: Known)
     ),
   );
   clock.at(day(119), async () => {
-    for (const { readDaysAgo, ...channel } of CHANNELS) {
+    for (const { readDaysAgo: _, ...channel } of CHANNELS) {
       const { id } = await saveChannel(studio, { ...channel, readOn: null });
       known.channels.set(channel.name, id!);
     }
