@@ -343,10 +343,21 @@ export type HandoverFacts = {
   weight: string;
   /** One or two people. */
   people: string;
-  past: readonly { when: string; from: string; to: string; condition: string; bears: string }[];
+  past: readonly {
+    when: string;
+    from: string;
+    to: string;
+    condition: string;
+    bears: string;
+    /** Photographs taken then, as files. */
+    pictures: readonly string[];
+  }[];
   letter: boolean;
   at: string;
 };
+
+/** So many photographs stand side by side; the others are on the order's page. */
+const MOST_PICTURES = 7;
 
 /** Rows to be filled in by hand at the door, beside what was noted already. */
 const EMPTY_ROWS = 4;
@@ -412,6 +423,9 @@ export async function handoverPdf(f: HandoverFacts): Promise<Buffer> {
         width: width * 0.34,
       },
     );
+    row?.pictures
+      .slice(0, MOST_PICTURES)
+      .forEach((file, i) => page.image(file, 20 + i * 24, y + 14, 22, 14.5));
     y += 30;
   }
   page.text(

@@ -1,4 +1,7 @@
 import { eq } from 'drizzle-orm';
+import { Readable } from 'node:stream';
+import sharp from 'sharp';
+import { keepEvidence } from '../evidence/evidence';
 import { addDays } from '@/core/measure/day';
 import { findRows, patchRow, rowById } from '@/store/rows';
 import * as schema from '@/store/schema';
@@ -656,7 +659,26 @@ describe('rates, policy, stamps, labels', () => {
       ...{ orderId, from: 'Pell', to: 'the studio', condition: 'corners sound', bears: 'the studio' },
       photos: [],
     });
-    const sheet = await textOfPdf((await handoverSheet(f.studio, orderId)).bytes);
+    const bare = (await handoverSheet(f.studio, orderId)).bytes;
+    const [hands] = await findRows(f.studio.db, 'handovers', { orderId });
+    const taken = await sharp({ create: { width: 90, height: 60, channels: 3, background: '#555' } })
+      .jpeg()
+      .toBuffer();
+    const received = await f.studio.objects.receive(Readable.from([taken]), 'corner.jpg', {
+      known: () => true,
+    });
+    await keepEvidence(f.studio, {
+      ...{
+        subject: 'handover',
+        subjectId: hands!.id,
+        words: 'a corner',
+        fileName: 'corner.jpg',
+        received,
+      },
+    });
+    const shown = (await handoverSheet(f.studio, orderId)).bytes;
+    expect([bare, shown].map((pdf) => pdf.includes('/Subtype /Image'))).toEqual([false, true]);
+    const sheet = await textOfPdf(shown);
     expect(sheet).toMatch(
       /Night Ferry.*from Pell to the studio.*corners sound.*the studio bears damage from here/,
     );

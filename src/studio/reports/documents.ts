@@ -1,3 +1,6 @@
+import { join } from 'node:path';
+import { evidenceOf } from '@/store/evidence';
+import { deriveAgain } from '../capture/reading';
 import { impressionLabel } from '@/core/edition/impressionStates';
 import { InputError, RefusedError } from '@/core/errors';
 import {
@@ -290,6 +293,10 @@ export async function handoverSheet(studio: Studio, orderId: string): Promise<Do
     studio.settings(),
     findRows(studio.db, 'handovers', { orderId }, { orderBy: ['at', 'id'] }),
   ]);
+  const pictures = await picturesOfHands(
+    studio,
+    past.map(({ id }) => id),
+  );
   const weightMg = parcel.scaleMg ?? parcel.expectedMg;
   const people = carriersNeeded(weightMg, Math.max(parcel.lengthUm, parcel.widthUm));
   const sides = [parcel.lengthUm, parcel.widthUm, parcel.heightUm];
@@ -307,11 +314,26 @@ export async function handoverSheet(studio: Studio, orderId: string): Promise<Do
       to: each.toWhom,
       condition: each.condition,
       bears: each.bears,
+      pictures: pictures.get(each.id) ?? [],
     })),
     letter: s.unit === 'in',
     at: studio.now(),
   });
   return { name: `from-hand-to-hand_${order.number}.pdf`, bytes };
+}
+
+/** The photographs of changes of hands, as files that can be drawn; one that cannot be shown is left out. */
+async function picturesOfHands(studio: Studio, ids: readonly string[]): Promise<Map<string, string[]>> {
+  const found = new Map<string, string[]>();
+  for (const [id, pictures] of await evidenceOf(studio.db, 'handover', ids))
+    for (const { sha256 } of pictures) {
+      const isThere =
+        (await studio.objects.hasDerived(sha256)) ||
+        (await deriveAgain(studio, sha256).catch(() => false));
+      if (isThere)
+        found.set(id, [...(found.get(id) ?? []), join(studio.objects.derivedDir(sha256), 'view.jpg')]);
+    }
+  return found;
 }
 
 /** What is handed over on a day, a part for each carrier. */
