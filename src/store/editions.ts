@@ -378,3 +378,11 @@ export async function ordersOfEditions(
     found.set(editionId, [...(found.get(editionId) ?? []), number]);
   return found;
 }
+
+/** Editions that open orders or standing reservations wait for. */
+export async function editionsPromised(db: Db, today: string): Promise<string[]> {
+  const rows = await db.all<{ id: string }>(sql`
+    SELECT l.edition_id AS id FROM orders o JOIN order_lines l ON l.order_id = o.id WHERE o.state = 'new'
+    UNION SELECT r.edition_id FROM reservations r WHERE r.ended_at IS NULL AND r.until_on >= ${today}`);
+  return rows.map(({ id }) => id);
+}

@@ -1,6 +1,12 @@
 import { RefusedError } from '@/core/errors';
 import type { Db, Tx } from '@/store/db';
-import { ordersOfEditions, spokenFor, type Edition, type Impression } from '@/store/editions';
+import {
+  editionsPromised,
+  ordersOfEditions,
+  spokenFor,
+  type Edition,
+  type Impression,
+} from '@/store/editions';
 import { freeByEdition, freeOf } from '@/store/soundness';
 import type { Studio } from '../studio';
 import { labelOf } from './labels';
@@ -50,7 +56,10 @@ export async function overpromised(
   today: string,
   editionIds?: readonly string[],
 ): Promise<Overpromised[]> {
-  const short = (await freeByEdition(db, today, editionIds)).filter(({ free }) => free < 0);
+  // Only a run that something is promised of can owe too much: most of many runs are not looked at.
+  const owing = editionIds ?? (await editionsPromised(db, today));
+  if (!owing.length) return [];
+  const short = (await freeByEdition(db, today, owing)).filter(({ free }) => free < 0);
   if (!short.length) return [];
   const orders = await ordersOfEditions(
     db,

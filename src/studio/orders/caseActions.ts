@@ -120,7 +120,8 @@ export const moveCase = defineAction({
     });
     const says = `Order ${order.number}, ${known.kind}: ${input.to}${gotMinor ? `, ${formatMoney(gotMinor, currency)} paid` : ''}${refundMinor ? `, ${formatMoney(refundMinor, currency)} given back` : ''}${prints}`;
     await noteInJournal(studio, tx, { act: 'noted', subject: 'order', subjectId: order.id, says });
-    return { message: `${says}.` };
+    // What happened to a sheet stays so, whatever door it was said at.
+    return { message: `${says}.`, undo: input.prints === 'destroyed' ? null : undefined };
   },
 });
 
