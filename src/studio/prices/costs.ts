@@ -233,6 +233,7 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     packOf(book, ask, outer, paper),
   );
   const finish = finishPart(ask, book, mat);
+  const carriage = carriageOf(book, ask, pack);
   const question: CostQuestion = {
     currency: book.currency,
     ...(isOwn &&
@@ -249,14 +250,14 @@ function costQuestion(book: CostBook, ask: CostAsk, { paper, route }: MadeBy) {
     ...spoilsOf(book),
     shares: sharesOf(book, ask),
     time: timeOf(book, ask),
-    parts: [
-      ...finish.parts,
-      ...pack.parts,
-      ...insertsOf(book, ask, pack),
-      ...carriageOf(book, ask, pack),
-    ],
+    parts: [...finish.parts, ...pack.parts, ...insertsOf(book, ask, pack), ...carriage.parts],
   };
-  return { question, lacks: finish.lacks, packed: pack.packed, unwrapped: pack.unwrapped };
+  return {
+    question,
+    lacks: finish.lacks ?? carriage.lacks,
+    packed: pack.packed,
+    unwrapped: pack.unwrapped,
+  };
 }
 
 /** Works something out once for all products it is the same for. */
@@ -473,25 +474,25 @@ function carriageOf(
   book: CostBook,
   ask: CostAsk,
   { plan, packed }: ReturnType<typeof packOf>,
-): CostQuestion['parts'] {
+): { parts: CostQuestion['parts']; lacks: string | null } {
   const country = book.rates.carriageIn;
-  if (!country || BOXED.has(ask.finish)) return [];
+  if (!country || BOXED.has(ask.finish)) return { parts: [], lacks: null };
   const needs = { needsTracked: false, insureMinor: null, needsDays: null };
   const parcel = { form: plan.form, outer: plan.outer, weight: packed.weight, value: 0, country };
   const [best] = servicesFor(book.services, needs, parcel, {
     policy: book.postPolicy,
     currency: book.currency,
   });
-  if (!best?.price || best.fit.verdict === 'fails') return [];
+  if (!best?.price || best.fit.verdict === 'fails')
+    return { parts: [], lacks: `a service that carries it within ${country}` };
   const { carrier, name, readOn } = best.service;
-  return [
-    {
-      name: 'carriage within the price',
-      price: best.price,
-      count: 1,
-      because: `${carrier} ${name}, the cheapest within ${country} for ${formatWeight(packed.weight)}; rates read ${readOn}, without insurance`,
-    },
-  ];
+  const part = {
+    name: 'carriage within the price',
+    price: best.price,
+    count: 1,
+    because: `${carrier} ${name}, the cheapest within ${country} for ${formatWeight(packed.weight)}; rates read ${readOn}, without insurance`,
+  };
+  return { parts: [part], lacks: null };
 }
 
 /** What the finish itself costs: as quoted; a mat from the shelf where one of it takes the sheet. */

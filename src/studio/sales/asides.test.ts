@@ -154,6 +154,15 @@ test('what a year says could be done is about what is offered, with what lies re
 });
 
 describe('carriage in the price', () => {
+  test('where nobody carries it is said, not passed over: the cost is not whole', async () => {
+    const f = await furnished({ withMaster: false });
+    const asked = async () => (await pricedProducts(f.studio, { workIds: [f.workId] }))[0]!.cost;
+    await setCostRates(f.studio, { ...RATES, carriageIn: 'Norrholm' });
+    expect((await asked()).lacks).toBe('a service that carries it within Norrholm');
+    await recordService(f.studio, SERVICE);
+    expect((await asked()).lacks).toBeNull();
+  });
+
   test('is a line of its own by the cheapest service, everywhere the cost is asked', async () => {
     const f = await furnished({ withMaster: false });
     for (const supply of SHELF) await recordSupply(f.studio, supply);
