@@ -3,16 +3,18 @@ import { day, id, line, listOf, objectSchema, orNull, Type, wholeNumber, type St
 import type { Studio } from '../studio';
 import { promiseForCart } from './promise';
 
+/** Lines of a cart, as a form asks about them before an order is taken. */
+export const cartLines = listOf(
+  objectSchema({
+    editionId: id,
+    formatId: id,
+    productId: Type.Optional(orNull(id)),
+    quantity: wholeNumber(1, 200),
+  }),
+  { maxItems: 50 },
+);
 const cartInput = objectSchema({
-  lines: listOf(
-    objectSchema({
-      editionId: id,
-      formatId: id,
-      productId: Type.Optional(orNull(id)),
-      quantity: wholeNumber(1, 200),
-    }),
-    { maxItems: 50 },
-  ),
+  lines: cartLines,
   country: line,
   notBefore: orNull(day),
 });

@@ -6,8 +6,9 @@ import { unsoldNumbers, type Edition, type Impression } from '@/store/editions';
 import { pricesOn } from '@/store/products';
 import { findRows } from '@/store/rows';
 import { freeLineOf } from '@/store/soundness';
-import { id, listOf, objectSchema, orNull, Type, wholeNumber, type Static } from '../schemas';
+import { objectSchema, type Static } from '../schemas';
 import type { Studio } from '../studio';
+import { cartLines } from './askPromise';
 
 /** So many at one price, with the numbers that were chosen by name. */
 export type TieredLine = { priceMinor: number; quantity: number; numbers: string[] };
@@ -51,17 +52,7 @@ export async function tieredLines(
   return [...lines.values()];
 }
 
-const cartInput = objectSchema({
-  lines: listOf(
-    objectSchema({
-      editionId: id,
-      formatId: id,
-      productId: Type.Optional(orNull(id)),
-      quantity: wholeNumber(1, 200),
-    }),
-    { maxItems: 50 },
-  ),
-});
+const cartInput = objectSchema({ lines: cartLines });
 /** What a line of a cart would be taken for; nothing: it has no price. */
 export type LinePrices = { priceMinor: number; quantity: number }[] | null;
 
