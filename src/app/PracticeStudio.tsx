@@ -1,10 +1,9 @@
 'use client';
 import { useEffect, useState } from 'react';
-import styled from 'styled-components';
 import { postJson, type ActionError } from '@/ui/Actions';
-import { Button, Row } from '@/ui/Button';
+import { Button, ButtonLink, Row } from '@/ui/Button';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
-import { t } from '@/ui/tokens';
+import { TopStrip } from '@/ui/TopStrip';
 import { useAsked } from '@/ui/useAsked';
 import { MarkedText } from '@/ui/Verdict';
 import type { PracticeState } from './practiceStudio';
@@ -63,20 +62,6 @@ export function PracticePart() {
   );
 }
 
-const Banner = styled.aside`
-  background: ${t.slip};
-  border-bottom: 1px solid ${t.slipEdge};
-  color: ${t.slipInk};
-  padding: 6px 24px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  align-items: center;
-  @media print {
-    display: none;
-  }
-`;
-
 /** Over every page of the practice studio: that nothing here is real, and the way back. */
 export function PracticeBanner() {
   const [isSure, setSure] = useState(false);
@@ -87,8 +72,11 @@ export function PracticeBanner() {
     goTo(go === 'anew' ? '/studio#practice' : '/');
   };
   return (
-    <Banner aria-label="Practice studio">
+    <TopStrip aria-label="Practice studio">
       <span>The practice studio: everything in it is made up, and may be spoiled.</span>
+      <ButtonLink href="/guide" quiet>
+        Be led the whole way
+      </ButtonLink>
       <Button onPress={() => void leave('out')}>Back to your own</Button>
       {isSure ? (
         <Button onPress={() => void leave('anew')}>Yes: all that was done here goes</Button>
@@ -98,6 +86,6 @@ export function PracticeBanner() {
         </Button>
       )}
       {error && <MarkedText kind="fails">{error.message}</MarkedText>}
-    </Banner>
+    </TopStrip>
   );
 }

@@ -7,6 +7,8 @@ import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { preload } from 'react-dom';
 import type { UnitSystem } from '@/core/measure';
+import { wayOf } from '@/core/guide/way';
+import { wayFacts } from '@/store/way';
 import { placeCounts } from '@/studio/reports/bench';
 import { ActionsProvider, LastAction } from '@/ui/Actions';
 import { Globals } from '@/ui/Globals';
@@ -19,6 +21,8 @@ import { fontFiles } from './fontFiles';
 import { isInside, PASS_COOKIE } from './guard';
 import { StudioClosed } from './StudioClosed';
 import { PracticeBanner } from './PracticeStudio';
+import { readFollowed, GUIDE_COOKIE } from './guide/follow';
+import { WayStrip } from './guide/WayStrip';
 import { studio, whoseIsAsked, whyClosed } from './server';
 
 export const metadata: Metadata = { title: { default: 'Glassine', template: '%s · Glassine' } };
@@ -48,6 +52,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
                 <SkipLink />
                 {whose === 'practice' && <PracticeBanner />}
                 {inside && <AppHeader counts={await placeCounts(s)} />}
+                {inside && <Followed workId={readFollowed(jar.get(GUIDE_COOKIE)?.value)} />}
                 {children}
                 <LastAction />
               </KeysProvider>
@@ -57,4 +62,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       </body>
     </html>
   );
+}
+
+/** The next step of the work that this browser is led along the way with, where there is one. */
+async function Followed({ workId }: { workId: string | null }) {
+  if (!workId) return null;
+  const facts = await wayFacts((await studio()).db, workId);
+  return facts.work && <WayStrip work={facts.work} steps={wayOf(facts)} />;
 }

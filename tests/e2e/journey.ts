@@ -46,6 +46,21 @@ export async function journey({
     await expect(page.getByText(/none: untagged/)).toBeVisible();
   });
 
+  /** What the strip over every page says the next step is: it follows the records, not what was pressed. */
+  const led = page.getByRole('complementary', { name: 'The whole way' });
+  const expectNext = (step: string, says: string) =>
+    expect(led).toContainText(new RegExp(`Next: ${step}. ${says}`));
+  await test.step('the whole way: the picture is there, and the next step is kept over every page', async () => {
+    await page.goto('/guide');
+    const steps = page.getByRole('list', { name: 'Steps of the whole way' }).getByRole('listitem');
+    await expect(steps).toHaveCount(13);
+    await expect(steps.first()).toContainText('3000 × 2250 px are here.');
+    await hand.press(page.getByRole('button', { name: 'Keep the next step over every page' }));
+    await expectNext('Say what the original is', 'Its medium or its size is not noted yet');
+    await hand.press(led.getByRole('link', { name: 'Go there' }));
+    await page.waitForURL(/\/original$/);
+  });
+
   await test.step('original: its facts', async () => {
     await hand.press(page.getByRole('link', { name: /^original/i }));
     await hand.press(page.getByRole('button', { name: 'Change the facts' }));
@@ -64,6 +79,7 @@ export async function journey({
     await said(page, 'Night Ferry is recorded.');
     await expect(page.getByRole('heading', { name: 'Night Ferry', level: 1 })).toBeVisible();
     await expect(page.getByText('381 × 285.8 mm').first()).toBeVisible();
+    await expectNext('Offer a size that its pixels hold', 'No size is offered yet');
   });
 
   await test.step('sizes: the ladder judges, a tick offers, the border is per side', async () => {
@@ -170,6 +186,7 @@ export async function journey({
     await hand.press(page.getByRole('button', { name: 'Go on all the same' }));
     await said(page, /^Accepted\. Prints of 240 × 180 mm on Harrow Rag 310 are held against it/);
     await expect(page.getByText('accepted, the reference')).toBeVisible();
+    await expectNext('Give it a price', 'No price yet');
   });
 
   await test.step('price: what it costs, what is kept, every cent in one bar', async () => {
@@ -209,6 +226,7 @@ export async function journey({
     await expect(page.getByRole('row', { name: /^1\/5, ready/ })).toBeVisible();
     await hand.press(page.getByRole('button', { name: /^Undo/ }));
     await said(page, 'Taken back: 1–2 of 5: signed.');
+    await expectNext('Look it over, and sign it', '0 to look over, 2 to sign');
     await expect(page.getByRole('row', { name: /^2\/5, to sign/ })).toBeVisible();
     await byKey('s', /^Sign 2/);
     await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();
@@ -258,6 +276,9 @@ export async function journey({
     await said(page, /Order 101 is sealed\. Write the name, order 101/);
     await hand.press(page.getByRole('button', { name: 'It has gone' }));
     await said(page, 'Order 101 is on its way.');
+    await expect(led).toContainText('13 of 13 done. It has gone the whole way.');
+    await hand.press(led.getByRole('button', { name: 'Put this away' }));
+    await expect(led).toBeHidden();
     await expect(page.getByText(/Coast Post large letter, 4\.10/)).toBeVisible();
   });
 

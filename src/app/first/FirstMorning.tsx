@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { PracticePart } from '../PracticeStudio';
 import { useSyncExternalStore } from 'react';
 import { Check as CheckIcon } from 'lucide-react';
@@ -94,6 +95,11 @@ export function FirstMorning({
             The way to a price <span>about five minutes</span>
           </PanelTitle>
           <Way steps={steps} />
+          <p style={{ marginTop: 12 }}>
+            <Link href="/guide" prefetch={false}>
+              The whole way, from a picture to a parcel that has gone
+            </Link>
+          </p>
         </Panel>
         <Panel>
           <PracticePart />
