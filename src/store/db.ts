@@ -11,6 +11,7 @@ import { holdFolder } from './lock';
 import { MIGRATIONS, migrationState, refuseNewer } from './migrationState';
 import * as schema from './schema';
 import { rowsBreaking } from './columnFaults';
+import { keepStatements } from './statements';
 import { dropFollowingTriggers, ensureTriggers } from './triggers';
 
 export type Schema = typeof schema;
@@ -34,7 +35,19 @@ type Surroundings = {
   lastly?: (tx: Tx) => Promise<void>;
 };
 
-const connectionTo = (file: string): Client =>
+keepStatements();
+/** Of a store, and what goes on around that: an act may look into another studio's folder. */
+type Around = { store: Store; surroundings: Surroundings; outer: Around | undefined };
+/** One for all stores: every promise that is made pays for each there is. */
+const around = new AsyncLocalStorage<Around>();
+
+/**
+ * One connection: the driver answers on this thread anyhow, each further one would read the whole schema again before its first
+ * answer (17 ms), and what tells that somebody has written is counted by each connection for itself.
+ */
+const readerOf = (file: string): Client =>
+  createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS, concurrency: 1 });
+const writerOf = (file: string): Client =>
   createClient({ url: `file:${file}`, timeout: STATEMENT_WAIT_MS });
 
 /** The studio's database: many readers, one writer at a time, each side with connections of its own. */
@@ -42,7 +55,6 @@ export class Store {
   private tail: Promise<unknown> = Promise.resolve();
   private readonly reading: Reader;
   private readonly writing: Reader;
-  private readonly around = new AsyncLocalStorage<Surroundings>();
 
   private constructor(
     readonly client: Client,
@@ -68,7 +80,7 @@ export class Store {
     }
     await mkdir(dataDir, { recursive: true });
     const file = join(dataDir, 'glassine.db');
-    const store = new Store(connectionTo(file), connectionTo(file), file);
+    const store = new Store(readerOf(file), writerOf(file), file);
     try {
       await store.retrying(() => store.writer.execute('PRAGMA journal_mode = WAL'));
       // Two processes that start at once bring the database up to date one after the other.
@@ -91,9 +103,19 @@ export class Store {
     return (this.openTx as Reader | null) ?? this.reading;
   }
 
+  private get surroundings(): Surroundings | undefined {
+    let at = around.getStore();
+    while (at && at.store !== this) at = at.outer;
+    return at?.surroundings;
+  }
+
+  private within<T>(surroundings: Surroundings, work: () => T): T {
+    return around.run({ store: this, surroundings, outer: around.getStore() }, work);
+  }
+
   /** The transaction that the code that asks runs in, or null. */
   get openTx(): Tx | null {
-    return this.around.getStore()?.tx ?? null;
+    return this.surroundings?.tx ?? null;
   }
 
   /**
@@ -103,9 +125,9 @@ export class Store {
   write<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
     const joined = this.openTx;
     if (joined) return work(joined);
-    const around = this.around.getStore();
+    const own = this.surroundings;
     const turn = this.tail.then(() =>
-      this.retrying(() => this.oneTransaction(around?.actId ?? null, work, around?.lastly)),
+      this.retrying(() => this.oneTransaction(own?.actId ?? null, work, own?.lastly)),
     );
     this.tail = turn.catch(() => {});
     return turn;
@@ -128,19 +150,18 @@ export class Store {
 
   /** Runs a piece of code whose transactions belong to an act. */
   asAct<T>(actId: string, work: () => Promise<T>, lastly?: (tx: Tx) => Promise<void>): Promise<T> {
-    return this.around.run({ actId, tx: null, afterCommit: [], lastly }, work);
+    return this.within({ actId, tx: null, afterCommit: [], lastly }, work);
   }
 
   get actId(): string | null {
-    return this.around.getStore()?.actId ?? null;
+    return this.surroundings?.actId ?? null;
   }
 
   /** Does something once the open transaction is kept, outside of it; at once where none is open. */
   afterCommit(work: () => void): void {
-    const around = this.around.getStore();
-    const outside = () =>
-      this.around.run({ actId: around?.actId ?? null, tx: null, afterCommit: [] }, work);
-    if (around?.tx) around.afterCommit.push(outside);
+    const own = this.surroundings;
+    const outside = () => this.within({ actId: own?.actId ?? null, tx: null, afterCommit: [] }, work);
+    if (own?.tx) own.afterCommit.push(outside);
     else outside();
   }
 
@@ -159,7 +180,7 @@ export class Store {
    * the index of words before holds on to where its parts lay then, and SQLite 3.45 would call a sound file damaged.
    */
   async integrity(): Promise<string> {
-    const client = this.file ? connectionTo(this.file) : this.client;
+    const client = this.file ? readerOf(this.file) : this.client;
     try {
       const { rows } = await client.execute('PRAGMA integrity_check');
       return rows.map((row) => String(row.integrity_check)).join('; ');
@@ -212,28 +233,26 @@ export class Store {
     work: (tx: Tx) => Promise<T>,
     lastly?: (tx: Tx) => Promise<void>,
   ): Promise<T> {
-    const around: Surroundings = { actId, tx: null, afterCommit: [] };
-    return this.around
-      .run(around, () =>
-        this.writing.transaction(
-          async (tx) => {
-            await tx.run(sql`UPDATE current_act SET act_id = ${actId}`);
-            around.tx = tx;
-            try {
-              const result = await work(tx);
-              await lastly?.(tx);
-              return result;
-            } finally {
-              around.tx = null;
-            }
-          },
-          { behavior: 'immediate' },
-        ),
-      )
-      .then((result) => {
-        for (const next of around.afterCommit) next();
-        return result;
-      });
+    const own: Surroundings = { actId, tx: null, afterCommit: [] };
+    return this.within(own, () =>
+      this.writing.transaction(
+        async (tx) => {
+          await tx.run(sql`UPDATE current_act SET act_id = ${actId}`);
+          own.tx = tx;
+          try {
+            const result = await work(tx);
+            await lastly?.(tx);
+            return result;
+          } finally {
+            own.tx = null;
+          }
+        },
+        { behavior: 'immediate' },
+      ),
+    ).then((result) => {
+      for (const next of own.afterCommit) next();
+      return result;
+    });
   }
 
   private async retrying<T>(work: () => Promise<T>): Promise<T> {
