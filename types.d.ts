@@ -64,5 +64,6 @@ declare module 'fontkit' {
       advanceWidth: number;
     };
   };
+  export function create(bytes: Uint8Array): Font;
   export function openSync(path: string): Font;
 }

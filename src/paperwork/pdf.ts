@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { PT_PER_MM, Sheet, type Run } from './sheet';
-import { fontFile, type FontName } from './typeface';
+import { fontBytes, type FontName } from './typeface';
 
 export const mm = (v: number): number => v * PT_PER_MM;
 const INK = '#17202b';
@@ -26,7 +26,8 @@ export class Page extends Sheet {
       },
       lang: 'en',
       displayTitle: true,
-      font: fontFile('sans:latin'),
+      // None at first: every text names its own.
+      font: '',
     });
     this.doc.on('data', (c: Buffer) => this.chunks.push(c));
     this.ended = new Promise((resolve) => this.doc.on('end', () => resolve(Buffer.concat(this.chunks))));
@@ -40,7 +41,7 @@ export class Page extends Sheet {
   /** Fonts are read when a letter asks for them: most papers need one script. */
   private font(name: FontName): PDFKit.PDFDocument {
     if (!this.registered.has(name)) {
-      this.doc.registerFont(name, fontFile(name));
+      this.doc.registerFont(name, fontBytes(name));
       this.registered.add(name);
     }
     return this.doc.font(name);

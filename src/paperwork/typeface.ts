@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { openSync, type Font } from 'fontkit';
+import { create, type Font } from 'fontkit';
+import { unpackWoff } from './woff';
 
 /** The faces papers are set in. Letters they have not are taken from a face of their own script. */
 export type Face = 'sans' | 'bold' | 'title' | 'serif';
@@ -87,7 +88,7 @@ function slicesOf(subset: string): ReadonlyMap<number, string> {
 export type FontName = `${Face}:${string}`;
 
 /** The file of a face in a script. */
-export function fontFile(name: FontName): string {
+function fontFile(name: FontName): string {
   const [face, subset] = name.split(':') as [Face, string];
   const [, whole, slice] = /^(.+?)(?:-(\d+))?$/.exec(subset)!;
   const sliced = slice && SLICED[whole!];
@@ -97,6 +98,18 @@ export function fontFile(name: FontName): string {
   return file(script.family, subset, weightOf(face));
 }
 
+const unpacked = new Map<string, Buffer>();
+
+/** A font as programs read it, unpacked once for the life of the process. */
+export function fontBytes(name: FontName): Buffer {
+  const path = fontFile(name);
+  const known = unpacked.get(path);
+  if (known) return known;
+  const bytes = unpackWoff(readFileSync(path));
+  unpacked.set(path, bytes);
+  return bytes;
+}
+
 const opened = new Map<string, Font>();
 
 /** A font, read once for the life of the process. */
@@ -104,7 +117,7 @@ export function fontOf(name: FontName): Font {
   const path = fontFile(name);
   const known = opened.get(path);
   if (known) return known;
-  const font = openSync(path) as Font;
+  const font = create(fontBytes(name)) as Font;
   opened.set(path, font);
   return font;
 }
