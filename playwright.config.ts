@@ -60,7 +60,9 @@ export default defineConfig({
     actionTimeout: 90_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
-    trace: 'retain-on-failure',
+    // A trace takes a picture of the page at every step: a third of all the time. Asked for where something has to be found out.
+    trace: process.env.GLASSINE_TRACE ? 'retain-on-failure' : 'off',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM || '/usr/bin/chromium',
       args: [

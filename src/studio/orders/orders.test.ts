@@ -25,7 +25,7 @@ const onHand = async (f: Furnished, name: string) =>
 
 describe('an order from the drawer to the door', () => {
   async function ready(prints = 3) {
-    const f = await furnished();
+    const f = await furnished({ withMaster: false });
     for (const s of SHELF) await recordSupply(f.studio, s);
     const serviceId = (await recordService(f.studio, SERVICE)).id!;
     const { editionId, ids } = await withPrints(f, 10, prints);

@@ -9,7 +9,7 @@ const NOW = '2026-11-20T10:00:00.000Z';
 
 describe('looking back on a year', () => {
   test('what was sold, printed, spoiled and promised, by what it was made with', async () => {
-    const f = await furnished({ now: () => NOW });
+    const f = await furnished({ withMaster: false, now: () => NOW });
     const { editionId, ids } = await withPrints(f, 10, 4);
     await handleImpressions(f.studio, {
       editionId,

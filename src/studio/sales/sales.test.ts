@@ -94,7 +94,7 @@ describe('channels', () => {
 
 describe('a job’s account', () => {
   test('lines come and go until it is closed, and it can be opened again', async () => {
-    const { studio, workId } = await furnished();
+    const { studio, workId } = await furnished({ withMaster: false });
     const { id } = await saveAccount(studio, {
       id: null,
       name: 'Altar canvas',
