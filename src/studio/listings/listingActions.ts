@@ -19,7 +19,9 @@ import { listingOf } from '../prices/listing';
 import { id, listOf, objectSchema, oneOf, orNull, prose, wholeNumber } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { loadWorkPage } from '../works/workPage';
-import type { KeptListing } from './listings';
+import { startJob } from '../jobs';
+import { checkedListing, type KeptListing } from './listings';
+import { makePictures, picturesOf } from './pictures';
 
 const MOST_PARAGRAPHS = 80;
 /** Where no channel sets another limit. */
@@ -240,5 +242,23 @@ export const setListingRules = defineAction({
       before,
     });
     return { message: `How ${before.name} wants its listings is kept.` };
+  },
+});
+
+/** Makes the pictures of a listing beside everything else; those that are there already stay. */
+export const makeListingPictures = defineAction({
+  name: 'makeListingPictures',
+  input: objectSchema({ workId: id }),
+
+  async run({ studio, input }) {
+    const one = await checkedListing(studio, input.workId);
+    if (!one) throw new RefusedError('This work has no listing yet: write it first.');
+    if ((await picturesOf(studio, one)).length === 0)
+      throw new RefusedError('There is no picture to make them of: bring one in, and let it be read.');
+    const job = startJob(studio, async (follow) => {
+      const pictures = await makePictures(studio, one, follow);
+      return { message: `${pictures.length} ${pictures.length === 1 ? 'picture' : 'pictures'} made.` };
+    });
+    return { message: 'Making its pictures.', job };
   },
 });

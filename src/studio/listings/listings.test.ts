@@ -19,9 +19,11 @@ import { recordService } from '../orders/shelfActions';
 import { discontinuePaper } from '../papers/paperActions';
 import { setPrice } from '../prices/priceActions';
 import { saveChannel } from '../sales/channelActions';
-import { channelList, listingZip } from './bundle';
+import { jobEnd } from '../jobs';
+import { channelList, listingPicture, listingZip } from './bundle';
 import * as acts from './listingActions';
-import { checkedListing, checkedListings } from './listings';
+import { checkedListing, checkedListings, untrueListings } from './listings';
+import { picturesOf } from './pictures';
 
 jest.setTimeout(60_000);
 
@@ -51,8 +53,14 @@ describe('what is no longer true', () => {
     const { untrue: lines } = (await checkedListing(studio, workId))!;
     expect(lines[0]!.said).toContain('53.10');
     expect(lines[0]!.now).toContain('58.00');
+    // The bench says it the same moment.
+    expect(await untrueListings(studio)).toEqual({
+      untrue: [{ workId, title: 'Night Ferry', count: 1, first: lines[0] }],
+      notLookedAt: 0,
+    });
     await acts.settleListing(studio, { listingId, key: lines[0]!.key, how: 'facts' });
     expect(await untrue(f)).toEqual([]);
+    expect(await untrueListings(studio)).toEqual({ untrue: [], notLookedAt: 0 });
 
     const policy = await policyOf(studio);
     await setPostPolicy(studio, {
@@ -182,6 +190,39 @@ describe('what goes to a channel', () => {
     expect(text).toContain('5 are still to be had');
     const own = (await channelList(f.studio, id!)).bytes.toString();
     expect(own.split('\r\n')[0]).toContain('Name,Price,Keys');
+  });
+
+  test('pictures are made beside everything else, once, and are what the ZIP takes', async () => {
+    const { f, listingId } = await listed();
+    const { studio, workId } = f;
+    const dress = { listingId, tags: '', channelIds: [] };
+    await acts.dressListing(studio, { ...dress, pictures: ['whole', 'detail'] });
+    const shown = async () => picturesOf(studio, (await checkedListing(studio, workId))!);
+    expect((await shown()).map(({ isMade }) => isMade)).toEqual([false, false]);
+    expect((await refused(listingPicture(studio, `${workId}.1`))).message).toContain('not made yet');
+    const { job } = await acts.makeListingPictures(studio, { workId });
+    expect(await jobEnd(studio, job)).toEqual({ ok: true, message: '2 pictures made.' });
+    const made = await shown();
+    expect(made.map(({ isMade }) => isMade)).toEqual([true, true]);
+    const asks = jest.spyOn(studio.imaging, 'do');
+    const files = readZip((await listingZip(studio, workId)).bytes);
+    expect(asks).not.toHaveBeenCalled();
+    const alone = await listingPicture(studio, `${workId}.2`);
+    expect(alone.type).toBe('image/jpeg');
+    expect(files.get(alone.name)!.equals(alone.bytes as Buffer)).toBe(true);
+    // Another order names them anew and makes none again; another cut makes another.
+    await acts.dressListing(studio, { ...dress, pictures: ['detail', 'whole'] });
+    expect((await shown()).map(({ name, isMade }) => [name.slice(-11), isMade])).toEqual([
+      ['_detail.jpg', true],
+      ['2_whole.jpg', true],
+    ]);
+    expect((await shown())[0]!.path).toBe(made[1]!.path);
+    await placeCrop(studio, {
+      id: f.formatId,
+      place: { x: 450_000, y: 500_000, fill: 900_000, turn: 0 },
+    });
+    expect((await shown()).map(({ isMade }) => isMade)).toEqual([false, false]);
+    asks.mockRestore();
   });
 
   test('on the wall the picture is to scale with the door of 2 m', async () => {

@@ -51,6 +51,35 @@ export async function checkedListings(studio: Studio): Promise<CheckedListing[]>
   return checked.sort((a, b) => b.untrue.length - a.untrue.length);
 }
 
+/** More than this many are held against today on their own page only: the bench would be long in coming. */
+const LOOKED_AT = 60;
+
+/** What the bench tells of listings: those that say what is no longer so, and how many nobody looked at. */
+export type UntrueListings = {
+  untrue: { workId: string; title: string; count: number; first: Untrue }[];
+  notLookedAt: number;
+};
+
+/** Listings held against the facts of today, those changed longest ago first. */
+export async function untrueListings(studio: Studio): Promise<UntrueListings> {
+  const today = await studio.today();
+  return studio.untilWritten(`untrue listings ${today}`, async () => {
+    const kept = await findRows(studio.db, 'listings', {}, { orderBy: ['changedAt'] });
+    if (kept.length === 0) return { untrue: [], notLookedAt: 0 };
+    const ground = await listingGround(studio);
+    const untrue: UntrueListings['untrue'] = [];
+    for (const listing of kept.slice(0, LOOKED_AT)) {
+      const one = await check(studio, listing, ground);
+      if (one?.untrue.length)
+        untrue.push({
+          ...{ workId: one.work.id, title: one.work.title, count: one.untrue.length },
+          first: one.untrue.find(({ mark }) => mark === 'fails') ?? one.untrue[0]!,
+        });
+    }
+    return { untrue, notLookedAt: Math.max(0, kept.length - LOOKED_AT) };
+  });
+}
+
 /** What all listings rest on, read once. */
 async function listingGround(studio: Studio) {
   const { db } = studio;

@@ -13,6 +13,7 @@ import { moved } from '@/core/wall/order';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
+import { useJob } from '@/ui/Job';
 import { Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -98,9 +99,12 @@ export function KeptListingPart(props: ListingProps & { kept: KeptProps }) {
           <Small role="status">
             {copied
               ? 'The text is on the clipboard.'
-              : 'Pictures are made when it is asked for: some seconds for a large master.'}
+              : kept.pictures.every(({ isMade }) => isMade)
+                ? 'With its pictures as they are shown below.'
+                : 'Pictures that are not made yet are made when it is asked for: some seconds for a large master.'}
           </Small>
         </section>
+        <Pictures workId={workId} pictures={kept.pictures} />
         <Dressing key={JSON.stringify(kept.body)} {...props} />
         <BesideListing facts={facts} />
         <Row>
@@ -112,6 +116,72 @@ export function KeptListingPart(props: ListingProps & { kept: KeptProps }) {
     </Columns>
   );
 }
+
+/** The pictures that go with the listing as they are made, the featured one first; made beside everything else. */
+function Pictures({ workId, pictures }: { workId: string; pictures: KeptProps['pictures'] }) {
+  const action = useAction();
+  const job = useJob();
+  if (pictures.length === 0) return null;
+  const missing = pictures.filter(({ isMade }) => !isMade).length;
+  const make = async () => {
+    const begun = await action.run('makeListingPictures', { workId });
+    if (begun) job.begin(begun.job);
+  };
+  return (
+    <section aria-label="Its pictures">
+      <PanelTitle>
+        Its pictures <span>{missing ? `${missing} to make` : 'made'}</span>
+      </PanelTitle>
+      <Made>
+        {pictures.map(({ name, kind, isMade }, i) => (
+          <li key={name}>
+            {isMade ? (
+              <a href={`/api/documents/listing-picture/${workId}.${i + 1}`} download={name}>
+                <img
+                  src={`/api/documents/listing-picture/${workId}.${i + 1}`}
+                  alt={`The picture, ${kind}`}
+                  loading="lazy"
+                />
+              </a>
+            ) : (
+              <i aria-hidden="true" />
+            )}
+            <Small>
+              {i === 0 ? 'featured: ' : ''}
+              {kind}
+              {!isMade && ', not made yet'}
+            </Small>
+          </li>
+        ))}
+      </Made>
+      {job.line}
+      <ErrorCallout error={action.error} />
+      {missing > 0 && !job.goesOn && (
+        <Row>
+          <Button onPress={() => void make()} isDisabled={action.isPending}>
+            Make its pictures
+          </Button>
+        </Row>
+      )}
+    </section>
+  );
+}
+
+const Made = styled.ul`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  padding: 10px 0;
+  img,
+  i {
+    display: block;
+    width: 100%;
+    aspect-ratio: 4 / 3;
+    object-fit: contain;
+    background: ${t.second};
+    border: 1px solid ${t.line};
+  }
+`;
 
 function Paragraph({ listingId, state }: { listingId: string; state: ParagraphState }) {
   const { key, said, now } = state;

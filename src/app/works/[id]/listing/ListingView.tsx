@@ -1,7 +1,7 @@
 'use client';
 import styled from 'styled-components';
 import { useAction } from '@/app/useAction';
-import type { ListingBody, ParagraphState } from '@/core/listing/listing';
+import type { ListingBody, ParagraphState, PictureKind } from '@/core/listing/listing';
 import type { Untrue } from '@/studio/listings/listings';
 import type { Listing } from '@/studio/prices/listing';
 import { ErrorCallout } from '@/ui/Actions';
@@ -26,7 +26,14 @@ export const ListingSheet = styled.div`
   }
 `;
 
-export type KeptProps = { id: string; body: ListingBody; states: ParagraphState[]; untrue: Untrue[] };
+export type KeptProps = {
+  id: string;
+  body: ListingBody;
+  states: ParagraphState[];
+  untrue: Untrue[];
+  /** Those that go with it, and whether each is made. */
+  pictures: { name: string; kind: PictureKind; isMade: boolean }[];
+};
 export type ListingProps = {
   workId: string;
   facts: Listing;

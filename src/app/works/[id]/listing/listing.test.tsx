@@ -42,7 +42,7 @@ const show = (now: readonly { key: string; says: string }[] | null, facts = FACT
   const props: ListingProps = {
     ...{ workId: 'w', facts, channels: CHANNELS },
     kept: now && {
-      ...{ id: 'l1', body: BODY, states: compareListing(BODY.paragraphs, now) },
+      ...{ id: 'l1', body: BODY, states: compareListing(BODY.paragraphs, now), pictures: [] },
       untrue: compareListing(BODY.paragraphs, now)
         .filter(({ state }) => state !== 'so')
         .map(({ key, said, now: today }) => ({

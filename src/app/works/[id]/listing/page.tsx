@@ -3,6 +3,7 @@ import { seen } from '@/app/seen';
 import { USUAL_LISTING_RULES } from '@/core/listing/channelSheet';
 import { findRows } from '@/store/rows';
 import { checkedListing } from '@/studio/listings/listings';
+import { picturesOf } from '@/studio/listings/pictures';
 import { listingOf } from '@/studio/prices/listing';
 import { wholeOf, type Params } from '../workPage';
 import { ListingView } from './ListingView';
@@ -16,6 +17,7 @@ async function ListingPage({ params }: Params) {
     checkedListing(studio, work.id),
     findRows(studio.db, 'channels', { archivedAt: null }, { orderBy: ['name'] }),
   ]);
+  const pictures = checked ? await picturesOf(studio, checked) : [];
   return (
     <ListingView
       workId={work.id}
@@ -26,6 +28,7 @@ async function ListingPage({ params }: Params) {
           body: checked.listing.body,
           states: checked.states,
           untrue: checked.untrue,
+          pictures: pictures.map(({ name, kind, isMade }) => ({ name, kind, isMade })),
         }
       }
       channels={channels.map(({ id, name, listing }) => ({

@@ -24,7 +24,7 @@ import {
   openingStatement,
   studioRegister,
 } from '@/studio/reports/editionDocuments';
-import { channelList, listingZip } from '@/studio/listings/bundle';
+import { channelList, listingPicture, listingZip } from '@/studio/listings/bundle';
 import { priceListDocument } from '@/studio/prices/priceList';
 import { buyerWallPicture, drillSheet, wallLabels } from '@/studio/walls/wallDocuments';
 import { jobSheet, orderListDocument } from '@/studio/papers/papers';
@@ -51,6 +51,7 @@ const KINDS: Record<string, (studio: Studio, id: string) => Promise<Document>> =
   'job-sheet': jobSheet,
   'price-list': priceListDocument,
   'listing-zip': listingZip,
+  'listing-picture': listingPicture,
   'channel-list': channelList,
   'drill-sheet': drillSheet,
   'wall-labels': wallLabels,
