@@ -83,6 +83,7 @@ function scheduleSuppliers({ clock, studio, made }: Scene): void {
         deliveryDays: 4,
         carriage: '8.50',
         freeFrom: '150',
+        cutoff: '14:00',
         notes: '',
       })
     ).id!;

@@ -3,7 +3,7 @@ import { benchLinesToday } from '@/studio/reports/bench';
 import type { Studio } from '@/studio/studio';
 import { findRows } from '@/store/rows';
 import { addNote } from '@/studio/notes/noteActions';
-import { putOff, setDayHours } from '@/studio/week/weekActions';
+import { noteDate, putOff, setDayHours } from '@/studio/week/weekActions';
 import type { DemoClock } from './clock';
 
 /** A week as a person has it: a short day among the others, and something put off with its reason. */
@@ -12,6 +12,10 @@ export function scheduleWeek(studio: Studio, clock: DemoClock): void {
   clock.at({ hoursAgo: 0.4 }, async () => {
     const today = await studio.today();
     await setDayHours(studio, { day: addDays(today, 2), hours: '1 h 30' });
+    await noteDate(studio, {
+      ...{ says: 'Winter fair, Haldenness town hall', takesHours: true },
+      ...{ fromOn: addDays(today, 19), untilOn: addDays(today, 20) },
+    });
     const lines = await benchLinesToday(studio);
     const line = lines.findLast(({ group, minutes }) => group !== 'Promised' && minutes > 0);
     if (line)

@@ -25,6 +25,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 200,
     record: {
       title: 'Night Ferry, Slack Water',
+      series: 'The Mole at Night',
       year: 2025,
       medium: 'gouache on board',
       kind: 'painting',
@@ -68,6 +69,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 140,
     record: {
       title: 'Salt Pans, Low Sun',
+      series: 'Low Water',
       year: 2026,
       medium: 'pastel on sanded paper',
       kind: 'drawing',
@@ -86,6 +88,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 300,
     record: {
       title: 'Signal Lamp',
+      series: 'The Mole at Night',
       year: 2025,
       medium: 'ink and wash on paper',
       kind: 'drawing',
@@ -104,6 +107,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 2,
     record: {
       title: 'Slate Terraces, Late Sun',
+      series: 'Quarries',
       year: 2026,
       medium: 'digital photograph',
       kind: 'digital photograph',
@@ -121,6 +125,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 400,
     record: {
       title: 'Quarry Face, Fourth Bench',
+      series: 'Quarries',
       year: 2024,
       medium: 'colour negative, large format',
       kind: 'photograph on film',
@@ -170,6 +175,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 260,
     record: {
       title: 'Tin Boat, Neap Tide',
+      series: 'Low Water',
       year: 2023,
       medium: 'oil on board',
       kind: 'painting',
@@ -203,6 +209,7 @@ export const WORKS: readonly DemoWork[] = [
     daysAgo: 3,
     record: {
       title: 'Lamp Room, Unlit',
+      series: 'The Mole at Night',
       year: 2026,
       medium: 'charcoal and chalk',
       kind: 'drawing',

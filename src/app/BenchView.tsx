@@ -47,8 +47,8 @@ type Props = {
   putOff: { line: BenchLine; untilOn: string; why: string }[];
   /** What was promised and cannot be kept by the plan of the week. */
   missed: string[];
-  /** Promises that slipped, as soon as they are known. */
-  slipped?: ReactNode;
+  /** What is worked out longer than a page is waited for: promises that slipped, listings no longer so. */
+  beside?: ReactNode;
 };
 
 const Line = styled.li<{ $next: boolean }>`
@@ -201,7 +201,7 @@ type Bench = ReturnType<typeof useBench>;
 
 /** What needs hands today: each line with its picture, its reason and its one next act. */
 export function BenchView(props: Props) {
-  const { lines, loads, low, today, isNew, promises, week, putOff, missed, slipped } = props;
+  const { lines, loads, low, today, isNew, promises, week, putOff, missed, beside } = props;
   const bench = useBench(lines);
   const [later, setLater] = useState<BenchLine | null>(null);
   return (
@@ -227,7 +227,7 @@ export function BenchView(props: Props) {
           <PutOff putOff={putOff} />
         </Plain>
         <Aside>
-          {slipped}
+          {beside}
           <RunningLow low={low} />
           {lines.length > 0 && (
             <IntakeZone workId={null} label="Bring a picture in" openWork>

@@ -185,6 +185,7 @@ export const workModel = fields<'works'>()(
   'mayPrint',
   'rights',
   'signature',
+  'series',
   'aim',
   'notes',
   'archivedAt',
@@ -231,6 +232,7 @@ export const supplierModel = fields<'suppliers'>()(
   'deliveryDays',
   'carriageMinor',
   'freeFromMinor',
+  'cutoffMinute',
   'notes',
 );
 export type SupplierModel = ReturnType<typeof supplierModel>;

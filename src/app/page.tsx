@@ -4,10 +4,12 @@ import { benchToday } from '@/studio/reports/bench';
 import { drawnLines, subjectOf } from '@/core/bench/lines';
 import { queryOf } from './query';
 import { worksOfSubjects } from '@/store/subjects';
+import { untrueListings } from '@/studio/listings/listings';
 import { slippedPromises } from '@/studio/orders/slips';
 import { Suspense } from 'react';
 import { BenchView } from './BenchView';
 import { SlippedPart } from './SlippedPart';
+import { UntruePart } from './UntruePart';
 
 async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: string }> }) {
   const s = await studio();
@@ -28,10 +30,15 @@ async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: strin
       promises={late}
       {...{ week, putOff, missed }}
       isNew={settings.artist === ''}
-      slipped={
-        <Suspense fallback={null}>
-          <Slipped />
-        </Suspense>
+      beside={
+        <>
+          <Suspense fallback={null}>
+            <Slipped />
+          </Suspense>
+          <Suspense fallback={null}>
+            <NoLongerSo />
+          </Suspense>
+        </>
       }
     />
   );
@@ -41,6 +48,11 @@ async function BenchPage({ searchParams }: { searchParams: Promise<{ all?: strin
 async function Slipped() {
   const { slipped } = await slippedPromises(await studio());
   return <SlippedPart slipped={slipped} />;
+}
+
+/** It holds each listing against its work: the page does not wait for it. */
+async function NoLongerSo() {
+  return <UntruePart {...await untrueListings(await studio())} />;
 }
 
 export default seen(BenchPage);

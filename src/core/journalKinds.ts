@@ -6,7 +6,7 @@ export const JOURNAL_KINDS = {
   },
   sizes: {
     name: 'Sizes and prices',
-    subjects: ['format', 'price', 'product', 'line', 'quote', 'cutter', 'listing'],
+    subjects: ['format', 'price', 'product', 'line', 'quote', 'cutter', 'listing', 'set'],
   },
   proofs: { name: 'Colour and proofs', subjects: ['proof', 'proof sheet', 'profile'] },
   editions: { name: 'Editions', subjects: ['edition', 'impression'] },

@@ -18,7 +18,7 @@ export const SIGNATURES = [
 export type Signature = (typeof SIGNATURES)[number];
 
 /** What works are put into drawers by; nothing: they lie in one. */
-export const DRAWERS = ['none', 'medium', 'year', 'kind', 'next'] as const;
+export const DRAWERS = ['none', 'series', 'medium', 'year', 'kind', 'next'] as const;
 export type DrawersBy = (typeof DRAWERS)[number];
 
 /** What a work lacks next, in the order of the work: the drawers of “what comes next”. */

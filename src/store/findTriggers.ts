@@ -17,7 +17,7 @@ const SOURCES: readonly Source[] = [
     table: 'works',
     kind: 'work',
     head: 'r.title',
-    words: ['r.medium', 'r.year', 'r.owner', 'r.surface', 'r.varnish', 'r.rights', 'r.notes'],
+    words: ['r.medium', 'r.series', 'r.year', 'r.owner', 'r.surface', 'r.varnish', 'r.rights', 'r.notes'],
   },
   {
     table: 'buyers',

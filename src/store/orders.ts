@@ -14,6 +14,7 @@ import {
   parcels,
   printLines,
   products,
+  workSets,
   services,
   supplies,
   works,
@@ -94,8 +95,10 @@ export async function orderWhole(db: Db, orderId: string) {
       title: works.title,
       workId: works.id,
       sha256: masters.sha256,
+      setName: workSets.name,
     })
     .from(orderLines)
+    .leftJoin(workSets, eq(workSets.id, orderLines.setId))
     .innerJoin(editions, eq(editions.id, orderLines.editionId))
     .innerJoin(works, eq(works.id, editions.workId))
     .innerJoin(formats, eq(formats.id, orderLines.formatId))

@@ -112,6 +112,10 @@ const NEXT_NAME = sql`CASE ${NEXT_PLACE} ${sql.join(
 const DRAWER_SQL: Record<DrawersBy, { name: SQL; order: SQL }> = {
   // Not a bare number: that would order by the column of that place.
   none: { name: sql`''`, order: sql`''` },
+  series: {
+    name: sql`${works.series}`,
+    order: sql`${works.series} = '', ${works.series} COLLATE NOCASE`,
+  },
   medium: {
     name: sql`${works.medium}`,
     order: sql`${works.medium} = '', ${works.medium} COLLATE NOCASE`,
@@ -136,7 +140,7 @@ export async function worksPage(
   const where = and(
     q.archived ? sql`${works.archivedAt} IS NOT NULL` : isNull(works.archivedAt),
     q.search
-      ? sql`(${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\')`
+      ? sql`(${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\' OR ${works.series} LIKE ${like} ESCAPE '\\')`
       : undefined,
   );
   const order = {

@@ -46,6 +46,7 @@ import * as people from './people/personActions';
 import * as noteActs from './notes/noteActions';
 import * as price from './prices/priceActions';
 import * as product from './prices/productActions';
+import * as setActs from './prices/setActions';
 import * as accounts from './sales/accountActions';
 import * as attentionActs from './sales/attentionActions';
 import * as causes from './sales/causeActions';
@@ -113,6 +114,7 @@ const modules = {
   work,
   price,
   product,
+  setActs,
   accounts,
   attentionActs,
   evidenceActs,

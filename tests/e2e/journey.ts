@@ -56,7 +56,7 @@ export async function journey({
     await expect(steps).toHaveCount(13);
     await expect(steps.first()).toContainText('3000 × 2250 px are here.');
     await hand.press(page.getByRole('button', { name: 'Keep the next step over every page' }));
-    await expectNext('Say what the original is', 'Its medium or its size is not noted yet');
+    await expectNext('Say what the original is', 'May it be printed\\? It is noted: not yet');
     await hand.press(led.getByRole('link', { name: 'Go there' }));
     await page.waitForURL(/\/original$/);
   });

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
+import { groupBy } from '@/core/groups';
 import type { Day } from '@/core/measure/day';
 import type { Consequence } from '@/core/week/consequences';
 import { clockOf, hoursOf } from '@/core/week/clock';
@@ -27,6 +28,7 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { CalendarPart } from './CalendarPart';
 import { WeekDayRow } from './WeekDayRow';
+import type { WeekEvent } from '@/studio/week/week';
 import { shownDays, type ShownDay, type WeekThing } from './weekModel';
 
 type Props = {
@@ -34,7 +36,7 @@ type Props = {
   isProven: boolean;
   manner: WeekManner;
   days: (PlannedDay & { begins: number })[];
-  events: { day: Day; says: string; href: string }[];
+  events: WeekEvent[];
   items: WeekThing[];
 };
 
@@ -42,7 +44,7 @@ type Props = {
 export function WeekView({ today, isProven, manner, days, events, items }: Props) {
   const action = useAction();
   const [chosen, setChosen] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<'manner' | ShownDay | null>(null);
+  const [sheet, setSheet] = useState<'manner' | 'date' | ShownDay | null>(null);
   const [told, setTold] = useState<Consequence[] | null>(null);
   const thingOf = new Map(items.map((item) => [item.id, item]));
   const shown = shownDays(days, events);
@@ -61,6 +63,7 @@ export function WeekView({ today, isProven, manner, days, events, items }: Props
           <Lead>{sayWeek(items, shown)}</Lead>
         </div>
         <Row>
+          <Button onPress={() => setSheet('date')}>Note a fair or a visit</Button>
           <Button onPress={() => setSheet('manner')}>How the days go</Button>
           <ButtonLink href="/">The bench</ButtonLink>
         </Row>
@@ -111,11 +114,15 @@ export function WeekView({ today, isProven, manner, days, events, items }: Props
               </>
             )}
           </Panel>
+          <NotedDates events={events} />
           <CalendarPart feedKey={manner.feedKey} />
         </Stack>
       </Columns>
       {sheet === 'manner' && <MannerSheet manner={manner} onClose={() => setSheet(null)} />}
-      {sheet !== null && sheet !== 'manner' && <HoursSheet day={sheet} onClose={() => setSheet(null)} />}
+      {sheet === 'date' && <DateSheet today={today} onClose={() => setSheet(null)} />}
+      {sheet !== null && typeof sheet !== 'string' && (
+        <HoursSheet day={sheet} onClose={() => setSheet(null)} />
+      )}
     </Page>
   );
 }
@@ -267,6 +274,62 @@ function MannerSheet({ manner, onClose }: { manner: WeekManner; onClose: () => v
         Studio. A single day’s hours are set beside it.
       </Small>
     </ActionSheet>
+  );
+}
+
+/** What is on certain days: the days of a fair may have no hours for the studio. */
+function DateSheet({ today, onClose }: { today: Day; onClose: () => void }) {
+  return (
+    <ActionSheet
+      act="noteDate"
+      title="A fair, a visit, a market"
+      label="Note it"
+      about="new"
+      first={{ says: '', fromOn: today as string, untilOn: '', takesHours: true }}
+      asks={[
+        { kind: 'text', name: 'says', label: 'What it is', required: true, autoFocus: true },
+        { kind: 'day', name: 'fromOn', label: 'On, or from', required: true },
+        { kind: 'day', name: 'untilOn', label: 'Until' },
+        { kind: 'tick', name: 'takesHours', label: 'No hours for the studio on these days' },
+      ]}
+      input={({ untilOn, ...values }) => ({ ...values, untilOn: untilOn || null })}
+      onClose={onClose}
+    />
+  );
+}
+
+/** What was noted for days to come, each once, and the way to take it away. */
+function NotedDates({ events }: Pick<Props, 'events'>) {
+  const action = useAction();
+  const { date } = useUnits();
+  const noted = [...groupBy(events, ({ dateId }) => dateId)].flatMap(([dateId, days]) =>
+    dateId ? [{ dateId, says: days[0]!.says, from: days[0]!.day, until: days.at(-1)!.day }] : [],
+  );
+  if (noted.length === 0) return null;
+  return (
+    <Panel as="aside">
+      <PanelTitle>Noted for days to come</PanelTitle>
+      <ul>
+        {noted.map(({ dateId, says, from, until }) => (
+          <li key={dateId} style={{ padding: '4px 0' }}>
+            {says}{' '}
+            <Small>
+              {date(from)}
+              {until > from && ` to ${date(until)}`}
+            </Small>{' '}
+            <Button
+              quiet
+              isDisabled={action.isPending}
+              aria-label={`Take away ${says}`}
+              onPress={() => action.run('dropDate', { id: dateId })}
+            >
+              take away
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <ErrorCallout error={action.error} />
+    </Panel>
   );
 }
 

@@ -66,7 +66,7 @@ export function TrueSizes({ works, scale }: { works: readonly Sized[]; scale: nu
       {sized.length > 0 && (
         <Floor aria-label="Works at their true sizes">
           {sized.map(({ id, title, widthUm, heightUm, sha256, state }) => (
-            <li key={id}>
+            <li key={`${id} ${widthUm} ${heightUm}`}>
               <Link href={`/works/${id}/original`} prefetch={false}>
                 <span
                   data-picture

@@ -45,6 +45,7 @@ function asksIn(unit: 'mm' | 'in', currency: string): readonly Ask[] {
       hint: `${sizeHint}; empty if it has none`,
     },
     { kind: 'whole', name: 'year', label: 'Year' },
+    { kind: 'text', name: 'series', label: 'Series', hint: 'the works it was made with' },
     { kind: 'text', name: 'owner', label: 'Kept by', hint: 'who has the original now' },
     { kind: 'money', name: 'soldPrice', label: `Sold for, ${currency}` },
     { kind: 'day', name: 'drySince', label: 'Dry since' },
@@ -101,6 +102,7 @@ const valuesOf = (work: WorkModel | null): Values => ({
   mayPrint: work?.mayPrint ?? 'yes',
   rights: work?.rights ?? '',
   signature: work?.signature ?? 'not said',
+  series: work?.series ?? '',
   notes: work?.notes ?? '',
 });
 

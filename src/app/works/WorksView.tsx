@@ -40,6 +40,7 @@ type Asked = {
 
 const DRAWER_NAMES: Record<DrawersBy, string> = {
   none: 'in one drawer',
+  series: 'by series',
   medium: 'by medium',
   year: 'by year',
   kind: 'by kind',
@@ -120,6 +121,7 @@ export function WorksView({
                 Record one without a file
               </ButtonLink>
               <ButtonLink href="/works/plan">Plan a capture</ButtonLink>
+              <ButtonLink href="/works/sets">Sets</ButtonLink>
             </Row>
           </PageHeader>
         )}
@@ -133,9 +135,9 @@ export function WorksView({
         >
           <Row $gap={16}>
             <Field
-              label="Find by title or medium"
+              label="Find by title, medium or series"
               hideLabel
-              placeholder="Find by title or medium"
+              placeholder="Find by title, medium or series"
               value={search}
               onChange={setSearch}
               width={240}
@@ -180,7 +182,7 @@ export function WorksView({
           >
             <p>
               {asked.search
-                ? 'Try a part of the title, or the medium.'
+                ? 'Try a part of the title, of the series, or the medium.'
                 : 'A work is one original: a painting, a drawing, a photograph, a picture born digital. Drop its file on this page, or record it before it is captured.'}
             </p>
           </EmptyState>

@@ -60,7 +60,7 @@ describe('the whole way', () => {
       'an original that may not be printed yet',
       { facts: { isDescribed: true, mayPrint: 'not yet' } },
       'facts',
-      'may be printed: not yet',
+      'May it be printed? It is noted: not yet.',
     ],
     ['no route', { routes: 0 }, 'means', '1 paper and 0 routes'],
     [

@@ -73,7 +73,7 @@ const rungs: Record<WayKey, (facts: WayFacts) => Rung> = {
     why: 'Medium, size and whether it may be printed: certificates, listings and sizes say it again.',
     says:
       facts.mayPrint !== 'yes'
-        ? `It is noted that it may be printed: ${facts.mayPrint}.`
+        ? `May it be printed? It is noted: ${facts.mayPrint}.`
         : facts.isDescribed
           ? 'Medium and size are noted, and it may be printed.'
           : 'Its medium or its size is not noted yet.',
@@ -193,7 +193,7 @@ const isAtLeast = (state: WayOrderState, other: WayOrderState): boolean =>
  *   routes: 0, proofs: { asked: 0, toJudge: 0, accepted: 0 }, prices: 0, editions: 0,
  *   prints: { toInspect: 0, toSign: 0, ready: 0, gone: 0 }, order: null, editionId: null,
  * } as const;
- * wayOf(nothing).find((step) => step.state === 'next')?.key // → 'picture'
+ * wayOf(nothing).find((step) => step.state === 'next')?.key // 'picture'
  */
 export function wayOf(facts: WayFacts): WayStep[] {
   const all = WAY_KEYS.map((key) => ({ key, ...rungs[key](facts) }));
@@ -208,7 +208,7 @@ export function wayOf(facts: WayFacts): WayStep[] {
  * How far along the way a work is, in a sentence.
  *
  * @example
- * sayWay([]) // → '0 of 0 done.'
+ * sayWay([]) // '0 of 0 done.'
  */
 export function sayWay(steps: readonly WayStep[]): string {
   const done = steps.filter(({ state }) => state === 'done').length;

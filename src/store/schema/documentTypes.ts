@@ -107,6 +107,7 @@ export interface Documents {
   runSchool: RunSchool;
   school: School;
   screen: Screen;
+  setMembers: { editionId: string; formatId: string; productId: string }[];
   sentLines: { formatId: string; says: string; quantity: number }[];
   workdays: number[];
 }

@@ -446,6 +446,23 @@ export const prices = sqliteTable(
   ],
 );
 
+/** Prints that are sold together at a price of their own. */
+export const workSets = sqliteTable(
+  'work_sets',
+  {
+    id: id(),
+    name: text('name').notNull(),
+    members: document('members', 'setMembers').notNull(),
+    priceMinor: integer('price_minor').notNull(),
+    /** Sold under one number: the buyer gets the same of every run. */
+    sameNumber: flag('same_number').notNull().default(false),
+    notes: text('notes').notNull().default(''),
+    createdAt: at('created_at').notNull(),
+    archivedAt: at('archived_at'),
+  },
+  columnRules,
+);
+
 /** How long an act took by the stopwatch. */
 export const timings = sqliteTable(
   'timings',

@@ -1,4 +1,4 @@
-import { integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { at, columnRules, day, id } from './kit';
 
 /** What a person decided of one line of the bench, or one task of the week: not before a day, or on a day. */
@@ -27,4 +27,17 @@ export const dayHours = sqliteTable(
     minutes: integer('minutes').notNull(),
   },
   (t) => [...columnRules(t), uniqueIndex('day_hours_day').on(t.day)],
+);
+
+/** What is on certain days whoever's hands it wants: a fair, a visit, a market. */
+export const weekDates = sqliteTable(
+  'week_dates',
+  {
+    id: id(),
+    fromOn: day('from_on').notNull(),
+    untilOn: day('until_on').notNull(),
+    says: text('says').notNull(),
+    createdAt: at('created_at').notNull(),
+  },
+  (t) => [...columnRules(t), index('week_dates_until').on(t.untilOn)],
 );

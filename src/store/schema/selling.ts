@@ -15,7 +15,7 @@ import { OPENING_KINDS } from '@/core/parcel/passage';
 import { asItWas, at, columnRules, day, document, flag, id, oneOf, um } from './kit';
 import { CHANNEL_KINDS, ENTRY_KINDS, GOODS_KINDS, GOODS_MOVE_KINDS } from '@/core/product/words';
 import { ATTENTION_KINDS } from '@/core/sales/attention';
-import { editions, products } from './making';
+import { editions, products, workSets } from './making';
 import { formats, works } from './works';
 
 /** Counted again, bought, used for something else than a parcel, sealed into one, taken out of one again. */
@@ -180,6 +180,8 @@ export const orderLines = sqliteTable(
     priceMinor: integer('price_minor').notNull(),
     /** Numbers the buyer chose or had reserved; nothing: whichever comes next. */
     wanted: document('wanted', 'impressionIds'),
+    /** The set it was sold in. */
+    setId: text('set_id').references((): AnySQLiteColumn => workSets.id),
   },
   (t) => [
     ...columnRules(t),

@@ -14,6 +14,8 @@ export const suppliers = sqliteTable(
     deliveryDays: integer('delivery_days').notNull(),
     carriageMinor: integer('carriage_minor').notNull(),
     freeFromMinor: integer('free_from_minor'),
+    /** What is ordered later in the day leaves a day later: minutes since midnight. Nothing: nobody said. */
+    cutoffMinute: integer('cutoff_minute'),
     notes: text('notes').notNull().default(''),
     archivedAt: at('archived_at'),
   },

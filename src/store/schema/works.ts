@@ -69,6 +69,8 @@ export const works = sqliteTable(
     title: text('title').notNull(),
     year: integer('year'),
     medium: text('medium').notNull(),
+    /** The works it was made with; empty: it stands by itself. */
+    series: text('series').notNull().default(''),
     kind: oneOf('kind', WORK_KINDS).notNull(),
     widthUm: um('width_um'),
     heightUm: um('height_um'),
@@ -99,6 +101,7 @@ export const works = sqliteTable(
   (t) => [
     ...columnRules(t),
     index('works_title').on(t.title),
+    index('works_series').on(t.series),
     index('works_live').on(t.archivedAt, t.createdAt),
   ],
 );

@@ -28,6 +28,7 @@ import * as editions from '../editions/editionActions';
 import { loadImpression } from '../editions/editions';
 import * as orderActs from '../orders/orderActions';
 import { dispatchOrder, packParcel, sealParcel } from '../orders/parcelActions';
+import { offerFormat } from '../formats/formatActions';
 import { listingOf } from '../prices/listing';
 import { judgeAgain, takeBackProof } from '../proofs/roundActions';
 import { ACTIONS, performByName } from '../registry';
@@ -259,6 +260,9 @@ describe('undo restores every column', () => {
     await go('planTask', { task: line!.id, plannedOn: untilOn });
     await go('setDayHours', { day: untilOn, hours: '2 h' });
     await go('setDayHours', { day: untilOn, hours: '' });
+    const fair = { says: 'The fair', fromOn: untilOn, untilOn: addDays(untilOn, 1), takesHours: true };
+    const dateId = (await go('noteDate', fair)).id!;
+    await go('dropDate', { id: dateId });
     const noted = { subject: 'order', subjectId: orderId, text: 'the porter rings twice' };
     const noteId = (await go('addNote', { ...noted, isLesson: false })).id!;
     await go('setLesson', { id: noteId, isLesson: true });
@@ -286,6 +290,23 @@ describe('undo restores every column', () => {
       await go('recordSupply', each);
     const goods = { name: 'Pin', kind: 'pin', cost: '1', price: '3', onHand: 9, weight: '9 g' };
     const goodsId = (await go('saveGoods', { id: null, ...goods, thickness: '9 mm', notes: '' })).id!;
+    const larger = (await offerFormat(studio, { workId: f.workId, size: '200 x 150 mm', family: 'own' }))
+      .id!;
+    const question = {
+      costs: [],
+      fixedFees: [],
+      shareFees: [],
+      carriageCharged: 0,
+      margin: 0.5,
+      given: 0,
+    };
+    await performByName(studio, 'setPrice', { formatId: larger, price: '80', question });
+    const sold = await findRows(studio.db, 'products', { formatId: [formatId, larger] });
+    const members = sold.map((each) => ({ editionId, formatId: each.formatId, productId: each.id }));
+    const pair = { id: null, name: 'Pair', members, price: '99', sameNumber: false, notes: '' };
+    const setId = (await go('keepSet', pair)).id!;
+    await go('keepSet', { ...pair, id: setId, price: '95' });
+    await go('endSet', { id: setId, ended: true });
     const insert = { id: null, name: 'gift', rule: 'gift in turn', supplyId: null, goodsId };
     const insertId = (await go('saveInsert', { ...insert, weight: '9 g', thickness: '9 mm' })).id!;
     const stamp = { id: null, name: 'Gull', value: '1.20', permanent: true, onHand: 9 };
@@ -867,6 +888,7 @@ const BESIDE = new Set([
   'viewPrintFile',
   'makeProofSheet',
   'countGamut',
+  'makeListingPictures',
   'lookForDust',
   'makeCopy',
   'compareCaptures',

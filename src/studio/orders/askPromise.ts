@@ -10,6 +10,7 @@ export const cartLines = listOf(
     formatId: id,
     productId: Type.Optional(orNull(id)),
     quantity: wholeNumber(1, 200),
+    setId: Type.Optional(orNull(id)),
   }),
   { maxItems: 50 },
 );

@@ -42,6 +42,7 @@ import { closeReservation } from '../editions/reservationActions';
 import { calendarFrom } from './calendar';
 import { stepOf } from './orders';
 import { promiseForCart } from './promise';
+import { setLines, type SetLine } from './setLines';
 import { tieredLines } from './tiers';
 
 /** Records a buyer, or changes what is known of one. */
@@ -139,6 +140,8 @@ const orderInput = objectSchema({
       numbers: Type.Optional(orNull(ids)),
       /** What was held for them, and goes into this order. */
       reservationId: Type.Optional(orNull(id)),
+      /** The set that it is a part of. */
+      setId: Type.Optional(orNull(id)),
     }),
     { maxItems: 50 },
   ),
@@ -210,8 +213,13 @@ export const placeOrder = defineAction({
       exceptOrderId: orderId,
     });
     await patchRow(tx, 'orders', orderId, { promise });
+    const inSets = await setLines(tx, input.lines, today);
     for (const [i, l] of input.lines.entries())
-      await addLine(studio, tx, orderId, l, `lines[${i}]`, s.currency);
+      await addLine(studio, tx, orderId, l, {
+        field: `lines[${i}]`,
+        currency: s.currency,
+        ofSet: inSets.get(i),
+      });
     for (const [i, l] of (input.goods ?? []).entries())
       await addGoods(studio, tx, orderId, l, `goods[${i}]`, s.currency);
     for (const [i, { amount, ...stage }] of (input.stages ?? []).entries())
@@ -291,8 +299,7 @@ async function addLine(
   tx: Tx,
   orderId: string,
   l: OrderInput['lines'][number],
-  field: string,
-  currency: string,
+  { field, currency, ofSet }: { field: string; currency: string; ofSet: SetLine | undefined },
 ) {
   const edition = await rowById(tx, 'editions', l.editionId, `${field}.editionId`);
   const format = await rowById(tx, 'formats', l.formatId, `${field}.formatId`);
@@ -307,7 +314,7 @@ async function addLine(
       'a product of the limited run: this one stands outside it, and is sold of the open edition',
     );
   const set = product && (await priceOf(studio, tx, product));
-  const typed = isBlank(l.price) ? undefined : parseSum(l.price, currency, `${field}.price`);
+  const typed = isBlank(l.price) ? ofSet?.priceMinor : parseSum(l.price, currency, `${field}.price`);
   const first = typed ?? set?.priceMinor;
   if (first === undefined)
     throw new InputError(
@@ -317,7 +324,7 @@ async function addLine(
     );
   const today = await studio.today();
   const reserved = l.reservationId ? await takeReserved(studio, tx, edition, l.reservationId, field) : [];
-  const wanted = await wantedNumbers(tx, edition, [...(l.numbers ?? []), ...reserved], {
+  const wanted = await wantedNumbers(tx, edition, [...(l.numbers ?? ofSet?.numbers ?? []), ...reserved], {
     today,
     field,
     quantity: l.quantity,
@@ -346,6 +353,7 @@ async function addLine(
       quantity,
       priceMinor,
       wanted: numbers.length ? numbers : null,
+      setId: l.setId ?? null,
     });
 }
 

@@ -9,6 +9,7 @@ import { freeLineOf } from '@/store/soundness';
 import { objectSchema, type Static } from '../schemas';
 import type { Studio } from '../studio';
 import { cartLines } from './askPromise';
+import { setLines } from './setLines';
 
 /** So many at one price, with the numbers that were chosen by name. */
 export type TieredLine = { priceMinor: number; quantity: number; numbers: string[] };
@@ -76,7 +77,14 @@ export async function cartPrices(studio: Studio, asked: unknown): Promise<LinePr
   const offered = groupBy(products, ({ formatId }) => formatId);
   const taken = new Map<string, number>();
   const answers: LinePrices[] = [];
-  for (const { editionId, formatId, productId, quantity } of lines) {
+  const inSets = await setLines(db, lines, today);
+  for (const [i, { editionId, formatId, productId, quantity }] of lines.entries()) {
+    const ofSet = inSets.get(i);
+    if (ofSet) {
+      taken.set(editionId, (taken.get(editionId) ?? 0) + quantity);
+      answers.push([{ priceMinor: ofSet.priceMinor, quantity }]);
+      continue;
+    }
     const edition = editions.find((each) => each.id === editionId);
     const own = offered.get(formatId) ?? [];
     const product = productId

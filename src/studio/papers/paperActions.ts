@@ -1,6 +1,7 @@
 /** Records a paper, or changes what is known of it. */
 import { InputError } from '@/core/errors';
 import { isBlank, parseLength, parseSum } from '@/core/measure';
+import { readClock } from '@/core/week/clock';
 import { BRIGHTENERS, PAPER_BASES, PAPER_SURFACES, SAMPLES } from '@/core/stock/paperWords';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
@@ -73,6 +74,8 @@ export const recordSupplier = defineAction({
     deliveryDays: wholeNumber(0, 180),
     carriage: moneyInput,
     freeFrom: moneyInput,
+    /** By when in the day an order leaves the same day: "14:00". */
+    cutoff: Type.Optional(line),
     notes: prose,
   }),
 
@@ -83,6 +86,9 @@ export const recordSupplier = defineAction({
       deliveryDays: input.deliveryDays,
       carriageMinor: isBlank(input.carriage) ? 0 : parseSum(input.carriage, currency, 'carriage'),
       freeFromMinor: isBlank(input.freeFrom) ? null : parseSum(input.freeFrom, currency, 'freeFrom'),
+      ...(input.cutoff !== undefined && {
+        cutoffMinute: isBlank(input.cutoff) ? null : readClock(input.cutoff, 'cutoff'),
+      }),
       notes: input.notes,
     };
 

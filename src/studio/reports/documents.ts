@@ -75,11 +75,12 @@ export async function packingSlip(studio: Studio, orderId: string): Promise<Docu
     discount: order.discountMinor ? { sum: money(order.discountMinor), why: order.discountWhy } : null,
     code: pickCode(order.number),
     lines: [
-      ...lines.map(({ line: l, format, title }) => {
+      ...lines.map(({ line: l, format, title, setName }) => {
         const mine = picked.filter((p) => p.lineId === l.id);
+        const size = formatSize({ width: format.imageWidthUm, height: format.imageHeightUm }, s.unit);
         return {
           title,
-          size: formatSize({ width: format.imageWidthUm, height: format.imageHeightUm }, s.unit),
+          size: setName ? `${size}, of the set ${setName}` : size,
           paper: mine[0]?.paper.name ?? 'not picked yet',
           quantity: l.quantity,
           numbers:

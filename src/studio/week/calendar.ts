@@ -4,7 +4,7 @@ import { clockOf, hoursOf } from '@/core/week/clock';
 import { addDays } from '@/core/measure/day';
 import { benchLinesToday } from '../reports/bench';
 import type { Studio } from '../studio';
-import { mannerOf, weekOf } from './week';
+import { mannerOf, stockEvents, weekOf } from './week';
 
 /** What is laid on the days ahead, as a calendar that other programs read: hands at their hours, what happens by itself all day. */
 export async function weekCalendar(studio: Studio): Promise<string> {
@@ -30,7 +30,7 @@ export async function weekCalendar(studio: Studio): Promise<string> {
           : hoursOf(minutes),
       });
     }
-  for (const { day, says } of events)
+  for (const { day, says } of [...events, ...(await stockEvents(studio))])
     calendar.createEvent({
       id: `${day}-${says}@glassine`,
       start: new Date(`${day}T00:00:00Z`),

@@ -4,19 +4,37 @@ import { laneOf } from '../orders/lane';
 import { setPostPolicy } from '../orders/postActions';
 import { benchLinesToday, benchToday, placeCounts } from '../reports/bench';
 import type { Studio } from '../studio';
-import { furnished, refused, withPrints } from '../../../tests/unit/helpers/house';
+import { acceptedProof, furnished, refused, withPrints } from '../../../tests/unit/helpers/house';
 import { feedFor, weekCalendar } from './calendar';
-import { weekOf } from './week';
-import { closeFeed, makeFeed, planTask, putOff, setDayHours, setWeekManner, takeUp } from './weekActions';
+import { receiveLot } from '../papers/lotActions';
+import { keepPaperDesk, recordSupplier } from '../papers/paperActions';
+import { stockEvents, weekOf } from './week';
+import {
+  closeFeed,
+  dropDate,
+  makeFeed,
+  noteDate,
+  planTask,
+  putOff,
+  setDayHours,
+  setWeekManner,
+  takeUp,
+} from './weekActions';
 
 /** A Monday, before work begins. */
 const MONDAY = '2026-11-23';
 const at = (hour: number) => `${MONDAY}T${String(hour).padStart(2, '0')}:00:00.000Z`;
 
 /** A studio of so many minutes a day, at an hour of a Monday, with three prints ready and an order for them. */
-async function studioAt(hour: number, minutesADay = 120, quantity = 1, editionSize = 9) {
+async function studioAt(
+  hour: number,
+  minutesADay = 120,
+  quantity = 1,
+  editionSize = 9,
+  withMaster = false,
+) {
   let now = at(8);
-  const f = await furnished({ withMaster: false, now: () => now });
+  const f = await furnished({ withMaster, now: () => now });
   const { studio } = f;
   const { editionId } = await withPrints(f, editionSize, 3);
   await setPostPolicy(studio, {
@@ -104,6 +122,56 @@ test('a day of other hours has those, on the lane too, and the usual ones again 
   expect(await have()).toBe(120);
   const wrong = refused(setDayHours(studio, { day: tuesday, hours: '30 h' }));
   expect(await wrong).toMatchObject({ field: 'hours' });
+});
+
+test('a fair stands on its days, and takes their hours where nothing else is done on them', async () => {
+  const { studio } = await studioAt(8);
+  const [wed, thu] = [addDays(MONDAY, 2), addDays(MONDAY, 3)];
+  const fair = { says: 'Winter fair', fromOn: wed, untilOn: thu, takesHours: true };
+  const { id } = await noteDate(studio, fair);
+  const { events, days } = await week(studio);
+  expect(events.filter(({ dateId }) => dateId === id).map(({ day, says }) => [day, says])).toEqual([
+    [wed, 'Winter fair'],
+    [thu, 'Winter fair'],
+  ]);
+  expect(days.slice(1, 5).map(({ minutes }) => minutes)).toEqual([120, 0, 0, 120]);
+  expect(await weekCalendar(studio)).toContain('SUMMARY:Winter fair');
+  expect((await refused(noteDate(studio, { ...fair, untilOn: MONDAY }))).field).toBe('untilOn');
+  expect((await refused(noteDate(studio, { ...fair, untilOn: '2027-11-24' }))).message).toContain(
+    'at most 60',
+  );
+  await dropDate(studio, { id: id! });
+  expect((await week(studio)).events).toEqual([]);
+  // One that takes no hours, of a single day.
+  await noteDate(studio, { ...fair, untilOn: null, fromOn: addDays(MONDAY, 4), takesHours: false });
+  expect((await week(studio)).days[4]!.minutes).toBe(120);
+});
+
+test('paper that has to be ordered stands on its day, with the hour its supplier sends it off', async () => {
+  const f = await studioAt(8, 120, 9, 40, true);
+  const { studio, paperId } = f;
+  await acceptedProof(f);
+  expect(await stockEvents(studio)).toEqual([]);
+  const { id: supplierId } = await recordSupplier(studio, {
+    ...{ id: null, name: 'Lantern & Sound', deliveryDays: 4, carriage: '', freeFrom: '' },
+    ...{ cutoff: '14:00', notes: '' },
+  });
+  await keepPaperDesk(studio, {
+    ...{ id: paperId, sample: 'none', sampleNotes: '', supplierId: supplierId!, gasOutHours: 0 },
+    storage: '',
+  });
+  // One sheet lies there, and six prints of the order are still to be made.
+  await receiveLot(studio, {
+    ...{ paperId, name: 'autumn', form: 'sheet', size: '150 x 125 mm', amount: '1', price: '2' },
+    receivedOn: MONDAY,
+  });
+  expect(await stockEvents(studio)).toEqual([
+    {
+      day: MONDAY,
+      says: 'Order Harrow Rag 310 from Lantern & Sound, by 14:00 to leave that day',
+      href: '/papers/order',
+    },
+  ]);
 });
 
 test('what is moved by hand says what follows; a parcel’s day is its day on the lane', async () => {

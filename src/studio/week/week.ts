@@ -1,17 +1,19 @@
 import type { BenchLine } from '@/core/bench/lines';
 import { clockTime, localDay } from '@/core/measure';
-import { addDays, dayNumber, weekdayOf, type Day } from '@/core/measure/day';
+import { addDays, dayNumber, daysBetween, weekdayOf, type Day } from '@/core/measure/day';
 import { dried } from '@/core/proof/proofStates';
-import { readClock } from '@/core/week/clock';
+import { clockOf, readClock } from '@/core/week/clock';
 import { USUAL_WEEK, type WeekManner } from '@/core/week/manner';
-import { planWeek, type WeekDay, type WeekPlan } from '@/core/week/plan';
+import type { WeekDay, WeekPlan } from '@/core/week/plan';
 import { weekItems, type LineMark, type WeekItem } from '@/core/week/tasks';
+import { planTrips } from '@/core/week/trips';
 import { jobsOut, originalsOut } from '@/store/bench';
 import { waitingProofs } from '@/store/proofs';
 import { findColumns, findRows } from '@/store/rows';
 import { calendarFrom } from '../orders/calendar';
 import { policyOf } from '../orders/carriage';
 import { openOrderHands } from '../orders/hands';
+import { heldByPaper, suppliersAtHand } from '../papers/papers';
 import type { Settings, Studio } from '../studio';
 
 /** So far ahead things are laid on days. */
@@ -21,7 +23,13 @@ const JUDGE_MINUTES = 10;
 const HOUR_MS = 3_600_000;
 
 /** Something that happens on a day without hands: a proof that comes back, one that is dry, work that is due. */
-export type WeekEvent = { day: Day; says: string; href: string };
+export type WeekEvent = {
+  day: Day;
+  says: string;
+  href: string;
+  /** Of what a person noted for these days. */
+  dateId?: string;
+};
 
 export type StudioWeek = {
   today: Day;
@@ -58,7 +66,7 @@ export async function weekOf(studio: Studio, lines: readonly BenchLine[]): Promi
   const now = readClock(clockTime(studio.now(), settings.timeZone), 'now');
   const { days, passed } = await hoursFrom(studio, settings, today, now);
   const proofs = waiting.map((row) => ({ ...row, ...proofDay(row, studio.now(), settings, today) }));
-  const items = weekItems({
+  const asked = weekItems({
     ...{ today, days },
     marks,
     tripMinutes: manner.tripMinutes,
@@ -68,14 +76,11 @@ export async function weekOf(studio: Studio, lines: readonly BenchLine[]): Promi
     })),
     lines: linesFrom(lines, proofs, today),
   });
+  const { items, plan } = planTrips(asked, days);
   return {
-    ...{ today, manner, items, days, marks },
+    ...{ today, manner, items, plan, days, marks },
     begins: (day) => manner.starts + (day === today ? passed : 0),
-    plan: planWeek(
-      items.map(({ task }) => task),
-      days,
-    ),
-    events: await eventsFrom(studio, proofs),
+    events: await eventsFrom(studio, proofs, today),
   };
 }
 
@@ -136,9 +141,44 @@ async function hoursFrom(studio: Studio, settings: Settings, today: Day, now: nu
   return { days, passed };
 }
 
-async function eventsFrom(studio: Studio, proofs: readonly ProofDay[]): Promise<WeekEvent[]> {
-  const [jobs, originals] = await Promise.all([jobsOut(studio.db), originalsOut(studio.db)]);
+/** When paper has to be ordered to be here in time, and until which hour of that day its supplier sends it off. */
+export async function stockEvents(studio: Studio): Promise<WeekEvent[]> {
+  const today = await studio.today();
+  const last = addDays(today, WEEK_HORIZON);
+  const [held, papers, suppliers] = await Promise.all([
+    heldByPaper(studio),
+    findRows(studio.db, 'papers', { discontinued: false }),
+    suppliersAtHand(studio.db),
+  ]);
+  return papers.flatMap(({ id, name, supplierId }) => {
+    const dates = (held.get(id) ?? []).flatMap(({ forecast }) => forecast.reorderOn ?? []);
+    const [first] = dates.sort();
+    if (first === undefined || first >= last) return [];
+    const supplier = suppliers.find((each) => each.id === supplierId);
+    const until =
+      supplier?.cutoffMinute == null ? '' : `, by ${clockOf(supplier.cutoffMinute)} to leave that day`;
+    return [
+      {
+        day: first < today ? today : first,
+        says: `Order ${name}${supplier ? ` from ${supplier.name}${until}` : ''}`,
+        href: '/papers/order',
+      },
+    ];
+  });
+}
+
+async function eventsFrom(studio: Studio, proofs: readonly ProofDay[], today: Day): Promise<WeekEvent[]> {
+  const [jobs, originals, dates] = await Promise.all([
+    jobsOut(studio.db),
+    originalsOut(studio.db),
+    findRows(studio.db, 'weekDates', {}, { orderBy: ['fromOn', 'id'] }),
+  ]);
+  const onDays = dates.flatMap(({ id, fromOn, untilOn, says }) => {
+    const span = Array.from({ length: daysBetween(fromOn, untilOn) + 1 }, (_, k) => addDays(fromOn, k));
+    return span.filter((day) => day >= today).map((day) => ({ day, says, href: '/week', dateId: id }));
+  });
   return [
+    ...onDays,
     ...proofs
       .filter(({ isDrying, says }) => isDrying || !says.endsWith('is dry'))
       .map(({ day, says, workId }) => ({ day, says, href: `/works/${workId}/proofs` })),

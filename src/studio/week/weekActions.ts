@@ -2,14 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { subjectOf } from '@/core/bench/lines';
 import { InputError, RefusedError } from '@/core/errors';
 import { isBlank } from '@/core/measure';
+import { addDays, daysBetween } from '@/core/measure/day';
 import { consequences } from '@/core/week/consequences';
 import { clockOf, hoursOf, readClock, readHours } from '@/core/week/clock';
 import type { Tx } from '@/store/db';
-import { findRows, insertRow, patchRow, removeRow } from '@/store/rows';
+import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows';
 import { defineAction } from '../action';
 import { planOrder } from '../orders/orderActions';
 import { benchLinesToday } from '../reports/bench';
-import { day, line, objectSchema, orNull } from '../schemas';
+import { day, flag, id, line, name, objectSchema, orNull } from '../schemas';
 import { FIRST_SETTINGS } from '../settings/firstSettings';
 import { noteInJournal, type Studio } from '../studio';
 import { mannerOf, weekOf } from './week';
@@ -21,10 +22,10 @@ const recordOf = (name: string): string => subjectOf({ id: name }) ?? name;
 async function setMark(
   studio: Studio,
   tx: Tx,
-  name: string,
+  named: string,
   change: { untilOn?: string | null; plannedOn?: string | null; why?: string },
 ): Promise<void> {
-  const [known] = await findRows(tx, 'benchMarks', { line: name }, { limit: 1 });
+  const [known] = await findRows(tx, 'benchMarks', { line: named }, { limit: 1 });
   const next = { untilOn: null, plannedOn: null, why: '', ...known, ...change };
   const changedAt = studio.now();
   if (next.untilOn === null && next.plannedOn === null) {
@@ -35,7 +36,7 @@ async function setMark(
   if (known) await patchRow(tx, 'benchMarks', known.id, { untilOn, plannedOn, why, changedAt });
   else
     await insertRow(tx, 'benchMarks', {
-      ...{ id: studio.newId(), line: name, untilOn, plannedOn, why, changedAt },
+      ...{ id: studio.newId(), line: named, untilOn, plannedOn, why, changedAt },
     });
 }
 
@@ -124,18 +125,23 @@ export const planTask = defineAction({
   },
 });
 
+/** The minutes of one day; nothing: as on any other. */
+async function setHours(studio: Studio, tx: Tx, on: string, minutes: number | null): Promise<void> {
+  const [known] = await findRows(tx, 'dayHours', { day: on }, { limit: 1 });
+  if (minutes === null) {
+    if (known) await removeRow(tx, 'dayHours', known.id);
+  } else if (known) await patchRow(tx, 'dayHours', known.id, { minutes });
+  else await insertRow(tx, 'dayHours', { id: studio.newId(), day: on, minutes });
+}
+
 /** The hours of one day, where they are not as on any other; nothing: as on any other. */
 export const setDayHours = defineAction({
   name: 'setDayHours',
   input: objectSchema({ day, hours: line }),
 
   async run({ studio, tx, input }) {
-    const [known] = await findRows(tx, 'dayHours', { day: input.day }, { limit: 1 });
     const minutes = isBlank(input.hours) ? null : readHours(input.hours, 'hours');
-    if (minutes === null) {
-      if (known) await removeRow(tx, 'dayHours', known.id);
-    } else if (known) await patchRow(tx, 'dayHours', known.id, { minutes });
-    else await insertRow(tx, 'dayHours', { id: studio.newId(), day: input.day, minutes });
+    await setHours(studio, tx, input.day, minutes);
     const says =
       minutes === null
         ? `${input.day} has the usual hours again`
@@ -143,6 +149,46 @@ export const setDayHours = defineAction({
           ? `${input.day} has no hours for the studio`
           : `${input.day} has ${hoursOf(minutes)} for the studio`;
     await noteInJournal(studio, tx, { act: 'set', subject: 'studio', subjectId: 'studio', says });
+    return { message: `${says}.` };
+  },
+});
+
+/** So long a thing on certain days may last. */
+const LONGEST_DAYS = 60;
+
+/** Notes what is on certain days, such as a fair; where nothing else is done on them they have no hours for the studio. */
+export const noteDate = defineAction({
+  name: 'noteDate',
+  input: objectSchema({ says: name, fromOn: day, untilOn: orNull(day), takesHours: flag }),
+
+  async run({ studio, tx, input }) {
+    const untilOn = input.untilOn ?? input.fromOn;
+    if (untilOn < input.fromOn)
+      throw new InputError('untilOn', untilOn, `${input.fromOn} or later, or nothing for one day`);
+    if (daysBetween(input.fromOn, untilOn) >= LONGEST_DAYS)
+      throw new InputError('untilOn', untilOn, `at most ${LONGEST_DAYS} days in all`);
+    const row = { id: studio.newId(), fromOn: input.fromOn, untilOn, says: input.says.trim() };
+    await insertRow(tx, 'weekDates', { ...row, createdAt: studio.now() });
+    if (input.takesHours)
+      for (let each = row.fromOn; each <= untilOn; each = addDays(each, 1))
+        await setHours(studio, tx, each, 0);
+    const days = untilOn > row.fromOn ? `from ${row.fromOn} to ${untilOn}` : `on ${row.fromOn}`;
+    const says = `${row.says}: ${days}${input.takesHours ? ', without hours for the studio' : ''}`;
+    await noteInJournal(studio, tx, { act: 'noted', subject: 'bench', subjectId: row.id, says });
+    return { message: `${says}.`, id: row.id };
+  },
+});
+
+/** Takes away what was noted for certain days; their hours stay as they are. */
+export const dropDate = defineAction({
+  name: 'dropDate',
+  input: objectSchema({ id }),
+
+  async run({ studio, tx, input }) {
+    const date = await rowById(tx, 'weekDates', input.id, 'id');
+    await removeRow(tx, 'weekDates', date.id);
+    const says = `${date.says} is not on ${date.fromOn} any more`;
+    await noteInJournal(studio, tx, { act: 'took away', subject: 'bench', subjectId: date.id, says });
     return { message: `${says}.` };
   },
 });

@@ -38,6 +38,7 @@ const workInput = objectSchema({
   rights: prose,
   notes: prose,
   signature: Type.Optional(oneOf(...SIGNATURES)),
+  series: Type.Optional(line),
 });
 
 export type WorkInput = Static<typeof workInput>;
@@ -71,6 +72,7 @@ export const recordWork = defineAction({
       rights: input.rights,
       notes: input.notes,
       ...(input.signature && { signature: input.signature }),
+      ...(input.series !== undefined && { series: input.series.trim() }),
     };
 
     if (input.id) {

@@ -69,6 +69,7 @@ const TABLE_OF_FIELD: Record<string, string> = {
   listingId: 'listings',
   buyerWallId: 'buyer_walls',
   orderIds: 'orders',
+  setId: 'work_sets',
 };
 const TABLE_OF_ACT: readonly [RegExp, string][] = [
   [/Insert$/, 'inserts'],
@@ -85,6 +86,8 @@ const TABLE_OF_ACT: readonly [RegExp, string][] = [
   [/Product/, 'products'],
   [/Line$/, 'print_lines'],
   [/Goods/, 'goods'],
+  [/Set$/, 'work_sets'],
+  [/dropDate/, 'week_dates'],
   [/Channel/, 'channels'],
   [/CausePayment/, 'cause_payments'],
   [/Attention/, 'attention'],

@@ -77,7 +77,7 @@ function PrintLine({
   table,
   ticked,
   onTick,
-  of: { line, title, format, workId, sha256 },
+  of: { line, title, format, workId, sha256, setName },
 }: Props & { of: PackingModel['lines'][number] }) {
   const { size, money } = useUnits();
   const ticks = useTicks(table, ticked);
@@ -94,6 +94,7 @@ function PrintLine({
         <Small>
           {size(format.image)}
           {mine[0] ? ` on ${mine[0].paper}` : ''}
+          {setName && `, of the set ${setName}`}
         </Small>
         <br />
         <ProductCosts costs={table.costs.filter((cost) => cost.productId === line.productId)} />

@@ -48,12 +48,13 @@ export const packingModel = ({
   order: orderModel(order),
   buyer: { ...receiverModel(buyer), orders: buyerOrders },
   parcel: parcel && parcelModel(parcel),
-  lines: lines.map(({ line, format, title, workId, sha256 }) => ({
+  lines: lines.map(({ line, format, title, workId, sha256, setName }) => ({
     line: orderLineModel(line),
     format: formatModel(format),
     title,
     workId,
     sha256,
+    setName,
   })),
   history: history.map(journalLineModel),
   services: services.map(({ service, fit, price, days }) => ({

@@ -15,6 +15,7 @@ import {
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import type { SetOffer } from '@/studio/prices/sets';
 import { useAskedChoices } from '@/app/useAskedChoices';
 import { PromiseChart } from '../PromiseChart';
 import { usePromise } from '../usePromise';
@@ -37,6 +38,7 @@ type Channel = { id: string; name: string };
 type Props = {
   buyers: BuyerChoice[];
   offers: readonly Offer[];
+  sets: readonly SetOffer[];
   goods: GoodsOffer[];
   channels: Channel[];
   countries: string[];
@@ -80,7 +82,7 @@ function NothingToSell() {
   );
 }
 
-function Order({ goods, channels, countries, ...first }: Omit<Props, 'handlingDays'>) {
+function Order({ goods, sets, channels, countries, ...first }: Omit<Props, 'handlingDays'>) {
   const {
     choices: offers,
     search: searchOffers,
@@ -92,6 +94,10 @@ function Order({ goods, channels, countries, ...first }: Omit<Props, 'handlingDa
     idOf,
   );
   const form = useOrderForm({ buyers, offers, goods });
+  const addSet = (set: SetOffer) => {
+    addOffers(set.parts);
+    form.addSet(set);
+  };
   const country =
     form.buyerId === SOMEBODY_NEW
       ? form.newBuyer.country
@@ -101,7 +107,7 @@ function Order({ goods, channels, countries, ...first }: Omit<Props, 'handlingDa
     ['goodsId', 'quantity', 'price'].map((field) => `goods[${i}].${field}`),
   );
   const lineFields = form.lines.flatMap((_, i) =>
-    ['formatId', 'quantity', 'price'].map((field) => `lines[${i}].${field}`),
+    ['formatId', 'quantity', 'price', 'setId'].map((field) => `lines[${i}].${field}`),
   );
   return (
     <form
@@ -113,7 +119,7 @@ function Order({ goods, channels, countries, ...first }: Omit<Props, 'handlingDa
       <Stack $gap={18}>
         <PasteOrder form={form} hasOffers={offers.length > 0} onOffers={addOffers} />
         <WhoBuys form={form} buyers={buyers} onSearch={searchBuyers} countries={countries} />
-        <WhatTheyBuy form={form} offers={offers} onSearch={searchOffers} />
+        <WhatTheyBuy {...{ form, offers, sets }} onSearch={searchOffers} onAddSet={addSet} />
         <HowItGoes form={form} channels={channels} />
         <WhatIsSpecial form={form} />
         {promise && (
@@ -197,18 +203,22 @@ function WhoBuys({
 function WhatTheyBuy({
   form,
   offers,
+  sets,
   onSearch,
+  onAddSet,
 }: {
   form: OrderForm;
   offers: readonly Offer[];
+  sets: readonly SetOffer[];
   onSearch: (typed: string) => void;
+  onAddSet: (set: SetOffer) => void;
 }) {
   return (
     <Panel>
       <Stack $gap={10}>
         <PanelTitle>What they buy</PanelTitle>
         {form.lines.map((line, i) => (
-          <Line key={line.key} {...{ form, line, offers, onSearch }} index={i} />
+          <Line key={line.key} {...{ form, line, offers, sets, onSearch }} index={i} />
         ))}
         {form.goodsLines.map((line, i) => (
           <GoodsRow key={line.key} form={form} line={line} index={i} />
@@ -219,6 +229,13 @@ function WhatTheyBuy({
               Add another print
             </Button>
           )}
+          {sets
+            .filter(({ id }) => form.lines.every(({ setId }) => setId !== id))
+            .map((set) => (
+              <Button key={set.id} quiet onPress={() => onAddSet(set)}>
+                Add the set {set.name}
+              </Button>
+            ))}
           {form.goods.length > 0 && (
             <Button
               quiet
@@ -248,12 +265,14 @@ function Line({
   line,
   index,
   offers,
+  sets,
   onSearch,
 }: {
   form: OrderForm;
   line: OrderLine;
   index: number;
   offers: readonly Offer[];
+  sets: readonly SetOffer[];
   onSearch: (typed: string) => void;
 }) {
   const { bareMoney, money, currency } = useUnits();
@@ -295,6 +314,14 @@ function Line({
           </div>
         )}
       </Row>
+      {line.setId && (
+        <p>
+          <Small>
+            Of the set {sets.find(({ id }) => id === line.setId)?.name}: changed or left out, its prints
+            are sold one by one.
+          </Small>
+        </p>
+      )}
       {offer && (
         <MarkedText kind={offer.ready >= (Number(line.quantity) || 0) ? 'holds' : 'none'}>
           <Small>
@@ -309,8 +336,10 @@ function Line({
         (tiers.length > 1 || tiers[0]?.priceMinor !== offer?.priceMinor) && (
           <p>
             <Small>
-              {tiers.map((tier) => `${tier.quantity} at ${money(tier.priceMinor)}`).join(' and ')}: the
-              tiers of its run, by the numbers it would take.
+              {tiers.map((tier) => `${tier.quantity} at ${money(tier.priceMinor)}`).join(' and ')}:{' '}
+              {line.setId
+                ? 'its share of the set’s price.'
+                : 'the tiers of its run, by the numbers it would take.'}
             </Small>
           </p>
         )}

@@ -13,7 +13,14 @@ import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
 
 /** A size of an edition that can be asked for. */
 export type Offer = Awaited<ReturnType<typeof sellable>>[number];
-export type OrderLine = { key: number; offer: string; quantity: string; price: string };
+export type OrderLine = {
+  key: number;
+  offer: string;
+  quantity: string;
+  price: string;
+  /** The set it is a part of. */
+  setId?: string;
+};
 export const SOMEBODY_NEW = 'new';
 
 /** An edition may be of every size of its work, and a size in several lines and finishes: only all three together name what is sold. */
@@ -40,6 +47,23 @@ export function lineSum(
   const each = line.price.trim() ? moneyOrNull(line.price, currency) : (offer?.priceMinor ?? null);
   const count = readNumber(line.quantity);
   return each === null || count === null ? null : each * count;
+}
+
+/** The lines of a set as prints by themselves. */
+const apart = (lines: readonly OrderLine[], setId: string | undefined): OrderLine[] =>
+  lines.map(({ setId: own, ...line }) => ({ ...line, ...(own && own !== setId && { setId: own }) }));
+
+/** One line changed. As many of a set are as many of each of its prints; another print in its place ends the set. */
+function changed(lines: readonly OrderLine[], key: number, patch: Partial<OrderLine>): OrderLine[] {
+  const setId = lines.find((line) => line.key === key)?.setId;
+  const { quantity } = patch;
+  const together =
+    setId && quantity !== undefined
+      ? lines.map((line) => (line.setId === setId ? { ...line, quantity } : line))
+      : patch.offer === undefined
+        ? lines
+        : apart(lines, setId);
+  return together.map((line) => (line.key === key ? { ...line, ...patch } : line));
 }
 
 /** Goods that can be asked for beside prints. */
@@ -110,6 +134,8 @@ export function useOrderForm({
     quantity: '1',
     price: '',
   });
+  const isUntouched = ({ key, ...line }: OrderLine) =>
+    key === 0 && JSON.stringify({ key, ...line }) === JSON.stringify(lineOf(0));
   const [lines, setLines] = useState<OrderLine[]>(() => (offers.length ? [lineOf(0)] : []));
   const [terms, setTerms] = useState({
     channelId: '',
@@ -136,7 +162,10 @@ export function useOrderForm({
     const quantity = readNumber(line.quantity);
     if (!offer || quantity === null || !Number.isInteger(quantity) || quantity < 1) return [];
     const { editionId, formatId, productId } = offer;
-    return [{ key: line.key, line: { editionId, formatId, productId, quantity } }];
+    const { setId } = line;
+    return [
+      { key: line.key, line: { editionId, formatId, productId, quantity, ...(setId && { setId }) } },
+    ];
   });
   const cart = inCart.map((each) => each.line);
   const answered = useAsked<LinePrices[]>('/api/orders/prices', cart.length > 0 ? { lines: cart } : null);
@@ -181,6 +210,7 @@ export function useOrderForm({
         productId: offerOf(line)?.productId ?? null,
         quantity: wholeOrTyped(line.quantity),
         price: line.price,
+        ...(line.setId && { setId: line.setId }),
       })),
     });
     if (placed) router.push(`/orders/${placed.id}`);
@@ -195,13 +225,24 @@ export function useOrderForm({
     lines,
     offerOf,
     tiersOf,
-    changeLine: (key: number, patch: Partial<OrderLine>) =>
-      setLines((all) => all.map((line) => (line.key === key ? { ...line, ...patch } : line))),
+    changeLine: (key: number, patch: Partial<OrderLine>) => setLines((all) => changed(all, key, patch)),
+    addSet: (set: { id: string; parts: readonly Offer[] }) => {
+      const parts = set.parts.map((offer, i) => ({
+        ...{ key: nextKey + i, offer: offerKey(offer), quantity: '1', price: '' },
+        setId: set.id,
+      }));
+      // The line a new order begins with is only an offer: whoever buys a set has not asked for it.
+      setLines((all) => [...(all.length === 1 && isUntouched(all[0]!) ? [] : all), ...parts]);
+      setNextKey(nextKey + parts.length);
+    },
     addLine: () => {
       setLines((all) => [...all, lineOf(nextKey)]);
       setNextKey(nextKey + 1);
     },
-    leaveOut: (key: number) => setLines((all) => all.filter((line) => line.key !== key)),
+    leaveOut: (key: number) =>
+      setLines((all) =>
+        apart(all, all.find((line) => line.key === key)?.setId).filter((line) => line.key !== key),
+      ),
     goods,
     goodsLines,
     setGoodsLines,

@@ -1,13 +1,11 @@
 'use client';
 import type { SupplierModel } from '@/app/models';
 import { useState } from 'react';
-import { wholeOrTyped } from '@/core/measure';
+import { clockOf } from '@/core/week/clock';
 import { inGroups } from '@/core/groups';
 import type { OrderLine as OrderRecord } from '@/studio/papers/papers';
-import { useAction } from '@/app/useAction';
-import { ErrorCallout } from '@/ui/Actions';
+import { ActionSheet } from '@/app/ActionSheet';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Field, Fields } from '@/ui/Field';
 import {
   EmptyState,
   PageHeader,
@@ -20,7 +18,6 @@ import {
   Table,
   Page,
 } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
 import { PapersNav } from '../PapersNav';
 
@@ -111,7 +108,8 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
                 {s.name}
               </Button>{' '}
               {s.deliveryDays} days, carriage {money(s.carriageMinor)}
-              {s.freeFromMinor !== null && `, free from ${money(s.freeFromMinor)}`}{' '}
+              {s.freeFromMinor !== null && `, free from ${money(s.freeFromMinor)}`}
+              {s.cutoffMinute !== null && `, leaves the same day until ${clockOf(s.cutoffMinute)}`}{' '}
               <Small>{s.notes}</Small>
             </li>
           ))}
@@ -124,59 +122,46 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
 }
 
 function SupplierSheet({ supplier, onClose }: { supplier: SupplierModel | null; onClose: () => void }) {
-  const action = useAction();
-  const { bareMoney, currency } = useUnits();
-  const [f, setF] = useState({
-    name: supplier?.name ?? '',
-    deliveryDays: String(supplier?.deliveryDays ?? 7),
-    carriage: supplier ? bareMoney(supplier.carriageMinor) : '',
-    freeFrom: supplier?.freeFromMinor ? bareMoney(supplier.freeFromMinor) : '',
-    notes: supplier?.notes ?? '',
-  });
-  const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
-  const save = async () => {
-    if (
-      await action.run('recordSupplier', {
-        id: supplier?.id ?? null,
-        ...f,
-        deliveryDays: wholeOrTyped(f.deliveryDays),
-      })
-    )
-      onClose();
-  };
+  const { currency } = useUnits();
   return (
-    <FormDialog title={supplier?.name ?? 'A supplier'} isOpen onClose={onClose}>
-      <Fields $columns="1fr 1fr">
-        <Field
-          label="Name"
-          value={f.name}
-          onChange={set('name')}
-          autoFocus
-          wrong={action.fieldError('name')}
-        />
-        <Field
-          label="Days from ordering to having it"
-          value={f.deliveryDays}
-          onChange={set('deliveryDays')}
-          wrong={action.fieldError('deliveryDays')}
-        />
-        <Field
-          label={`Carriage, ${currency}`}
-          value={f.carriage}
-          onChange={set('carriage')}
-          wrong={action.fieldError('carriage')}
-        />
-        <Field
-          label={`Carriage free from, ${currency}`}
-          value={f.freeFrom}
-          onChange={set('freeFrom')}
-          hint="empty: never"
-          wrong={action.fieldError('freeFrom')}
-        />
-        <Field label="Notes" value={f.notes} onChange={set('notes')} />
-      </Fields>
-      <ErrorCallout error={action.error} fields={['name', 'deliveryDays', 'carriage', 'freeFrom']} />
-      <DialogActions label="Keep it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
-    </FormDialog>
+    <ActionSheet
+      act="recordSupplier"
+      title={supplier?.name ?? 'A supplier'}
+      label="Keep it"
+      about={supplier?.id ?? 'new'}
+      asks={[
+        { kind: 'text', name: 'name', label: 'Name', required: true, autoFocus: true },
+        { kind: 'whole', name: 'deliveryDays', label: 'Days from ordering to having it', required: true },
+        { kind: 'money', name: 'carriage', label: `Carriage, ${currency}` },
+        {
+          kind: 'money',
+          name: 'freeFrom',
+          label: `Carriage free from, ${currency}`,
+          hint: 'empty: never',
+        },
+        {
+          kind: 'text',
+          name: 'cutoff',
+          label: 'Leaves the same day until',
+          hint: '14:00; empty: nobody said',
+        },
+        { kind: 'text', name: 'notes', label: 'Notes' },
+      ]}
+      first={{
+        name: supplier?.name ?? '',
+        deliveryDays: supplier?.deliveryDays ?? 7,
+        carriage: (supplier?.carriageMinor ?? null) as number | string | null,
+        freeFrom: (supplier?.freeFromMinor ?? null) as number | string | null,
+        cutoff: supplier?.cutoffMinute == null ? '' : clockOf(supplier.cutoffMinute),
+        notes: supplier?.notes ?? '',
+      }}
+      input={({ carriage, freeFrom, ...values }) => ({
+        ...values,
+        id: supplier?.id ?? null,
+        carriage: carriage ?? '',
+        freeFrom: freeFrom ?? '',
+      })}
+      onClose={onClose}
+    />
   );
 }
