@@ -23,6 +23,7 @@ const QUICK = new Set<string>([
   'showSheet',
   'smallLab',
   'hangInPhotograph',
+  'hangAslantInPhotograph',
   'listingPicture',
 ]);
 

@@ -2,8 +2,11 @@ import sharp, { type OverlayOptions } from 'sharp';
 import { labOfXyz, type Lab } from '@/core/colour/difference';
 import { adaptedColumns } from '@/core/colour/icc';
 import { srgbCurve, SRGB_PRIMARIES } from '@/core/colour/space';
-import type { PixelBox } from '@/core/wall/buyerWall';
+import { hangAslant, quadOf, type KnownRectangle } from '@/core/wall/aslant';
+import { placeInPhotograph, type PixelBox, type PixelPoint } from '@/core/wall/buyerWall';
+import type { Framing } from '@/core/wall/plan';
 import type { LabPicture } from '@/core/wall/traits';
+import { layAslant, type Raster } from './aslant';
 
 /** Long side of the small picture that the order of a wall is proposed from. */
 const SMALL_PX = 72;
@@ -28,14 +31,19 @@ export async function smallLab(path: string): Promise<LabPicture> {
   return { width: info.width, height: info.height, lab };
 }
 
-export type HungInPhotograph = {
-  outer: PixelBox;
-  inner: PixelBox;
-  window: PixelBox;
+type Dressed = {
   /** The picture as it is seen, and the part of it that shows; null for one that has none. */
   picture: { path: string; from: { left: number; top: number; width: number; height: number } } | null;
   /** A canvas has no frame. */
   isFramed: boolean;
+};
+type Boxes = { outer: PixelBox; inner: PixelBox; window: PixelBox };
+export type HungInPhotograph = Dressed & Boxes;
+/** The same on a wall that is seen aslant. */
+export type HungAslant = Dressed & {
+  framing: Pick<Framing, 'outer' | 'moulding' | 'window'>;
+  middle: PixelPoint;
+  known: KnownRectangle;
 };
 
 const FRAME = { r: 34, g: 34, b: 34 };
@@ -64,11 +72,7 @@ export async function hangInPhotograph(q: {
   const { width, height } = await sharp(photograph).metadata();
   const layers: OverlayOptions[] = [];
   for (const piece of q.hung) {
-    layers.push(await shadowOf(piece.outer));
-    if (piece.isFramed) layers.push(await flat(piece.outer, FRAME), await flat(piece.inner, MAT));
-    layers.push(
-      piece.picture ? await seenOf(piece.picture, piece.window) : await flat(piece.window, EMPTY),
-    );
+    layers.push(await shadowOf(piece.outer), ...(await layersOf(piece)));
   }
   const within = await Promise.all(layers.map((layer) => cutTo(layer, width, height)));
   await sharp(photograph)
@@ -77,6 +81,70 @@ export async function hangInPhotograph(q: {
     .withIccProfile('srgb')
     .png()
     .toFile(q.out);
+}
+
+/** The frame, the mat and what shows of the print, without their shadow. */
+async function layersOf(piece: HungInPhotograph): Promise<OverlayOptions[]> {
+  const seen = piece.picture
+    ? await seenOf(piece.picture, piece.window)
+    : await flat(piece.window, EMPTY);
+  if (!piece.isFramed) return [seen];
+  return [await flat(piece.outer, FRAME), await flat(piece.inner, MAT), seen];
+}
+
+/** No piece is drawn finer than this before it is laid into the photograph. */
+const MOST_PX = 4_000;
+
+/**
+ * Hangs framed pictures on a wall that was photographed aslant: each is drawn straight, as fine as it is seen, and laid in.
+ *
+ * @param q.out a PNG in sRGB, as large as the photograph
+ */
+export async function hangAslantInPhotograph(q: {
+  photograph: string | Buffer;
+  hung: readonly HungAslant[];
+  out: string;
+}): Promise<void> {
+  const { data, info } = await sharp(q.photograph)
+    .rotate()
+    .toColourspace('srgb')
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const photograph = { data, width: info.width, height: info.height };
+  for (const piece of q.hung) await layPiece(photograph, piece);
+  await sharp(photograph.data, { raw: { width: info.width, height: info.height, channels: 3 } })
+    .withIccProfile('srgb')
+    .png()
+    .toFile(q.out);
+}
+
+async function layPiece(photograph: Raster, { framing, middle, known, ...dressed }: HungAslant) {
+  const hung = hangAslant(framing, middle, known);
+  const { width, height } = framing.outer;
+  const [a, b, c, d] = quadOf(hung, { left: 0, top: 0, width, height });
+  const side = (p: PixelPoint, r: PixelPoint) => Math.hypot(r.x - p.x, r.y - p.y);
+  const fine = Math.max(side(a, b), side(d, c)) / width;
+  const high = Math.max(side(a, d), side(b, c)) / height;
+  const perUm = Math.min(Math.max(fine, high), MOST_PX / Math.max(width, height));
+  const middleOf = { x: (width * perUm) / 2, y: (height * perUm) / 2 };
+  const boxes = placeInPhotograph(framing, middleOf, perUm * 1_000);
+  const layers = [await shadowOf(boxes.outer), ...(await layersOf({ ...dressed, ...boxes }))];
+  for (const layer of layers) {
+    const { data, info } = await sharp(layer.input as Buffer)
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const box = { left: layer.left!, top: layer.top!, width: info.width, height: info.height };
+    const um = (px: number) => px / perUm;
+    const quad = quadOf(hung, {
+      left: um(box.left),
+      top: um(box.top),
+      width: um(box.width),
+      height: um(box.height),
+    });
+    layAslant(photograph, { data, width: info.width, height: info.height }, quad);
+  }
 }
 
 /** One that hangs past the edge of the photograph is cut there. */

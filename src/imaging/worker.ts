@@ -24,7 +24,7 @@ import {
 } from './proofing';
 import { writePaperProfile } from './paperProfile';
 import { findDust, guessCorners, lightGrid, patchMeans, readPixel, smallGrey } from './sample';
-import { hangInPhotograph, smallLab } from './showing';
+import { hangAslantInPhotograph, hangInPhotograph, smallLab } from './showing';
 import { simulate } from './simulate';
 
 sharp.cache(false);
@@ -79,6 +79,8 @@ const tasks = {
   paperProfile: (q: Parameters<typeof writePaperProfile>[0]) =>
     answered(writePaperProfile(q).then(() => true)),
   smallLab: (path: string) => answered(smallLab(path)),
+  hangAslantInPhotograph: (q: Parameters<typeof hangAslantInPhotograph>[0]) =>
+    answered(hangAslantInPhotograph(q).then(() => true)),
   hangInPhotograph: (q: Parameters<typeof hangInPhotograph>[0]) =>
     answered(hangInPhotograph(q).then(() => true)),
   listingPicture: (q: Parameters<typeof makeListingPicture>[0]) => answered(makeListingPicture(q)),

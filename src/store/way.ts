@@ -45,7 +45,7 @@ export async function wayFacts(db: Db, workId: string | null): Promise<WayFacts>
   const [row] = await db.all<Counted>(sql`
     WITH w AS (SELECT works.* FROM works LEFT JOIN masters m ON m.work_id = works.id AND m.current = 1
       WHERE ${workId ? sql`works.id = ${workId}` : sql`works.archived_at IS NULL`}
-      ORDER BY m.received_at DESC, works.id DESC LIMIT 1)
+      ORDER BY m.state = 'ready' DESC, m.received_at DESC, works.id DESC LIMIT 1)
     SELECT w.id, w.title, m.state AS capture, m.width_px AS widthPx, m.height_px AS heightPx,
       (w.medium <> '' AND (w.kind = 'born digital' OR w.width_um IS NOT NULL)) AS isDescribed,
       w.may_print AS mayPrint,

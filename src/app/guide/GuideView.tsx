@@ -88,12 +88,11 @@ const Steps = styled.ol`
     grid-template-columns: 30px minmax(0, 3fr) minmax(0, 2fr) 120px;
     gap: 16px;
     align-items: center;
-    padding: 9px 0;
+    padding: 9px 0 9px 12px;
     border-bottom: 1px solid ${t.hair};
   }
   li[aria-current] {
     box-shadow: inset 3px 0 0 ${t.ink};
-    padding-left: 10px;
   }
   i {
     display: grid;

@@ -7,6 +7,8 @@ export type CartLine = {
   formatId: string;
   productId: string | null;
   quantity: number;
+  /** The set it is a part of. */
+  setId?: string;
 };
 
 /** The honest day for a cart, asked anew a moment after it changed; null while nothing can be said. */

@@ -81,6 +81,12 @@ describe('the whole way', () => {
       'sign',
       '2 to look over, 1 to sign.',
     ],
+    [
+      'prints taken back',
+      { prints: { toInspect: 0, toSign: 0, ready: 0, gone: 0 } },
+      'print',
+      'None is printed yet.',
+    ],
     ['no order', { order: null }, 'order', 'Nobody has ordered it yet.'],
     ['one picked', { order: { ...ALL.order!, state: 'picked' } }, 'pack', 'Order 101 is picked.'],
     ['one sealed', { order: { ...ALL.order!, state: 'sealed' } }, 'send', 'Order 101 is sealed.'],

@@ -111,7 +111,9 @@ const rungs: Record<WayKey, (facts: WayFacts) => Rung> = {
     why: 'What is accepted is the reference that later prints are held against.',
     says: proofs.accepted
       ? `${many(proofs.accepted, 'proof')} accepted.`
-      : `${many(proofs.toJudge, 'proof')} not accepted yet.`,
+      : proofs.toJudge
+        ? `${many(proofs.toJudge, 'proof')} not accepted yet.`
+        : 'There is no proof to judge yet.',
     isDone: proofs.accepted > 0,
     href: work ? `/works/${work.id}/proofs` : '/works',
   }),
@@ -145,7 +147,9 @@ const rungs: Record<WayKey, (facts: WayFacts) => Rung> = {
     says:
       prints.ready + prints.gone > 0
         ? `${prints.ready} ready, ${prints.gone} taken or gone.`
-        : `${prints.toInspect} to look over, ${prints.toSign} to sign.`,
+        : prints.toInspect + prints.toSign > 0
+          ? `${prints.toInspect} to look over, ${prints.toSign} to sign.`
+          : 'There is nothing to sign yet.',
     isDone: prints.ready + prints.gone > 0,
     href: editionId ? `/register/${editionId}` : '/register',
   }),

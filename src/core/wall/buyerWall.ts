@@ -1,5 +1,6 @@
 import { InputError } from '../errors';
 import type { Um } from '../measure';
+import type { KnownRectangle } from './aslant';
 import type { Framing } from './plan';
 
 export type PixelPoint = { x: number; y: number };
@@ -8,7 +9,12 @@ export type KnownLength = { from: PixelPoint; to: PixelPoint; length: Um };
 /** A picture hung in the photograph, by the middle of its frame. */
 export type HungAtBuyers = { id: string; piece: Framing; middle: PixelPoint };
 /** What is known of a photograph, and what was hung in it. */
-export type BuyerHung = { known: KnownLength | null; pieces: HungAtBuyers[] };
+export type BuyerHung = {
+  known: KnownLength | null;
+  /** Where the wall was taken aslant: it stands before the known length. */
+  rectangle?: KnownRectangle | null;
+  pieces: HungAtBuyers[];
+};
 /** Where things lie in the photograph, in pixels. */
 export type PixelBox = { left: number; top: number; width: number; height: number };
 

@@ -517,6 +517,9 @@ describe('undo restores every column', () => {
       { x: 100, y: 500 },
       { x: 600, y: 500 },
     ];
+    const at = (x: number, y: number) => ({ x, y });
+    const corners = [at(10, 10), at(90, 14), at(90, 80), at(10, 90)];
+    await go('knowRectangle', { buyerWallId, corners, size: '900 x 800 mm' });
     await go('knowLength', { buyerWallId, from, to, length: '1000 mm' });
     const hung = await go('hangAtBuyers', { buyerWallId, formatId, mount: null, moulding: '20 mm' });
     await go('moveAtBuyers', { buyerWallId, pieceId: hung.id!, middle: { x: 300, y: 200 } });

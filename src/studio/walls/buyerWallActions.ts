@@ -1,12 +1,23 @@
 import { InputError } from '@/core/errors';
-import { formatLength, formatSize, parseLength } from '@/core/measure';
+import { formatLength, formatSize, parseLength, parseSize } from '@/core/measure';
 import { MOUNT_KINDS } from '@/core/mounting/mount';
+import { hangAslant, tiltOf, type KnownRectangle } from '@/core/wall/aslant';
 import { pixelsPerMm, type BuyerHung } from '@/core/wall/buyerWall';
 import type { Received } from '@/imaging/objects';
 import type { Tx } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { defineAction, type ActionResult } from '../action';
-import { id, lengthInput, name, numberBetween, objectSchema, oneOf, orNull } from '../schemas';
+import {
+  id,
+  lengthInput,
+  name,
+  numberBetween,
+  objectSchema,
+  oneOf,
+  orNull,
+  sizeInput,
+  Type,
+} from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
 import { framingOfFormat, type BuyerWall } from './walls';
 
@@ -71,11 +82,46 @@ export const knowLength = defineAction({
     const { unit } = await studio.settings();
     const known = { from: input.from, to: input.to, length: parseLength(input.length, unit, 'length') };
     const scale = pixelsPerMm(known);
-    const wall = await change(studio, tx, input.buyerWallId, (hung) => ({ ...hung, known }));
+    const wall = await change(studio, tx, input.buyerWallId, (hung) => ({
+      ...hung,
+      known,
+      rectangle: null,
+    }));
     const says = `${formatLength(known.length, unit)} are ${Math.round(scale * (known.length / 1_000))} px, ${scale.toFixed(3)} px to the millimetre`;
     await note(studio, tx, wall.id, 'measured', `The wall of ${wall.name}: ${says}`);
     return { message: `Now it is to scale: ${says}.` };
   },
+});
+
+/** Says which rectangle of a wall that was taken aslant is known: a door, a window, a picture that hangs there. */
+export const knowRectangle = defineAction({
+  name: 'knowRectangle',
+  input: objectSchema({
+    buyerWallId: id,
+    corners: Type.Array(point, { minItems: 4, maxItems: 4 }),
+    size: sizeInput,
+  }),
+
+  async run({ studio, tx, input }) {
+    const { unit } = await studio.settings();
+    const { width, height } = parseSize(input.size, unit, 'size');
+    const rectangle = { corners: input.corners as KnownRectangle['corners'], width, height };
+    const wall = await change(studio, tx, input.buyerWallId, (hung) => {
+      // Also what hangs there already has to have its place on the wall as it is said now.
+      const first = { outer: { width, height } };
+      hangAslant(first, middleOf(rectangle.corners), rectangle);
+      for (const { piece, middle } of hung.pieces) hangAslant(piece, middle, rectangle);
+      return { ...hung, rectangle };
+    });
+    const says = `${formatSize({ width, height }, unit)} on the wall, its sides ${Math.round(100 * tiltOf(rectangle))} % apart by the slant`;
+    await note(studio, tx, wall.id, 'measured', `The wall of ${wall.name}: ${says}`);
+    return { message: `Now it is to scale: ${says}.` };
+  },
+});
+
+const middleOf = (corners: KnownRectangle['corners']) => ({
+  x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
+  y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
 });
 
 /** Hangs a size of a work, framed, in the middle of the photograph. */
@@ -103,6 +149,7 @@ export const hangAtBuyers = defineAction({
           `no more than ${MOST_PIECES} pictures in one photograph`,
         );
       const middle = { x: Math.round(widthPx / 2), y: Math.round(heightPx * 0.4) };
+      if (hung.rectangle) hangAslant(piece, middle, hung.rectangle);
       return { ...hung, pieces: [...hung.pieces, { id: studio.newId(), piece, middle }] };
     });
     await note(studio, tx, wall.id, 'hung', `Hung ${piece.title} in the photograph of ${wall.name}`);
@@ -118,12 +165,14 @@ export const moveAtBuyers = defineAction({
   input: objectSchema({ buyerWallId: id, pieceId: id, middle: point }),
 
   async run({ studio, tx, input }) {
-    const wall = await change(studio, tx, input.buyerWallId, (hung) => ({
-      ...hung,
-      pieces: hung.pieces.map((p) =>
-        p.id === hungThere(hung, input.pieceId).id ? { ...p, middle: input.middle } : p,
-      ),
-    }));
+    const wall = await change(studio, tx, input.buyerWallId, (hung) => {
+      const moved = hungThere(hung, input.pieceId);
+      if (hung.rectangle) hangAslant(moved.piece, input.middle, hung.rectangle);
+      return {
+        ...hung,
+        pieces: hung.pieces.map((p) => (p === moved ? { ...p, middle: input.middle } : p)),
+      };
+    });
     const { piece } = hungThere(wall.hung, input.pieceId);
     await note(studio, tx, wall.id, 'moved', `Moved ${piece.title} in the photograph of ${wall.name}`);
     return { message: `${piece.title} hangs elsewhere.` };

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { fileWords } from '@/core/words';
 import { RefusedError } from '@/core/errors';
 import { formatMoney, formatSize } from '@/core/measure';
-import { pixelsPerMm, placeInPhotograph } from '@/core/wall/buyerWall';
+import { pixelsPerMm, placeInPhotograph, type HungAtBuyers } from '@/core/wall/buyerWall';
 import { hookLines } from '@/core/wall/check';
 import { drillTiles } from '@/core/wall/drill';
 import { drawWall } from '@/core/wall/drawWall';
@@ -81,28 +81,37 @@ export async function wallLabels(studio: Studio, wallId: string): Promise<Docume
 /** A buyer's wall with what hangs on it, to scale, as a picture to send. */
 export async function buyerWallPicture(studio: Studio, wallId: string): Promise<Document> {
   const wall = await rowById(studio.db, 'buyerWalls', wallId, 'wallId');
-  const { known, pieces } = wall.hung;
-  if (!known)
+  const { known, rectangle, pieces } = wall.hung;
+  if (!known && !rectangle)
     throw new RefusedError(
       'Say first which length in the photograph is known: nothing is to scale before.',
     );
-  const scale = pixelsPerMm(known);
   const folder = await mkdtemp(join(tmpdir(), 'glassine-wall-'));
   try {
     const out = join(folder, 'wall.png');
-    await studio.imaging.do('hangInPhotograph', [
-      {
-        photograph: await studio.objects.soundPath(wall.sha256, wall.fileName),
-        hung: pieces.map(({ piece, middle }) => ({
-          ...placeInPhotograph(piece, middle, scale),
-          isFramed: piece.moulding > 0,
-          picture: piece.picture
-            ? { path: join(studio.objects.derivedDir(piece.picture), 'view.jpg'), from: piece.from }
-            : null,
-        })),
-        out,
-      },
-    ]).done;
+    const photograph = await studio.objects.soundPath(wall.sha256, wall.fileName);
+    const dressed = ({ piece }: HungAtBuyers) => ({
+      isFramed: piece.moulding > 0,
+      picture: piece.picture
+        ? { path: join(studio.objects.derivedDir(piece.picture), 'view.jpg'), from: piece.from }
+        : null,
+    });
+    if (rectangle) {
+      const hung = pieces.map((each) => ({
+        ...dressed(each),
+        framing: each.piece,
+        middle: each.middle,
+        known: rectangle,
+      }));
+      await studio.imaging.do('hangAslantInPhotograph', [{ photograph, hung, out }]).done;
+    } else {
+      const scale = pixelsPerMm(known!);
+      const hung = pieces.map((each) => ({
+        ...dressed(each),
+        ...placeInPhotograph(each.piece, each.middle, scale),
+      }));
+      await studio.imaging.do('hangInPhotograph', [{ photograph, hung, out }]).done;
+    }
     return { name: `wall_${fileWords(wall.name)}.png`, bytes: await readFile(out), type: 'image/png' };
   } finally {
     await rm(folder, { recursive: true, force: true });

@@ -83,6 +83,40 @@ test('a line that is left out takes its own figures with it, not its neighbourâ€
   expect(form.current.lines[1]!.key).toBe(third);
 });
 
+test('a set goes as its prints, each as often; one left out or changed, and the others are prints by themselves', async () => {
+  const sent = answering({ placeOrder: { message: 'Order 8 leaves by Friday.', id: 'o8' } });
+  const form = formOf();
+  act(() => form.current.addSet({ id: 's1', parts: [ferry, heron] }));
+  // The line a new order begins with was only an offer.
+  expect(form.current.lines.map(({ offer, setId }) => [offer, setId])).toEqual([
+    [offerKey(ferry), 's1'],
+    [offerKey(heron), 's1'],
+  ]);
+  const [first, second] = form.current.lines.map(({ key }) => key);
+  act(() => form.current.changeLine(first!, { quantity: '2' }));
+  expect(form.current.lines.map(({ quantity }) => quantity)).toEqual(['2', '2']);
+  expect(form.current.cart.map(({ setId, quantity }) => [setId, quantity])).toEqual([
+    ['s1', 2],
+    ['s1', 2],
+  ]);
+  await act(() => form.current.take());
+  expect(sent.at(-1)!.input).toMatchObject({
+    lines: [
+      { editionId: 'e1', quantity: 2, setId: 's1', price: '' },
+      { editionId: 'e2', quantity: 2, setId: 's1', price: '' },
+    ],
+  });
+  // A price of its own does not end the set; another print in its place does.
+  act(() => form.current.changeLine(second!, { price: '30' }));
+  expect(form.current.lines.every(({ setId }) => setId === 's1')).toBe(true);
+  act(() => form.current.changeLine(second!, { offer: offerKey(ferry) }));
+  expect(form.current.lines.some(({ setId }) => setId)).toBe(false);
+  act(() => form.current.addSet({ id: 's1', parts: [ferry, heron] }));
+  expect(form.current.lines).toHaveLength(4);
+  act(() => form.current.leaveOut(form.current.lines[2]!.key));
+  expect(form.current.lines.map(({ setId }) => setId)).toEqual([undefined, undefined, undefined]);
+});
+
 test('somebody new is recorded once, however often the order is refused after it', async () => {
   let refusals = 1;
   const sent = answering({

@@ -7,6 +7,7 @@ import type { ShownSet } from '@/studio/prices/sets';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import {
+  Columns,
   EmptyState,
   Lead,
   Page,
@@ -36,6 +37,8 @@ const SET_SCALE = 0.42;
 /** Prints that are sold together: what a set brings, and how many of it can still be had. */
 export function SetsView({ sets, offers }: { sets: SetShown[]; offers: readonly Sellable[] }) {
   const [open, setOpen] = useState<SetShown | 'new' | null>(null);
+  // One scale for all of them: a pair of small prints looks smaller than one of large.
+  const scale = scaleOf(sets.flatMap(drawnOf)) * SET_SCALE;
   return (
     <Page>
       <PageHeader>
@@ -56,7 +59,7 @@ export function SetsView({ sets, offers }: { sets: SetShown[]; offers: readonly 
       </PageHeader>
       <Stack $gap={18}>
         {sets.map((set) => (
-          <OneSet key={set.id} set={set} onChange={() => setOpen(set)} />
+          <OneSet key={set.id} {...{ set, scale }} onChange={() => setOpen(set)} />
         ))}
         {sets.length === 0 && (
           <Panel>
@@ -77,14 +80,16 @@ export function SetsView({ sets, offers }: { sets: SetShown[]; offers: readonly 
   );
 }
 
-function OneSet({ set, onChange }: { set: SetShown; onChange: () => void }) {
-  const { money } = useUnits();
-  const action = useAction();
-  const { members, judged } = set;
-  const drawn = members.map(({ workId, title, size, picture }) => ({
+const drawnOf = ({ members }: SetShown) =>
+  members.map(({ workId, title, size, picture }) => ({
     ...{ id: workId, title, widthUm: size.width, heightUm: size.height },
     ...{ sha256: picture, state: 'ready' as const },
   }));
+
+function OneSet({ set, scale, onChange }: { set: SetShown; scale: number; onChange: () => void }) {
+  const { money } = useUnits();
+  const action = useAction();
+  const { members, judged } = set;
   return (
     <Panel aria-label={set.name}>
       <PanelTitle>
@@ -93,37 +98,39 @@ function OneSet({ set, onChange }: { set: SetShown; onChange: () => void }) {
           {money(set.priceMinor)} for {members.length}
         </span>
       </PanelTitle>
-      <TrueSizes works={drawn} scale={scaleOf(drawn) * SET_SCALE} />
-      <Stack $gap={8}>
-        <Verdict finding={judged.finding} />
-        <p>{sayFree(set)}</p>
-        <ul aria-label="Its prints">
-          {members.map(({ productId, workId, title, name, price }, i) => (
-            <li key={productId}>
-              <Link href={`/works/${workId}/price`} prefetch={false}>
-                {title}
-              </Link>
-              , {name}:{' '}
-              <Small>
-                {price === null ? 'no price alone' : `${money(price)} alone`}, {money(judged.shares[i]!)}{' '}
-                in the set
-              </Small>
-            </li>
-          ))}
-        </ul>
-        {set.notes && <Small>{set.notes}</Small>}
-        <Row>
-          <Button onPress={onChange}>Change it</Button>
-          <Button
-            quiet
-            isDisabled={action.isPending}
-            onPress={() => action.run('endSet', { id: set.id, ended: true })}
-          >
-            No longer sold together
-          </Button>
-        </Row>
-        <ErrorCallout error={action.error} />
-      </Stack>
+      <Columns $aside={500}>
+        <TrueSizes works={drawnOf(set)} scale={scale} />
+        <Stack $gap={8} style={{ padding: '18px 0' }}>
+          <Verdict finding={judged.finding} />
+          <p>{sayFree(set)}</p>
+          <ul aria-label="Its prints">
+            {members.map(({ productId, workId, title, name, price }, i) => (
+              <li key={productId} style={{ padding: '2px 0' }}>
+                <Link href={`/works/${workId}/price`} prefetch={false}>
+                  {title}
+                </Link>
+                , {name}:{' '}
+                <Small>
+                  {price === null ? 'no price alone' : `${money(price)} alone`},{' '}
+                  {money(judged.shares[i]!)} in the set
+                </Small>
+              </li>
+            ))}
+          </ul>
+          {set.notes && <Small>{set.notes}</Small>}
+          <Row>
+            <Button onPress={onChange}>Change it</Button>
+            <Button
+              quiet
+              isDisabled={action.isPending}
+              onPress={() => action.run('endSet', { id: set.id, ended: true })}
+            >
+              No longer sold together
+            </Button>
+          </Row>
+          <ErrorCallout error={action.error} />
+        </Stack>
+      </Columns>
     </Panel>
   );
 }

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
 import type { BuyerWallModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
+import { tiltOf } from '@/core/wall/aslant';
 import { pixelsPerMm, type PixelPoint } from '@/core/wall/buyerWall';
 import { MOULDING_UM } from '@/core/wall/framing';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Field } from '@/ui/Field';
+import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   Aside,
@@ -27,15 +28,24 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { OfferedToHang } from '@/studio/walls/walls';
 import { keyOfOffer, offerOfKey } from '../../WallSheets';
-import { PhotographedWall, type Ends } from './PhotographedWall';
+import { PhotographedWall, type Marked } from './PhotographedWall';
 
 type Figure = number | string | null;
 
-/** Where the two ends stand before anybody moved them: along the foot of the photograph. */
-const firstEnds = ({ widthPx, heightPx }: BuyerWallModel): Ends => ({
-  from: { x: Math.round(widthPx * 0.25), y: Math.round(heightPx * 0.8) },
-  to: { x: Math.round(widthPx * 0.75), y: Math.round(heightPx * 0.8) },
-});
+/** Where the marks stand before anybody moved them: along the foot of the photograph, or round its middle. */
+function firstMarks({ widthPx, heightPx, hung }: BuyerWallModel): Record<Marked['by'], Marked> {
+  const at = (x: number, y: number): PixelPoint => ({
+    x: Math.round(widthPx * x),
+    y: Math.round(heightPx * y),
+  });
+  return {
+    length: { by: 'length', ends: hung.known ?? { from: at(0.25, 0.8), to: at(0.75, 0.8) } },
+    rectangle: {
+      by: 'rectangle',
+      corners: hung.rectangle?.corners ?? [at(0.3, 0.3), at(0.7, 0.3), at(0.7, 0.7), at(0.3, 0.7)],
+    },
+  };
+}
 
 /** A photograph of somebody's wall: one length in it is said, and pictures hang in it as large as they are. */
 export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: OfferedToHang[] }) {
@@ -43,15 +53,25 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
   const { length, size } = useUnits();
   const router = useRouter();
   const action = useAction();
-  const [ends, setEnds] = useState<Ends>(hung.known ?? firstEnds(wall));
-  const [typed, setTyped] = useState(hung.known ? length(hung.known.length) : '');
+  const first = firstMarks(wall);
+  const [marked, setMarked] = useState<Marked>(first[hung.rectangle ? 'rectangle' : 'length']);
+  const [typed, setTyped] = useState(
+    hung.rectangle ? size(hung.rectangle) : hung.known ? length(hung.known.length) : '',
+  );
   const [isHanging, setHanging] = useState(false);
-  const scale = hung.known && pixelsPerMm(hung.known);
+  const isKnown = Boolean(hung.known ?? hung.rectangle);
   useKeys([
-    ...(hung.known ? [{ key: 'h', label: 'hang a picture', run: () => setHanging(true) }] : []),
+    ...(isKnown ? [{ key: 'h', label: 'hang a picture', run: () => setHanging(true) }] : []),
     { key: 'g', label: 'back to the walls', run: () => router.push('/wall') },
   ]);
-  const know = () => void action.run('knowLength', { buyerWallId: id, ...ends, length: typed });
+  const know = () =>
+    void (marked.by === 'length'
+      ? action.run('knowLength', { buyerWallId: id, ...marked.ends, length: typed })
+      : action.run('knowRectangle', { buyerWallId: id, corners: marked.corners, size: typed }));
+  const markBy = (by: Marked['by']) => {
+    setMarked(first[by]);
+    setTyped('');
+  };
   const move = (pieceId: string, middle: PixelPoint) =>
     void action.run('moveAtBuyers', { buyerWallId: id, pieceId, middle });
   return (
@@ -60,21 +80,19 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
         <div>
           <PageTitle>The wall of {name}</PageTitle>
           <Lead>
-            {hung.known && scale
-              ? `To scale by ${length(hung.known.length)} in the photograph: ${scale.toFixed(3)} px to the millimetre.`
-              : 'Lay the line along something whose length is known, and say how long it is.'}
+            <Scale hung={hung} />
           </Lead>
         </div>
         <Row>
           <Button
-            main={Boolean(hung.known) && !hung.pieces.length}
+            main={isKnown && !hung.pieces.length}
             keyName="h"
-            isDisabled={!hung.known}
+            isDisabled={!isKnown}
             onPress={() => setHanging(true)}
           >
             Hang a picture
           </Button>
-          {hung.known && (
+          {isKnown && (
             <ButtonLink
               main={hung.pieces.length > 0}
               href={`/api/documents/buyer-wall/${id}`}
@@ -88,7 +106,7 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
       <ErrorCallout error={action.error} />
       <Columns $aside={300}>
         <Panel>
-          <PhotographedWall wall={wall} ends={ends} onEnds={setEnds} onMove={move} />
+          <PhotographedWall wall={wall} marked={marked} onMarked={setMarked} onMove={move} />
         </Panel>
         <Aside>
           <section aria-label="A known length">
@@ -102,19 +120,35 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
               }}
             >
               <Stack $gap={8}>
+                <Select
+                  label="The photograph was taken"
+                  value={marked.by}
+                  onChange={markBy}
+                  options={[
+                    { key: 'length', name: 'straight on' },
+                    { key: 'rectangle', name: 'aslant' },
+                  ]}
+                />
                 <p>
-                  Drag the ends of the line, or move them by the arrows: along a door, a sofa, a sheet of
-                  paper.
+                  {marked.by === 'length'
+                    ? 'Drag the ends of the line, or move them by the arrows: along a door, a sofa, a sheet of paper.'
+                    : 'Drag the four corners, or move them by the arrows, onto something square that lies on the wall: a door, a window, a picture.'}
                 </p>
                 <Row style={{ alignItems: 'flex-end' }}>
-                  <Field label="It is, from end to end" value={typed} onChange={setTyped} width={140} />
-                  <Button type="submit" main={!hung.known} isDisabled={!typed.trim() || action.isPending}>
+                  <Field
+                    label={marked.by === 'length' ? 'It is, from end to end' : 'It is, width × height'}
+                    value={typed}
+                    onChange={setTyped}
+                    width={140}
+                  />
+                  <Button type="submit" main={!isKnown} isDisabled={!typed.trim() || action.isPending}>
                     Keep it
                   </Button>
                 </Row>
                 <Small>
-                  True for a wall taken straight on, and for what lies as near as the wall itself: a sofa
-                  before it looks larger.
+                  {marked.by === 'length'
+                    ? 'True for a wall taken straight on, and for what lies as near as the wall itself: a sofa before it looks larger.'
+                    : 'True for all of that wall, and for nothing that stands before it.'}
                 </Small>
               </Stack>
             </form>
@@ -145,7 +179,7 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
                 </li>
               ))}
             </ul>
-            {!hung.known && (
+            {!isKnown && (
               <MarkedText kind="none">Nothing hangs to scale before a length is known.</MarkedText>
             )}
           </section>
@@ -187,5 +221,24 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
         />
       )}
     </Page>
+  );
+}
+
+/** By what the photograph is to scale. */
+function Scale({ hung }: Pick<BuyerWallModel, 'hung'>) {
+  const { length, size } = useUnits();
+  if (hung.rectangle)
+    return (
+      <>
+        To scale by {size(hung.rectangle)} on the wall, which is seen aslant: its sides are{' '}
+        {Math.round(100 * tiltOf(hung.rectangle))} % apart.
+      </>
+    );
+  if (!hung.known) return 'Lay the line along something whose length is known, and say how long it is.';
+  return (
+    <>
+      To scale by {length(hung.known.length)} in the photograph: {pixelsPerMm(hung.known).toFixed(3)} px
+      to the millimetre.
+    </>
   );
 }

@@ -1,8 +1,11 @@
 'use client';
-import { useRef, type RefObject } from 'react';
+import { useId, useRef, type RefObject } from 'react';
 import { mergeProps, useFocusRing, useMove } from 'react-aria';
 import styled from 'styled-components';
 import type { BuyerWallModel } from '@/app/models';
+import type { Quad } from '@/core/capture/quad';
+import { hangAslant, quadOf, type AslantPiece, type KnownRectangle } from '@/core/wall/aslant';
+import type { Framing } from '@/core/wall/plan';
 import {
   pixelsPerMm,
   placeInPhotograph,
@@ -32,16 +35,22 @@ const Photograph = styled.svg`
 
 export type Ends = { from: PixelPoint; to: PixelPoint };
 
+/** What is known of the wall, as it is being marked: a length, or a rectangle where it was taken aslant. */
+export type Marked =
+  { by: 'length'; ends: Ends } | { by: 'rectangle'; corners: KnownRectangle['corners'] };
+
+const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
+
 /** The photograph with the line of the known length over it and what hangs there, each moved by a hand or by the arrows. */
 export function PhotographedWall({
   wall,
-  ends,
-  onEnds,
+  marked,
+  onMarked,
   onMove,
 }: {
   wall: BuyerWallModel;
-  ends: Ends;
-  onEnds: (ends: Ends) => void;
+  marked: Marked;
+  onMarked: (marked: Marked) => void;
   onMove: (pieceId: string, middle: PixelPoint) => void;
 }) {
   const { widthPx, heightPx, sha256, hung, name } = wall;
@@ -61,31 +70,59 @@ export function PhotographedWall({
         height={heightPx}
         preserveAspectRatio="none"
       />
-      {scale !== null &&
-        hung.pieces.map((each) => <Piece key={each.id} {...{ svg, each, scale, onMove, line }} />)}
-      <path
-        d={`M${ends.from.x} ${ends.from.y}L${ends.to.x} ${ends.to.y}`}
-        stroke={t.white}
-        strokeWidth={line * 2.6}
+      {hung.rectangle
+        ? hung.pieces.map((each) => (
+            <AslantPicture key={each.id} {...{ svg, each, known: hung.rectangle!, onMove, line }} />
+          ))
+        : scale !== null &&
+          hung.pieces.map((each) => <Piece key={each.id} {...{ svg, each, scale, onMove, line }} />)}
+      <Outline
+        points={marked.by === 'length' ? [marked.ends.from, marked.ends.to] : marked.corners}
+        line={line}
       />
-      <path
-        d={`M${ends.from.x} ${ends.from.y}L${ends.to.x} ${ends.to.y}`}
-        stroke={t.holds}
-        strokeWidth={line}
-      />
-      <End
-        {...{ svg, line }}
-        at={ends.from}
-        label="One end of the known length"
-        onMove={(from) => onEnds({ ...ends, from })}
-      />
-      <End
-        {...{ svg, line }}
-        at={ends.to}
-        label="Its other end"
-        onMove={(to) => onEnds({ ...ends, to })}
-      />
+      {marked.by === 'length' ? (
+        <>
+          <End
+            {...{ svg, line }}
+            at={marked.ends.from}
+            label="One end of the known length"
+            onMove={(from) => onMarked({ by: 'length', ends: { ...marked.ends, from } })}
+          />
+          <End
+            {...{ svg, line }}
+            at={marked.ends.to}
+            label="Its other end"
+            onMove={(to) => onMarked({ by: 'length', ends: { ...marked.ends, to } })}
+          />
+        </>
+      ) : (
+        marked.corners.map((corner, i) => (
+          <End
+            key={CORNERS[i]}
+            {...{ svg, line }}
+            at={corner}
+            label={`The ${CORNERS[i]} corner of the known rectangle`}
+            onMove={(to) =>
+              onMarked({
+                by: 'rectangle',
+                corners: marked.corners.map((p, k) => (k === i ? to : p)) as typeof marked.corners,
+              })
+            }
+          />
+        ))
+      )}
     </Photograph>
+  );
+}
+
+/** A line, or round four corners, seen on dark and on light. */
+function Outline({ points, line }: { points: readonly PixelPoint[]; line: number }) {
+  const path = `M${points.map(({ x, y }) => `${x} ${y}`).join('L')}${points.length > 2 ? 'Z' : ''}`;
+  return (
+    <>
+      <path d={path} fill="none" stroke={t.white} strokeWidth={line * 2.6} />
+      <path d={path} fill="none" stroke={t.holds} strokeWidth={line} />
+    </>
   );
 }
 
@@ -189,6 +226,117 @@ function Piece({
         )}
       </svg>
       <rect className="ring" {...rect(outer)} fill="none" strokeWidth={line * 1.5} />
+    </g>
+  );
+}
+
+/** So many parts a picture is drawn in, each way: within one of them the slant is not seen. */
+const PARTS = 5;
+const polygon = (quad: Quad): string => quad.map(({ x, y }) => `${x},${y}`).join(' ');
+
+/** A framed picture on a wall that is seen aslant. */
+function AslantPicture({
+  svg,
+  line,
+  each: { id, piece, middle },
+  known,
+  onMove,
+}: InPhotograph & {
+  each: HungAtBuyers;
+  known: KnownRectangle;
+  onMove: (pieceId: string, middle: PixelPoint) => void;
+}) {
+  const { size } = useUnits();
+  const name = useId();
+  const { by, moveProps } = useHandMove({
+    perScreenPx: () => perScreenPx(svg.current),
+    step: STEP_PX,
+    fine: 1,
+    onEnd: ({ x, y }) => onMove(id, { x: Math.max(0, middle.x + x), y: Math.max(0, middle.y + y) }),
+  });
+  const { focusProps, isFocusVisible } = useFocusRing();
+  const hung = aslantOrNull(piece, { x: middle.x + by.x, y: middle.y + by.y }, known);
+  if (!hung) return null;
+  const { outer, moulding: m, window: seen } = piece;
+  const whole = quadOf(hung, { left: 0, top: 0, ...outer });
+  const glass = { left: m, top: m, width: outer.width - 2 * m, height: outer.height - 2 * m };
+  return (
+    <g
+      {...mergeProps(moveProps, focusProps)}
+      role="button"
+      tabIndex={0}
+      aria-label={`${piece.title}, ${size(outer)} with its frame. Arrows move it`}
+      data-focused={isFocusVisible || undefined}
+    >
+      {m > 0 && <polygon points={polygon(whole)} fill="#222222" />}
+      {m > 0 && <polygon points={polygon(quadOf(hung, glass))} fill="#f6f6f6" />}
+      <polygon points={polygon(quadOf(hung, seen))} fill="#c8c8c8" />
+      {piece.picture &&
+        Array.from({ length: PARTS * PARTS }, (_, k) => (
+          <Part
+            key={k}
+            clip={`${name}${k}`}
+            {...{ hung, piece }}
+            column={k % PARTS}
+            row={Math.floor(k / PARTS)}
+          />
+        ))}
+      <polygon className="ring" points={polygon(whole)} fill="none" strokeWidth={line * 1.5} />
+    </g>
+  );
+}
+
+/** While it is dragged it may be past the end of the wall: it is not drawn there. */
+function aslantOrNull(piece: Framing, middle: PixelPoint, known: KnownRectangle): AslantPiece | null {
+  try {
+    return hangAslant(piece, middle, known);
+  } catch {
+    return null;
+  }
+}
+
+/** One part of a picture, laid between its own four corners. */
+function Part({
+  clip,
+  hung,
+  piece: { window: seen, from, picture },
+  column,
+  row,
+}: {
+  clip: string;
+  hung: AslantPiece;
+  piece: Framing;
+  column: number;
+  row: number;
+}) {
+  const [width, height] = [seen.width / PARTS, seen.height / PARTS];
+  const corners = quadOf(hung, {
+    ...{ left: seen.left + column * width, top: seen.top + row * height },
+    ...{ width, height },
+  });
+  const [a, b, , d] = corners;
+  // From shares of the picture to the photograph: right along the upper edge, down along the left one.
+  const [du, dv] = [from.width / PARTS, from.height / PARTS];
+  const [u, v] = [from.left + column * du, from.top + row * dv];
+  const right = { x: (b.x - a.x) / du, y: (b.y - a.y) / du };
+  const down = { x: (d.x - a.x) / dv, y: (d.y - a.y) / dv };
+  const matrix = [
+    ...[right.x, right.y, down.x, down.y],
+    a.x - u * right.x - v * down.x,
+    a.y - u * right.y - v * down.y,
+  ];
+  return (
+    <g clipPath={`url(#${clip})`}>
+      <clipPath id={clip}>
+        <polygon points={polygon(corners)} />
+      </clipPath>
+      <image
+        href={`/api/pictures/${picture}/view`}
+        width="1"
+        height="1"
+        preserveAspectRatio="none"
+        transform={`matrix(${matrix.join(' ')})`}
+      />
     </g>
   );
 }
