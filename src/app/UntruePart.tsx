@@ -6,6 +6,8 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 
 const SHOWN = 4;
+/** A whole paragraph is read at the listing, where its words that differ are marked. */
+const SHORT = 110;
 
 /** Listings that say, or rest on, what is no longer so: the gravest of each, and the way to the others. */
 export function UntruePart({ untrue, notLookedAt }: UntrueListings) {
@@ -26,7 +28,10 @@ export function UntruePart({ untrue, notLookedAt }: UntrueListings) {
               <Link href={`/works/${workId}/listing`} prefetch={false}>
                 {title}
               </Link>
-              : {sentence(first.now)}
+              :{' '}
+              {first.now.length <= SHORT
+                ? `so now: ${sentence(first.now)}`
+                : 'a sentence of it is no longer so.'}
               {count > 1 && ` And ${count - 1} more.`}
             </MarkedText>
           </li>

@@ -61,7 +61,10 @@ test('a listing is written from the records, put into other words, and what chan
       { editionId: entries.findLast((e) => e.editionId)!.editionId, formatId, quantity: 2, price: '' },
     ],
   });
-  await page.reload();
+  await page.goto('/');
+  const onBench = page.getByRole('list', { name: 'Listings no longer so' });
+  await expect(onBench).toContainText(/Chart Room, Noon: so now: .*46\.00\sEUR\. And 1 more\./);
+  await onBench.getByRole('link', { name: 'Chart Room, Noon' }).click();
   await expect(page.getByText('2 things are no longer as said.')).toBeVisible();
   await expect(page.locator('[data-state=changed]')).toHaveCount(2);
   const size = page.locator('[data-key^="size:"]');
@@ -79,10 +82,64 @@ test('a listing is written from the records, put into other words, and what chan
   await expect(page.getByText('All of it is so today.')).toBeVisible();
   await expect(original).toContainText('Drawn at noon');
 
+  const pictures = page.getByRole('region', { name: 'Its pictures' });
+  await expect(pictures).toContainText('4 to make');
+  await pictures.getByRole('button', { name: 'Make its pictures' }).click();
+  await expect(pictures.getByRole('img', { name: 'The picture, on a wall' })).toBeVisible();
+  await expect(pictures).not.toContainText('not made yet');
   const href = await page.getByRole('link', { name: /ZIP$/ }).getAttribute('href');
   const files = readZip(await (await page.request.get(href!)).body());
   expect([...files.keys()].filter((name) => name.endsWith('.jpg'))).toHaveLength(4);
   const text = [...files].find(([name]) => name.endsWith('.txt'))![1].toString();
   expect(text).toContain('46.00');
   expect(text).toContain('Drawn at noon');
+});
+
+test('two prints are put together as a set, weighed against each alone, and sold together', async ({
+  page,
+}) => {
+  const id = async (name: string, input: object) => (await act(page, name, input)).id as string;
+  for (const [title, price] of [
+    ['Ebb, First', '60'],
+    ['Ebb, Second', '40'],
+  ] as const) {
+    const workId = await id('recordWork', {
+      ...{ owner: '', soldPrice: '', drySince: null, varnish: '', surface: '', smears: false },
+      ...{ rights: '', notes: '', title, year: 2026, medium: 'ink on paper', series: 'Ebb' },
+      ...{ kind: 'drawing', size: '300 x 200 mm', mayPrint: 'yes' },
+    });
+    const formatId = await id('offerFormat', { workId, size: '150 x 100 mm', family: 'own' });
+    await act(page, 'setPrice', { formatId, price, question: QUESTION });
+    await id('openEdition', {
+      ...{ workId, kind: 'limited', size: 8, proofs: { AP: 0, PP: 0, HC: 0 } },
+      ...{ run: 'all sizes', formatId: null, signing: 'certificate only' },
+    });
+  }
+  await page.goto('/works?by=series');
+  await expect(page.getByRole('list', { name: 'Works, Ebb' }).locator('> li')).toHaveCount(2);
+  await page.goto('/works/sets');
+  await page.getByRole('button', { name: 'Put a set together' }).click();
+  const sheet = page.getByRole('dialog', { name: 'A set' });
+  for (const name of ['Ebb, First', 'Ebb, Second']) {
+    await sheet.getByRole('combobox', { name: 'Add a print' }).fill(name);
+    await page.getByRole('option', { name: new RegExp(`^${name}`) }).click();
+  }
+  await sheet.getByLabel('Name of the set').fill('The whole ebb');
+  await sheet.getByLabel(/^Price together/).fill('85');
+  await expect(sheet).toContainText('15 %');
+  await sheet.getByText('Under one number').click();
+  await sheet.getByRole('button', { name: 'Keep this set' }).click();
+  await said(page, 'The whole ebb is sold as a set of 2.');
+  const panel = page.getByRole('region', { name: 'The whole ebb' });
+  await expect(panel).toContainText('8 whole sets left, each under one number: 1, 2, 3');
+
+  await page.goto('/orders/new');
+  await page.getByRole('button', { name: 'Add the set The whole ebb' }).click();
+  await expect(page.getByText(/its share of the set’s price/)).toHaveCount(2);
+  await expect(page.getByText('Together').last()).toContainText('85.00');
+  await page.getByRole('button', { name: 'Take the order' }).click();
+  await page.waitForURL(/\/orders\/[0-9A-Z]{20,}/);
+  await expect(page.getByText(/of the set The whole ebb/)).toHaveCount(2);
+  await page.goto('/works/sets');
+  await expect(panel).toContainText('7 whole sets left, each under one number: 2, 3');
 });

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import sharp from 'sharp';
-import { act, said, test } from './hands';
+import { act, choose, said, test } from './hands';
 
 test('a wall is measured, hung, moved by the arrows, arranged, checked after hanging, and its drill sheet printed', async ({
   page,
@@ -110,4 +110,24 @@ test('a picture hangs in a photograph of a buyer’s wall as large as it is', as
   const rows = Array.from({ length: info.height }, (_, y) => y).filter((y) => dark(790, y));
   const wide = Array.from({ length: info.width }, (_, x) => x).filter((x) => dark(x, rows.at(-1)! - 3));
   expect(Math.abs(wide.length - 345)).toBeLessThanOrEqual(3);
+
+  // The same photograph as one taken aslant: a rectangle of the wall is known, its right side the farther.
+  await choose(page, 'The photograph was taken', 'aslant');
+  const corner = page.getByRole('button', { name: /^The top right corner of the known rectangle/ });
+  await corner.focus();
+  for (let k = 0; k < 6; k++) await page.keyboard.press('ArrowDown');
+  await expect(corner).toHaveAccessibleName(/at 1120, 420 px/);
+  await page.getByLabel('It is, width × height').fill('1600 x 1200 mm');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await said(page, /^Now it is to scale: 1600 × 1200 mm on the wall/);
+  const slanted = await sharp(await (await page.request.get(href!)).body())
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const isDark = (x: number, y: number) =>
+    slanted.data[(y * slanted.info.width + x) * slanted.info.channels]! === 34;
+  const darkIn = (x: number) =>
+    Array.from({ length: info.height }, (_, y) => y).filter((y) => isDark(x, y)).length;
+  const columns = Array.from({ length: info.width }, (_, x) => x).filter((x) => darkIn(x) > 60);
+  // The upright of the frame that is nearer is seen longer.
+  expect(darkIn(columns[4]!)).toBeGreaterThan(darkIn(columns.at(-5)!) + 4);
 });
