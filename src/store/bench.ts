@@ -82,19 +82,43 @@ export const dispatchedSince = (db: Db, since: string) =>
     .innerJoin(orders, eq(orders.id, parcels.orderId))
     .where(gte(parcels.dispatchedAt, since));
 
+/** What else stands on the bench, each counted as the bench puts it into lines. */
+const otherCounts = (today: string) => ({
+  proofs: sql`SELECT count(*) FROM proofs WHERE state IN ('asked', 'made')`,
+  toInspectOrSign: sql`
+    SELECT count(*) FROM (
+      SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id
+      WHERE i.kind IN ('run', 'open')
+        AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back')))
+      GROUP BY i.edition_id, i.state)`,
+  queued: sql`SELECT count(*) FROM layouts WHERE state = 'queued'`,
+  jobsLate: sql`SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}`,
+  originalsLate: sql`SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today}`,
+  shopsLate: sql`
+    SELECT count(DISTINCT c.id) FROM consignments c JOIN consignment_items k ON k.consignment_id = c.id
+    WHERE c.due_on < ${today} AND k.outcome = 'there'`,
+  refusals: sql`SELECT count(*) FROM intakes WHERE state = 'refused'`,
+  notRead: sql`
+    SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id
+    WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL)`,
+  withoutFile: sql`
+    SELECT count(*) FROM works w
+    WHERE w.archived_at IS NULL AND w.may_print <> 'no'
+      AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id)`,
+  unpriced: sql`
+    SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id
+      JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id
+    WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL`,
+});
+
 /** How many orders are open, and how many other lines the bench has. */
 export const openCounts = (db: Db, today: string) =>
   db.all<{ orders: number; other: number }>(sql`
     SELECT (SELECT count(*) FROM orders WHERE state IN ('new', 'picked', 'packed', 'sealed')) AS orders,
-           (SELECT count(*) FROM proofs WHERE state IN ('asked', 'made'))
-         + (SELECT count(*) FROM (SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id WHERE i.kind IN ('run', 'open') AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back'))) GROUP BY i.edition_id, i.state))
-         + (SELECT count(*) FROM layouts WHERE state = 'queued') + (SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}) + (SELECT count(*) FROM original_moves WHERE back_on IS NULL AND due_on < ${today})
-         + (SELECT count(DISTINCT c.id) FROM consignments c JOIN consignment_items k ON k.consignment_id = c.id WHERE c.due_on < ${today} AND k.outcome = 'there')
-         + (SELECT count(*) FROM intakes WHERE state = 'refused')
-         + (SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL))
-         + (SELECT count(*) FROM works w WHERE w.archived_at IS NULL AND w.may_print <> 'no' AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id))
-         + (SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL)
-         - (SELECT count(*) FROM bench_marks WHERE until_on > ${today}) AS other`);
+      ${sql.join(
+        Object.values(otherCounts(today)).map((count) => sql`(${count})`),
+        sql` + `,
+      )} - (SELECT count(*) FROM bench_marks WHERE until_on > ${today}) AS other`);
 
 /** Work that is out, with the day it is expected. */
 export const jobsOut = (db: Db) =>

@@ -113,7 +113,16 @@ export function drawingSvg(
   ];
   const clips: string[] = [];
   const body = d.strokes.map((s, i) => strokeSvg(s, k, i, link, clips)).join('\n');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${w}mm" height="${h}mm" viewBox="0 0 ${w} ${h}" font-family="Archivo, sans-serif" font-size="2.8" fill="${INK}">
+  const sheet = attributes({
+    xmlns: 'http://www.w3.org/2000/svg',
+    width: `${w}mm`,
+    height: `${h}mm`,
+    viewBox: `0 0 ${w} ${h}`,
+    'font-family': 'Archivo, sans-serif',
+    'font-size': 2.8,
+    fill: INK,
+  });
+  return `<svg ${sheet}>
 <title>${escape(d.title)}</title>
 <defs>${clips.join('')}</defs>
 <g transform="translate(${d.room.left} ${d.room.top})">
@@ -122,6 +131,19 @@ ${body}
 </svg>
 `;
 }
+
+/** Attributes of an element, those that are nothing left out. */
+const attributes = (of: Record<string, string | number | undefined>): string =>
+  Object.entries(of)
+    .filter(([, value]) => value !== undefined)
+    .map(([name, value]) => `${name}="${value}"`)
+    .join(' ');
+
+type Box = { x: number; y: number; width: number; height: number };
+const boxAt = ({ x, y, width, height }: Box, k: number): Box => ({
+  ...{ x: x * k, y: y * k },
+  ...{ width: width * k, height: height * k },
+});
 
 function strokeSvg(
   s: Stroke,
@@ -134,14 +156,19 @@ function strokeSvg(
     `stroke="${INK}" stroke-width="${WEIGHT_MM[p]}"${DASH_MM[p] ? ` stroke-dasharray="${DASH_MM[p]}"` : ''}`;
   switch (s.kind) {
     case 'rect':
-      return `<rect x="${s.x * k}" y="${s.y * k}" width="${s.width * k}" height="${s.height * k}" fill="${greyOf(s.fill)}" ${pen(s.pen)}/>`;
+      return `<rect ${attributes({ ...boxAt(s, k), fill: greyOf(s.fill) })} ${pen(s.pen)}/>`;
     case 'line':
       return `<line x1="${s.x1 * k}" y1="${s.y1 * k}" x2="${s.x2 * k}" y2="${s.y2 * k}" ${pen(s.pen)}/>`;
     case 'text': {
       const at = s.upright
         ? `transform="translate(${s.x * k} ${s.y * k}) rotate(-90)"`
         : `x="${s.x * k}" y="${s.y * k}"`;
-      return `<text ${at} text-anchor="${s.anchor ?? 'start'}"${s.high ? ` font-size="${(s.high * k) / 0.7}"` : ''}${s.title ? ' font-family="Newsreader, serif" font-style="italic"' : ''}>${escape(s.says)}</text>`;
+      const type = attributes({
+        'text-anchor': s.anchor ?? 'start',
+        'font-size': s.high ? (s.high * k) / 0.7 : undefined,
+        ...(s.title && { 'font-family': 'Newsreader, serif', 'font-style': 'italic' }),
+      });
+      return `<text ${at} ${type}>${escape(s.says)}</text>`;
     }
     case 'dimension': {
       const at = dimensionAt(s, k);
@@ -151,19 +178,35 @@ function strokeSvg(
       const text = at.upright
         ? `transform="translate(${at.textX} ${at.textY}) rotate(-90)"`
         : `x="${at.textX}" y="${at.textY}"`;
-      return `<path d="M${at.x1} ${at.y1}L${at.x2} ${at.y2}${ends}" fill="none" stroke="${INK}" stroke-width="0.15"/><text ${text} text-anchor="middle">${escape(s.says)}</text>`;
+      const path = attributes({
+        d: `M${at.x1} ${at.y1}L${at.x2} ${at.y2}${ends}`,
+        fill: 'none',
+        stroke: INK,
+        'stroke-width': 0.15,
+      });
+      return `<path ${path}/><text ${text} text-anchor="middle">${escape(s.says)}</text>`;
     }
     case 'picture': {
       const href = link(s.picture);
-      const [x, y, w, h] = [s.x * k, s.y * k, s.width * k, s.height * k];
-      if (!href) return `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${GREY.picture}"/>`;
-      clips.push(`<clipPath id="c${i}"><rect x="${x}" y="${y}" width="${w}" height="${h}"/></clipPath>`);
-      const [fw, fh] = [w / s.from.width, h / s.from.height];
-      const image = `<image href="${escape(href)}" x="${x - s.from.left * fw}" y="${y - s.from.top * fh}" width="${fw}" height="${fh}" preserveAspectRatio="none"/>`;
+      const box = boxAt(s, k);
+      const { x, y, width, height } = box;
+      if (!href) return `<rect ${attributes({ ...box, fill: GREY.picture })}/>`;
+      clips.push(`<clipPath id="c${i}"><rect ${attributes(box)}/></clipPath>`);
+      const [fw, fh] = [width / s.from.width, height / s.from.height];
+      const whole = attributes({
+        href: escape(href),
+        x: x - s.from.left * fw,
+        y: y - s.from.top * fh,
+        width: fw,
+        height: fh,
+        preserveAspectRatio: 'none',
+      });
+      const image = `<image ${whole}/>`;
       const flips = { x: [-1, 1], y: [1, -1], both: [-1, -1] } as const;
       if (!s.flip) return `<g clip-path="url(#c${i})">${image}</g>`;
       const [sx, sy] = flips[s.flip];
-      return `<g clip-path="url(#c${i})"><g transform="translate(${sx < 0 ? 2 * x + w : 0} ${sy < 0 ? 2 * y + h : 0}) scale(${sx} ${sy})">${image}</g></g>`;
+      const about = `${sx < 0 ? 2 * x + width : 0} ${sy < 0 ? 2 * y + height : 0}`;
+      return `<g clip-path="url(#c${i})"><g transform="translate(${about}) scale(${sx} ${sy})">${image}</g></g>`;
     }
   }
 }
