@@ -1,4 +1,5 @@
-import { rename, rm } from 'node:fs/promises';
+import { rename, rm, statfs } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import sharp from 'sharp';
 import { writeGreyProfile } from '@/core/colour/icc';
 import { nameSpace } from '@/core/colour/space';
@@ -31,8 +32,8 @@ import { inkTitle, titleMask, type TitleMask } from './titleLine';
 export type Rows = { width: number; height: number; channels: number; next: () => Promise<Float32Array> };
 
 const BAND = 64;
-/** A plain TIFF counts its bytes in 32 bits. */
-const MOST_TIFF_BYTES = 4_000_000_000;
+/** So much is left free on the disk: a full one stops everything else of the studio too. */
+const LEFT_FREE_BYTES = 500_000_000;
 
 /**
  * Makes a print file: crop, resample, unsharp mask, border, conversion to the asked space, depth, density, profile. Rows go
@@ -73,10 +74,7 @@ export async function makePrintFile(
         'The master’s profile does not fit its channels: treat it as untagged, and say what its numbers mean.',
       );
     const bytes = (sizes.sheet.width * sizes.sheet.height * channels * spec.bits) / 8;
-    if (bytes > MOST_TIFF_BYTES)
-      throw new RefusedError(
-        `The file would have ${(bytes / 1e9).toFixed(1)} GB; up to 4 GB can be written. Ask for 8 bit, or fewer pixels per inch.`,
-      );
+    await refuseTooLarge(bytes, dirname(out));
     let rows = imageRows(pixels, spec.crop, sizes.image, spec.kernel, spec.sharpen, spec.capture);
     if (sizes.mirror) rows = mirrored(rows, sizes.mirror);
     const jpeg = spec.file === 'TIFF' ? null : spec.file.jpeg;
@@ -121,6 +119,17 @@ export async function makePrintFile(
     await rm(partly, { force: true });
     await rm(`${partly}.tif`, { force: true });
   }
+}
+
+/** A file that the disk has no room for is not begun. */
+async function refuseTooLarge(bytes: number, folder: string): Promise<void> {
+  const { bavail, bsize } = await statfs(folder);
+  const free = Math.max(0, bavail * bsize - LEFT_FREE_BYTES);
+  if (bytes <= free) return;
+  const inGb = (count: number) => (count / 1e9).toFixed(1);
+  throw new RefusedError(
+    `The file would have ${inGb(bytes)} GB, and the disk has ${inGb(free)} GB to spare. Ask for 8 bit, or fewer pixels per inch.`,
+  );
 }
 
 /** What a master's numbers mean: its own profile where that fits its channels, otherwise what it is taken to be. */

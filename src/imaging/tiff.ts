@@ -11,13 +11,15 @@ export type TiffSpec = {
   /** Local time of the capture, "YYYY:MM:DD HH:MM:SS". */
   taken?: string;
   description?: string;
+  /** With addresses of eight bytes; nothing said: where the file would be too large for those of four. */
+  isBig?: boolean;
 };
 
 /**
  * Writes an uncompressed TIFF band by band, so that a picture larger than memory would do can be made. Samples of 16 bits are
  * in the machine's own (little-endian) order.
  *
- * Source: TIFF 6.0.
+ * Source: TIFF 6.0; beyond 4 GB the BigTIFF of libtiff 4.
  */
 export class TiffWriter {
   private constructor(
@@ -62,89 +64,116 @@ export async function writeTiff(
   }
 }
 
+/** What lies before the pixels is small; so much is left for it. */
+const HEAD_BYTES = 64 * 1_048_576;
+const LARGEST_SMALL = 2 ** 32 - HEAD_BYTES;
+
+const ASCII = 2;
+const SHORT = 3;
+const LONG = 4;
+const RATIONAL = 5;
+const UNDEFINED = 7;
+const LONG8 = 16;
+type Tag = { id: number; type: number; count: number; data: Buffer };
+
+const ascii = (id: number, text: string): Tag => {
+  const data = Buffer.from(`${text}\0`, 'latin1');
+  return { id, type: ASCII, count: data.length, data };
+};
+const shorts = (id: number, ...values: number[]): Tag => {
+  const data = Buffer.alloc(2 * values.length);
+  values.forEach((value, i) => data.writeUInt16LE(value, 2 * i));
+  return { id, type: SHORT, count: values.length, data };
+};
+const longs = (id: number, ...values: number[]): Tag => {
+  const data = Buffer.alloc(4 * values.length);
+  values.forEach((value, i) => data.writeUInt32LE(value, 4 * i));
+  return { id, type: LONG, count: values.length, data };
+};
+const ratio = (id: number, value: number): Tag => ({ ...longs(id, value, 1), type: RATIONAL, count: 1 });
+/** Addresses in the file, as wide as the kind of file has them. */
+const addresses = (id: number, values: readonly number[], isBig: boolean): Tag => {
+  if (!isBig) return longs(id, ...values);
+  const data = Buffer.alloc(8 * values.length);
+  values.forEach((value, i) => data.writeBigUInt64LE(BigInt(value), 8 * i));
+  return { id, type: LONG8, count: values.length, data };
+};
+
+/** Everything before the pixels: what they are, and where each strip of them begins. */
 function header(spec: TiffSpec, rowBytes: number, rowsPerStrip: number, strips: number): Buffer {
-  const { width, height, bits, channels, ppi, profile, taken, description } = spec;
-  const ascii = (s: string) => Buffer.from(`${s}\0`, 'latin1');
-  const longs = (...v: number[]) => {
-    const b = Buffer.alloc(4 * v.length);
-    v.forEach((x, i) => b.writeUInt32LE(x, 4 * i));
-    return b;
-  };
-  const shorts = (...v: number[]) => {
-    const b = Buffer.alloc(2 * v.length);
-    v.forEach((x, i) => b.writeUInt16LE(x, 2 * i));
-    return b;
-  };
   const sizes = Array.from(
     { length: strips },
-    (_, s) => Math.min(rowsPerStrip, height - s * rowsPerStrip) * rowBytes,
+    (_, s) => Math.min(rowsPerStrip, spec.height - s * rowsPerStrip) * rowBytes,
   );
-  const SHORT = 3,
-    LONG = 4,
-    RATIONAL = 5,
-    ASCII = 2,
-    UNDEFINED = 7;
-  const tags: [tag: number, type: number, count: number, data: Buffer][] = [
-    [256, LONG, 1, longs(width)],
-    [257, LONG, 1, longs(height)],
-    [258, SHORT, channels, shorts(...Array<number>(channels).fill(bits))],
-    [259, SHORT, 1, shorts(1)],
-    [262, SHORT, 1, shorts(channels === 1 ? 1 : channels === 4 ? 5 : 2)],
-    ...(description
-      ? [[270, ASCII, description.length + 1, ascii(description)] as [number, number, number, Buffer]]
-      : []),
-    [273, LONG, strips, Buffer.alloc(4 * strips)],
-    [277, SHORT, 1, shorts(channels)],
-    [278, LONG, 1, longs(rowsPerStrip)],
-    [279, LONG, strips, longs(...sizes)],
-    ...(ppi
-      ? ([
-          [282, RATIONAL, 1, longs(ppi, 1)],
-          [283, RATIONAL, 1, longs(ppi, 1)],
-          [296, SHORT, 1, shorts(2)],
-        ] as [number, number, number, Buffer][])
-      : []),
-    ...(taken ? [[306, ASCII, taken.length + 1, ascii(taken)] as [number, number, number, Buffer]] : []),
+  const isBig = spec.isBig ?? rowBytes * spec.height > LARGEST_SMALL;
+  // How long it becomes does not hang on where the strips lie: it is laid out twice.
+  const start = laidOut(tagsOf(spec, rowsPerStrip, sizes, 0, isBig), isBig).length;
+  return laidOut(tagsOf(spec, rowsPerStrip, sizes, start, isBig), isBig);
+}
+
+function tagsOf(
+  { width, height, bits, channels, ppi, profile, taken, description }: TiffSpec,
+  rowsPerStrip: number,
+  sizes: readonly number[],
+  start: number,
+  isBig: boolean,
+): Tag[] {
+  let next = start;
+  const offsets = sizes.map((size) => {
+    next += size;
+    return next - size;
+  });
+  const photometric = { 1: 1, 3: 2, 4: 5 }[channels];
+  // In rising order, as the format asks.
+  return [
+    longs(256, width),
+    longs(257, height),
+    shorts(258, ...Array<number>(channels).fill(bits)),
+    shorts(259, 1),
+    shorts(262, photometric),
+    ...(description ? [ascii(270, description)] : []),
+    addresses(273, offsets, isBig),
+    shorts(277, channels),
+    longs(278, rowsPerStrip),
+    addresses(279, sizes, isBig),
+    ...(ppi ? [ratio(282, ppi), ratio(283, ppi), shorts(296, 2)] : []),
+    ...(taken ? [ascii(306, taken)] : []),
     ...(profile
-      ? [[34675, UNDEFINED, profile.length, Buffer.from(profile)] as [number, number, number, Buffer]]
+      ? [{ id: 34_675, type: UNDEFINED, count: profile.length, data: Buffer.from(profile) }]
       : []),
   ];
-  const ifd = Buffer.alloc(2 + 12 * tags.length + 4);
-  ifd.writeUInt16LE(tags.length, 0);
-  let spill = 8 + ifd.length;
-  const after: Buffer[] = [];
-  let offsetsAt = -1;
-  tags.forEach(([tagId, type, count, data], i) => {
-    const at = 2 + 12 * i;
-    ifd.writeUInt16LE(tagId, at);
-    ifd.writeUInt16LE(type, at + 2);
-    ifd.writeUInt32LE(count, at + 4);
-    if (data.length <= 4) {
-      data.copy(ifd, at + 8);
-      if (tagId === 273) offsetsAt = -2 - (at + 8);
+}
+
+/** The head of the file, the list of its tags, and behind it what does not fit into them; filled up to sixteen bytes. */
+function laidOut(tags: readonly Tag[], isBig: boolean): Buffer {
+  const [head, count, entry, inside] = isBig ? [16, 8, 20, 8] : [8, 2, 12, 4];
+  const number = (into: Buffer, value: number, at: number) =>
+    isBig ? into.writeBigUInt64LE(BigInt(value), at) : into.writeUInt32LE(value, at);
+  const list = Buffer.alloc(count + entry * tags.length + (isBig ? 8 : 4));
+  if (isBig) number(list, tags.length, 0);
+  else list.writeUInt16LE(tags.length, 0);
+  const outside: Buffer[] = [];
+  let next = head + list.length;
+  tags.forEach(({ id, type, count: values, data }, i) => {
+    const at = count + entry * i;
+    list.writeUInt16LE(id, at);
+    list.writeUInt16LE(type, at + 2);
+    number(list, values, at + 4);
+    const value = at + entry - inside;
+    if (data.length <= inside) {
+      data.copy(list, value);
       return;
     }
-    ifd.writeUInt32LE(spill, at + 8);
-    if (tagId === 273) offsetsAt = spill;
-    const even = data.length % 2 ? Buffer.concat([data, Buffer.alloc(1)]) : data;
-    after.push(even);
-    spill += even.length;
+    number(list, next, value);
+    // Each value begins at an even place.
+    const padded = Buffer.concat([data, Buffer.alloc(data.length % 2)]);
+    outside.push(padded);
+    next += padded.length;
   });
-  const start = (spill + 15) & ~15;
-  const whole = Buffer.alloc(start);
-  whole.write('II', 0, 'latin1');
-  whole.writeUInt16LE(42, 2);
-  whole.writeUInt32LE(8, 4);
-  ifd.copy(whole, 8);
-  let at = 8 + ifd.length;
-  for (const b of after) {
-    b.copy(whole, at);
-    at += b.length;
-  }
-  let offset = start;
-  sizes.forEach((size, s) => {
-    whole.writeUInt32LE(offset, offsetsAt >= 0 ? offsetsAt + 4 * s : 8 + (-offsetsAt - 2));
-    offset += size;
-  });
-  return whole;
+  const first = Buffer.alloc(head);
+  first.write('II', 0, 'latin1');
+  first.writeUInt16LE(isBig ? 43 : 42, 2);
+  if (isBig) first.writeUInt16LE(8, 4);
+  number(first, head, isBig ? 8 : 4);
+  return Buffer.concat([first, list, ...outside, Buffer.alloc((16 - (next % 16)) % 16)]);
 }
