@@ -45,14 +45,12 @@ async function tagsOf(path: string) {
         n * bytes <= inside
           ? list.subarray(k + entry - inside)
           : await read(wide(list, k + entry - inside), n * bytes);
-      const value = (j: number) =>
-        type === 16
-          ? Number(data.readBigUInt64LE(8 * j))
-          : type === 4
-            ? data.readUInt32LE(4 * j)
-            : type === 3
-              ? data.readUInt16LE(2 * j)
-              : data[j]!;
+      const readers: Record<number, (j: number) => number> = {
+        3: (j) => data.readUInt16LE(2 * j),
+        4: (j) => data.readUInt32LE(4 * j),
+        16: (j) => Number(data.readBigUInt64LE(8 * j)),
+      };
+      const value = readers[type] ?? ((j) => data[j]!);
       if (type !== 5) tags.set(id, { type, values: Array.from({ length: n }, (_, j) => value(j)) });
     }
     return { isBig, tags };
