@@ -55,10 +55,10 @@ export async function wayFacts(db: Db, workId: string | null): Promise<WayFacts>
       ${proofs("'accepted'")} AS accepted,
       (SELECT count(*) FROM prices p WHERE p.work_id = w.id AND p.withdrawn_at IS NULL) AS prices,
       (SELECT count(*) FROM editions e WHERE e.work_id = w.id) AS editions,
-      ${prints("i.state = 'printed'")} AS toInspect,
+      ${prints("i.state IN ('printed', 'returned')")} AS toInspect,
       ${prints(`i.state = 'inspected' AND ${SIGNED_FIRST}`)} AS toSign,
       ${prints(`i.state IN ('signed', 'certified') OR (i.state = 'inspected' AND NOT ${SIGNED_FIRST})`)} AS ready,
-      ${prints("i.state IN ('allocated', 'dispatched', 'delivered', 'kept', 'gifted', 'consigned')")} AS gone,
+      ${prints("i.state IN ('allocated', 'dispatched', 'delivered', 'kept', 'gifted', 'consigned', 'lost')")} AS gone,
       (SELECT id FROM editions e WHERE e.work_id = w.id ORDER BY e.opened_at LIMIT 1) AS editionId,
       ${furthest('id')} AS orderId, ${furthest('number')} AS orderNumber, ${furthest('state')} AS orderState
     FROM (SELECT 1) one LEFT JOIN w ON 1 LEFT JOIN masters m ON m.work_id = w.id AND m.current = 1`);

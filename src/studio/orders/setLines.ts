@@ -64,19 +64,40 @@ export async function setLines(
   return found;
 }
 
+type Member = { editionId: string; formatId: string };
+/** A number that every run of a set still has, and the impression it is in each. */
+export type SetNumber = { number: number; idOf: ReadonlyMap<string, string> };
+
+/** The numbers that all runs of a set still have in the set's own sizes, the lowest first: one printed in another size is none. */
+export async function setNumbers(
+  db: Db,
+  members: readonly Member[],
+  today: string,
+): Promise<SetNumber[]> {
+  const runs = await findRows(db, 'editions', { id: members.map(({ editionId }) => editionId) });
+  const unsold = await Promise.all(
+    runs.map(async (run) => {
+      const { formatId } = members.find(({ editionId }) => editionId === run.id)!;
+      const open = await unsoldNumbers(db, run, today);
+      const fit = open.filter((i) => i.state === 'declared' || i.formatId === formatId);
+      return { run: run.id, idOf: new Map(fit.map((i) => [i.number, i.id])) };
+    }),
+  );
+  return commonNumbers(unsold.map(({ idOf }) => [...idOf.keys()])).map((number) => ({
+    number,
+    idOf: new Map(unsold.map(({ run, idOf }) => [run, idOf.get(number)!])),
+  }));
+}
+
 /** The lowest numbers that every run of a set still has, as the impressions of each run. */
 async function oneNumber(
   db: Db,
-  set: { name: string; members: readonly { editionId: string }[] },
+  set: { name: string; members: readonly Member[] },
   quantity: number,
   today: string,
   field: string,
 ): Promise<Map<string, string[]>> {
-  const runs = await findRows(db, 'editions', { id: set.members.map(({ editionId }) => editionId) });
-  const unsold = await Promise.all(
-    runs.map(async (run) => ({ id: run.id, numbers: await unsoldNumbers(db, run, today) })),
-  );
-  const common = commonNumbers(unsold.map(({ numbers }) => numbers.map(({ number }) => number)));
+  const common = await setNumbers(db, set.members, today);
   if (common.length < quantity)
     throw new InputError(
       field,
@@ -85,9 +106,6 @@ async function oneNumber(
     );
   const chosen = common.slice(0, quantity);
   return new Map(
-    unsold.map(({ id, numbers }) => [
-      id,
-      chosen.map((number) => numbers.find((each) => each.number === number)!.id),
-    ]),
+    set.members.map(({ editionId }) => [editionId, chosen.map(({ idOf }) => idOf.get(editionId)!)]),
   );
 }

@@ -2,11 +2,13 @@ import { orderWhole } from '@/store/orders';
 import { findRows } from '@/store/rows';
 import { furnished, numbersOf, refused, withPrints, WORK } from '../../../tests/unit/helpers/house';
 import { openEdition } from '../editions/editionActions';
+import { printImpressions } from '../editions/impressionActions';
 import { offerFormat } from '../formats/formatActions';
 import { pickOrder, placeOrder } from '../orders/orderActions';
 import { cartPrices } from '../orders/tiers';
 import { recordWork } from '../works/workActions';
 import { setPrice } from './priceActions';
+import { withdrawProduct } from './productActions';
 import { endSet, keepSet } from './setActions';
 import { setOffers, soldSets } from './sets';
 
@@ -109,6 +111,24 @@ describe('prints that are sold together', () => {
       '2/4 was asked for and is to print',
     );
     expect((await refused(place(f, linesOf(members, setId, 3)))).message).toContain('at most 2');
+  });
+
+  test('a number that is printed in another size, or a print that is no longer offered, is none of a set', async () => {
+    const { f, members } = await twoWorks();
+    const { studio, workId, paperId } = f;
+    await keepSet(studio, set(members, { sameNumber: true }));
+    expect((await soldSets(studio))[0]!.numbers).toEqual([1, 2, 3, 4]);
+    const larger = (await offerFormat(studio, { workId, size: '200 x 150 mm', family: 'own' })).id!;
+    const { editionId } = members[0]!;
+    const fourth = (await numbersOf(studio, editionId))[3]!.id;
+    await printImpressions(studio, {
+      ...{ editionId, impressionIds: [fourth], count: null, formatId: larger, paperId },
+      reason: 'no proof in this test',
+    });
+    expect((await soldSets(studio))[0]).toMatchObject({ free: 3, numbers: [1, 2, 3] });
+    await withdrawProduct(studio, { id: members[1]!.productId });
+    expect((await soldSets(studio))[0]).toMatchObject({ free: 0, numbers: [] });
+    expect(await setOffers(studio)).toEqual([]);
   });
 
   test('what cannot stand in a set is refused at its field', async () => {

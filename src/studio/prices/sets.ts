@@ -1,9 +1,9 @@
-import { commonNumbers, judgeSet, type JudgedSet } from '@/core/product/sets';
+import { judgeSet, type JudgedSet } from '@/core/product/sets';
 import { groupBy } from '@/core/groups';
-import { unsoldNumbers } from '@/store/editions';
 import { findRows, type Row } from '@/store/rows';
 import { worksOfSubjects } from '@/store/subjects';
 import { catalogueOf, type Sellable } from '../orders/catalogue';
+import { setNumbers } from '../orders/setLines';
 import type { Studio } from '../studio';
 import { pricedProducts } from './products';
 
@@ -52,14 +52,11 @@ export async function soldSets(studio: Studio): Promise<ShownSet[]> {
       const known = priced.find(({ product }) => product.id === member.productId);
       return known ? [{ member, known }] : [];
     });
-    const runs = editions.filter(({ id }) => set.members.some(({ editionId }) => editionId === id));
-    const numbers = set.sameNumber
-      ? commonNumbers(
-          await Promise.all(
-            runs.map(async (run) => (await unsoldNumbers(db, run, today)).map(({ number }) => number)),
-          ),
-        )
-      : [];
+    const isWhole = parts.length === set.members.length;
+    const numbers =
+      set.sameNumber && isWhole
+        ? (await setNumbers(db, set.members, today)).map(({ number }) => number)
+        : [];
     shown.push({
       set,
       members: parts.map(({ member, known: { format, title, name, price, product } }) => ({
