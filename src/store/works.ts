@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNull, lt, ne, sql, isNotNull, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lt, ne, or, sql, isNotNull, type SQL } from 'drizzle-orm';
 import { NEXT_STEPS, type DrawersBy } from '@/core/works';
 import type { Db } from './db';
 import { editions, formats, intakes, masters, prices, proofs, works, printFiles, preps } from './schema';
@@ -140,7 +140,11 @@ export async function worksPage(
   const where = and(
     q.archived ? sql`${works.archivedAt} IS NOT NULL` : isNull(works.archivedAt),
     q.search
-      ? sql`(${works.title} LIKE ${like} ESCAPE '\\' OR ${works.medium} LIKE ${like} ESCAPE '\\' OR ${works.series} LIKE ${like} ESCAPE '\\')`
+      ? or(
+          ...[works.title, works.medium, works.series].map(
+            (text) => sql`${text} LIKE ${like} ESCAPE '\\'`,
+          ),
+        )
       : undefined,
   );
   const order = {

@@ -2,7 +2,6 @@
 import Link from 'next/link';
 import { PracticePart } from '../PracticeStudio';
 import { useSyncExternalStore } from 'react';
-import { Check as CheckIcon } from 'lucide-react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import styled from 'styled-components';
 import { PageForm } from '@/app/PageForm';
@@ -19,6 +18,7 @@ import { AskField, type Ask } from '@/ui/form/fields';
 import { FaultsOf } from '@/ui/form/FormParts';
 import { IntakeZone } from '@/ui/Intake';
 import { Lead, Page, PageHeader, PageTitle, Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { StepNumber } from '@/ui/StepNumber';
 import { t } from '@/ui/tokens';
 
 type Who = {
@@ -49,18 +49,6 @@ const Steps = styled.ol`
     align-items: center;
     padding: 10px 0;
     border-bottom: 1px solid ${t.hair};
-  }
-  i {
-    display: grid;
-    place-items: center;
-    width: 26px;
-    height: 26px;
-    border: 1px solid ${t.ink};
-    font-style: normal;
-  }
-  i[data-done] {
-    background: ${t.ink};
-    color: ${t.white};
   }
 `;
 
@@ -268,9 +256,7 @@ function Step({
 }) {
   return (
     <li>
-      <i data-done={isDone || undefined} aria-hidden="true">
-        {isDone ? <CheckIcon size={16} /> : number}
-      </i>
+      <StepNumber number={number} isDone={isDone} />
       <span>
         {name}
         {isDone && <span className="visually-hidden">, done</span>}

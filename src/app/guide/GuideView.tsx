@@ -1,10 +1,10 @@
 'use client';
-import { Check as CheckIcon } from 'lucide-react';
 import styled from 'styled-components';
 import { sayWay, type WayStep } from '@/core/guide/way';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { IntakeZone } from '@/ui/Intake';
 import { Lead, Page, PageHeader, PageTitle, Panel, PanelTitle, Small, WorkTitle } from '@/ui/Layout';
+import { StepNumber } from '@/ui/StepNumber';
 import { narrow, t } from '@/ui/tokens';
 import { useFollowing } from './useFollowing';
 
@@ -59,9 +59,7 @@ function Step({ step, number, hasWork }: { step: WayStep; number: number; hasWor
   const { key, name, why, says, state, href } = step;
   return (
     <li aria-current={state === 'next' ? 'step' : undefined}>
-      <i data-done={state === 'done' || undefined} aria-hidden="true">
-        {state === 'done' ? <CheckIcon size={16} /> : number}
-      </i>
+      <StepNumber number={number} isDone={state === 'done'} />
       <div>
         <strong>{name}</strong>
         {state === 'done' && <span className="visually-hidden">, done</span>}
@@ -93,18 +91,6 @@ const Steps = styled.ol`
   }
   li[aria-current] {
     box-shadow: inset 3px 0 0 ${t.ink};
-  }
-  i {
-    display: grid;
-    place-items: center;
-    width: 26px;
-    height: 26px;
-    border: 1px solid ${t.ink};
-    font-style: normal;
-  }
-  i[data-done] {
-    background: ${t.ink};
-    color: ${t.sheet};
   }
   .act {
     text-align: right;
