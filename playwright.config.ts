@@ -13,7 +13,7 @@ const freePort = () =>
     .toString()
     .trim();
 const PORT = (process.env.GLASSINE_E2E_PORT ??= freePort());
-const THUMB_PORT = (process.env.GLASSINE_E2E_THUMB_PORT ??= freePort());
+const CRAFT_PORT = (process.env.GLASSINE_E2E_CRAFT_PORT ??= freePort());
 // Workers load this file again: the folder is made once and handed on.
 const data = (process.env.GLASSINE_E2E_DATA ??= mkdtempSync(join(tmpdir(), 'glassine-e2e-')));
 
@@ -38,17 +38,22 @@ export default defineConfig({
   outputDir: 'test-results/browser',
   workers: 2,
   projects: [
-    // One studio, one story: the tests build on each other's records no more than two windows of one studio do.
-    { name: 'story', testMatch: /[1-7]-.*\.spec\.ts/, workers: 1 },
-    // The first work once more by a thumb, in a studio of its own.
+    // Two studios, two stories, side by side: the tests of each build on each other's records no more than two windows of one
+    // studio do. The one begins by keys and goes on to what is sold; the other by a thumb, and goes on to what is made.
+    { name: 'story', testMatch: /[127]-.*\.spec\.ts/, workers: 1 },
     {
-      name: 'thumb',
-      testMatch: /thumb\.spec\.ts/,
+      name: 'craft',
+      testMatch: /[03-6]-.*\.spec\.ts/,
       workers: 1,
-      use: { baseURL: `http://127.0.0.1:${THUMB_PORT}` },
+      use: { baseURL: `http://127.0.0.1:${CRAFT_PORT}` },
     },
-    // The pages that the story has filled are only read: two at a time, or one of two cores would wait.
-    { name: 'walk', testMatch: /8-walk\.spec\.ts/, fullyParallel: true, dependencies: ['story'] },
+    // The pages that the stories have filled are only read: two at a time, or one of two cores would wait.
+    {
+      name: 'walk',
+      testMatch: /8-walk\.spec\.ts/,
+      fullyParallel: true,
+      dependencies: ['story', 'craft'],
+    },
     { name: 'hands', testMatch: /9-hands\.spec\.ts/, workers: 1, dependencies: ['story'] },
   ],
   timeout: 900_000,
@@ -74,5 +79,5 @@ export default defineConfig({
       ],
     },
   },
-  webServer: [serving(PORT, data), serving(THUMB_PORT, `${data}-thumb`)],
+  webServer: [serving(PORT, data), serving(CRAFT_PORT, `${data}-craft`)],
 });

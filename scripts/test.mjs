@@ -35,47 +35,50 @@ const run = ({ name, command, args, count }) =>
       resolve();
     });
   });
-/** Two at once: each by itself leaves one of two cores idle, or waits for a browser. */
-const bothAtOnce = (one, other) => Promise.all([run(one), run(other)]);
+/** One after the other. */
+const inTurn = async (...checks) => {
+  for (const check of checks) await run(check);
+};
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
-await bothAtOnce(
-  { name: 'types', command: bin('tsc'), args: ['--noEmit'] },
-  { name: 'lint and layers', command: bin('eslint'), args: ['.'] },
-);
-await bothAtOnce(
-  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
-  { name: 'nothing unused', command: bin('knip'), args: ['--no-progress'] },
-);
 build();
-await bothAtOnce(
-  {
-    name: 'unit',
-    command: bin('jest'),
-    args: ['--forceExit', '--json', '--outputFile=test-results/unit.json'],
-    count: () => {
-      const r = json('test-results/unit.json');
-      return {
-        passed: r?.numPassedTests ?? 0,
-        skipped: r?.numPendingTests ?? 0,
-        failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
-      };
+// Side by side: what only counts, and the browser, which mostly waits. Two cores are busy from the first to the last.
+await Promise.all([
+  inTurn(
+    { name: 'types', command: bin('tsc'), args: ['--noEmit'] },
+    { name: 'nothing unused', command: bin('knip'), args: ['--no-progress'] },
+    {
+      name: 'unit',
+      command: bin('jest'),
+      args: ['--forceExit', '--json', '--outputFile=test-results/unit.json'],
+      count: () => {
+        const r = json('test-results/unit.json');
+        return {
+          passed: r?.numPassedTests ?? 0,
+          skipped: r?.numPendingTests ?? 0,
+          failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
+        };
+      },
     },
-  },
-  {
-    name: 'end to end',
-    command: bin('playwright'),
-    args: ['test'],
-    count: () => {
-      const r = json('test-results/e2e.json');
-      return {
-        passed: r?.stats.expected ?? 0,
-        skipped: r?.stats.skipped ?? 0,
-        failed: r ? r.stats.unexpected + r.errors.length : 1,
-      };
+  ),
+  inTurn(
+    {
+      name: 'end to end',
+      command: bin('playwright'),
+      args: ['test'],
+      count: () => {
+        const r = json('test-results/e2e.json');
+        return {
+          passed: r?.stats.expected ?? 0,
+          skipped: r?.stats.skipped ?? 0,
+          failed: r ? r.stats.unexpected + r.errors.length : 1,
+        };
+      },
     },
-  },
-);
+    { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
+    { name: 'lint and layers', command: bin('eslint'), args: ['.'] },
+  ),
+]);
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';
 console.log(`\n${total.passed} passed, ${total.failed} failed${skipped}`);
 process.exit(total.failed ? 1 : 0);

@@ -6,7 +6,7 @@ import type { Evidence, Pictured } from '@/core/notes';
 import { ErrorCallout, useAnnounce, type ActionError } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Small } from '@/ui/Layout';
-import { sendFile } from '@/ui/sendFile';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { ActionSheet } from './ActionSheet';
@@ -97,17 +97,13 @@ function Adding({ subject, subjectId, about }: Omit<Props, 'pictures'>) {
   const router = useRouter();
   const announce = useAnnounce();
   const key = useId();
-  const [sent, setSent] = useState<number | null>(null);
+  const { upload, send } = useUpload();
   const [error, setError] = useState<ActionError | null>(null);
   const keep = async (files: FileList | null) => {
     setError(null);
     for (const file of files ?? []) {
-      setSent(0);
       const query = new URLSearchParams({ subject, id: subjectId, name: file.name });
-      const answer = await sendFile(`/api/evidence?${query}`, file, {
-        onProgress: (done, of) => setSent(Math.round((100 * done) / Math.max(1, of))),
-      });
-      setSent(null);
+      const answer = await send(`/api/evidence?${query}`, file);
       // Those after it are not sent: what is wrong is seen first.
       if ('error' in answer) return setError(answer.error);
       announce(answer.done);
@@ -131,8 +127,9 @@ function Adding({ subject, subjectId, about }: Omit<Props, 'pictures'>) {
             });
           }}
         />
-        {sent === null ? 'Add a photograph' : `Coming in, ${sent} %`}
+        Add a photograph
       </Pick>
+      <UploadProgress upload={upload} />
       <ErrorCallout error={error} fields={[]} />
     </>
   );

@@ -4,6 +4,8 @@ import type { RequestContext } from '@/studio/action';
 export const KEY_HEADER = 'x-glassine-key';
 export const TAB_HEADER = 'x-glassine-tab';
 export const AS_OF_HEADER = 'x-glassine-as-of';
+/** After how many bytes of its file an upload begins. */
+export const FROM_HEADER = 'x-glassine-from';
 
 /**
  * What a page says of an act beside its input: the act's own key, the window, and the newest change the page had seen.

@@ -1,4 +1,11 @@
-import { ChangedError, InputError, RefusedError, type ChangedField, type Fault } from '@/core/errors';
+import {
+  ChangedError,
+  InputError,
+  NotHeldError,
+  RefusedError,
+  type ChangedField,
+  type Fault,
+} from '@/core/errors';
 import { plainCause } from '@/store/causes';
 
 export type ErrorBody = {
@@ -24,7 +31,7 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 }
 
 /**
- * 422 for a value that cannot be used, 409 for what the state of things forbids, 503 where the disk or the database would not
+ * 422 for a value that cannot be used, 409 for what the state of things forbids, 416 for a file that goes on from more than is held, 503 where the disk or the database would not
  * have it, 500 for our own faults.
  */
 export function errorResponse(error: unknown): Response {
@@ -34,6 +41,7 @@ export function errorResponse(error: unknown): Response {
   }
   if (error instanceof ChangedError)
     return refusal(409, { message: error.message, changed: error.changed });
+  if (error instanceof NotHeldError) return refusal(416, { message: error.message });
   if (error instanceof RefusedError)
     return refusal(409, { message: error.message, overridable: error.overridable });
   const cause = plainCause(error);

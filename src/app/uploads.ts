@@ -2,19 +2,21 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { InputError, RefusedError } from '@/core/errors';
 import { allowedHosts, isInside, outsideSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
-import { requestContextOf } from '@/app/requestContext';
+import { FROM_HEADER, requestContextOf } from '@/app/requestContext';
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
-import { MOST_BYTES, tooLarge, type Received, type Receiving } from '@/imaging/objects';
+import { MOST_BYTES, tooLarge, type Received, type Receiving, type Resume } from '@/imaging/objects';
 import { fileAction, perform, type ActionResult } from '@/studio/action';
 import { aboutFile } from '@/studio/care/keptFiles';
-import type { Studio } from '@/studio/studio';
+import type { Studio, UploadUnderWay } from '@/studio/studio';
 
 /** A file as it arrives: its bytes, its name, and how many bytes were announced. */
 export type Arriving = {
   body: AsyncIterable<Uint8Array>;
   fileName: string;
+  /** Of the whole file, also where only the rest of it comes now. */
   announced: number | null;
+  resume: Resume | null;
   query: URLSearchParams;
   signal: AbortSignal;
 };
@@ -40,7 +42,10 @@ export async function turnedAway(request: Request): Promise<Response | null> {
   return null;
 }
 
-/** One file as the body of a request, its name in the address. */
+/**
+ * One file as the body of a request, its name in the address. Under a key it may come in parts: where the way breaks off, what came
+ * is held, and the same file may go on from there.
+ */
 export async function upload(
   request: Request,
   run: (s: Studio, arriving: Arriving) => Promise<unknown>,
@@ -52,19 +57,78 @@ export async function upload(
     (await answer(async () => {
       const query = new URL(request.url).searchParams;
       const fileName = fileNameFrom(query.get('name'));
-      const announced = announcedBytes(request.headers.get('content-length'));
+      const resume = resumeOf(request);
+      const rest = wholeNumber(request.headers.get('content-length'));
+      const announced = rest === null ? null : rest + (resume?.from ?? 0);
       if ((announced ?? 0) > MOST_BYTES) throw new RefusedError(tooLarge(fileName, MOST_BYTES));
-      return run(await studio(), {
-        body: body.chunks(),
-        fileName,
-        announced,
-        query,
-        signal: request.signal,
-      });
+      const s = await studio();
+      const arrive = () =>
+        run(s, {
+          body: body.chunks(),
+          fileName,
+          announced,
+          resume,
+          query,
+          signal: request.signal,
+        });
+      return resume ? inPlaceOfEarlier(s, resume.key, body, arrive) : arrive();
     }));
   // An answer while bytes still come would break the connection under the sender, who would never read it.
   if (!(await body.drain())) response.headers.set('connection', 'close');
   return response;
+}
+
+/**
+ * The sender knows before the server that a way broke off: what still waits for bytes under the same key is ended first, and what
+ * has all its bytes is waited for.
+ */
+async function inPlaceOfEarlier<T>(
+  { uploads }: Studio,
+  key: string,
+  body: UploadBody,
+  arrive: () => Promise<T>,
+): Promise<T> {
+  await ended(uploads.get(key));
+  const arriving = arrive();
+  const mine = { breakOff: () => body.breakOff(), over: arriving.catch(() => {}) };
+  uploads.set(key, mine);
+  try {
+    return await arriving;
+  } finally {
+    if (uploads.get(key) === mine) uploads.delete(key);
+  }
+}
+
+async function ended(upload: UploadUnderWay | undefined): Promise<void> {
+  upload?.breakOff();
+  await upload?.over;
+}
+
+function resumeOf(request: Request): Resume | null {
+  const { key } = requestContextOf(request);
+  const from = request.headers.get(FROM_HEADER);
+  if (key === undefined || from === null) return null;
+  const bytes = wholeNumber(from);
+  if (bytes === null) throw new InputError('from', from, 'a whole number of bytes');
+  return { key, from: bytes };
+}
+
+/** What is held of a sending, asked for or let go by its key. */
+export async function heldUpload(request: Request, key: string): Promise<Response> {
+  const refused = await turnedAway(request);
+  return (
+    refused ??
+    answer(async () => {
+      if (!/^[\w-]{8,64}$/.test(key))
+        throw new InputError('key', key, '8 to 64 letters, digits or hyphens');
+      const { objects, uploads } = await studio();
+      if (request.method === 'DELETE') {
+        await ended(uploads.get(key));
+        await objects.dropHeld(key);
+      }
+      return { held: await objects.heldOf(key) };
+    })
+  );
 }
 
 /**
@@ -74,10 +138,10 @@ export async function upload(
 export const withUpload = (
   request: Request,
   run: (s: Studio, received: Received, fileName: string, query: URLSearchParams) => Promise<ActionResult>,
-  receiving: Omit<Receiving, 'announced'> = {},
+  receiving: Omit<Receiving, 'announced' | 'resume'> = {},
 ): Promise<Response> =>
-  upload(request, async (s, { body, fileName, announced, query, signal }) => {
-    const received = await s.objects.receive(body, fileName, { ...receiving, announced });
+  upload(request, async (s, { body, fileName, announced, resume, query, signal }) => {
+    const received = await s.objects.receive(body, fileName, { ...receiving, announced, resume });
     try {
       if (signal.aborted)
         throw new RefusedError(`“${fileName}” was stopped on its way. Nothing of it was kept.`);
@@ -102,7 +166,7 @@ function fileNameFrom(given: string | null): string {
   return fileName;
 }
 
-function announcedBytes(header: string | null): number | null {
+function wholeNumber(header: string | null): number | null {
   return header !== null && /^\d{1,15}$/.test(header) ? Number(header) : null;
 }
 
@@ -114,6 +178,7 @@ const DRAIN_MS = 20_000;
 class UploadBody {
   private readonly reader: ReadableStreamDefaultReader<Uint8Array> | null;
   private isOver: boolean;
+  private isBroken = false;
 
   constructor(request: Request) {
     this.reader = (request.body as ReadableStream<Uint8Array> | null)?.getReader() ?? null;
@@ -124,6 +189,12 @@ class UploadBody {
   chunks(): AsyncIterable<Uint8Array> {
     const next = () => this.next();
     return { [Symbol.asyncIterator]: () => ({ next }) };
+  }
+
+  /** As if the connection had broken: nothing more is read. */
+  breakOff(): void {
+    this.isBroken = true;
+    void this.reader?.cancel().catch(() => {});
   }
 
   /** Reads on to the end; says whether it was reached. */
@@ -141,6 +212,7 @@ class UploadBody {
     if (this.isOver || !this.reader) return { done: true, value: undefined };
     try {
       const { done, value } = await this.reader.read();
+      if (this.isBroken) throw new RefusedError('The same file is being sent anew.');
       if (!done) return { done: false, value };
       this.isOver = true;
       return { done: true, value: undefined };

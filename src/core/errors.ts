@@ -43,7 +43,19 @@ export class RefusedError extends Error {
   }
 
   static override [Symbol.hasInstance](error: unknown): boolean {
-    return isNamed(error, 'RefusedError') || isNamed(error, 'ChangedError');
+    return ['RefusedError', 'ChangedError', 'NotHeldError'].some((name) => isNamed(error, name));
+  }
+}
+
+/** Less of a file is held than its sender goes on from: it is sent once more from its beginning. */
+export class NotHeldError extends RefusedError {
+  constructor(message: string) {
+    super(message);
+    this.name = 'NotHeldError';
+  }
+
+  static override [Symbol.hasInstance](error: unknown): boolean {
+    return isNamed(error, 'NotHeldError');
   }
 }
 

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
-import { readdir, readFile, stat } from 'node:fs/promises';
+import fc from 'fast-check';
+import { readdir, readFile, stat, utimes } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { OPRGB_GAMMA, OPRGB_PRIMARIES, writeMatrixProfile } from '@/core/colour/icc';
-import { RefusedError } from '@/core/errors';
+import { NotHeldError, RefusedError } from '@/core/errors';
 import { folder, inPieces, picture, saved, tiff } from '../../tests/unit/helpers/files';
 import { derive, TILE_PX } from './derive';
 import { readFacts } from './facts';
@@ -264,6 +265,70 @@ describe('the folder of pictures', () => {
     expect(await refusal(store.receive(text(), 'words.tif'))).toMatch(/is not a picture/);
     expect(pulled).toBeLessThan(3);
     expect(await readdir(join(dir, 'objects-b', 'incoming'))).toEqual([]);
+  });
+  test('where the stream broke off it goes on later, from any byte that is held, and is the same file', async () => {
+    const store = new ObjectStore(join(dir, 'objects-c'));
+    const bytes = await tiff({ width: 60, height: 40 });
+    async function* until(end: number, from = 0) {
+      yield* inPieces(bytes.subarray(from, end), 777);
+      if (end < bytes.length) throw new Error('the line broke');
+    }
+    await fc.assert(
+      fc.asyncProperty(
+        fc.uniqueArray(fc.nat(bytes.length - 1), { minLength: 1, maxLength: 4 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        async (breaks, share) => {
+          const key = `sending-${breaks.join('-')}`.slice(0, 64);
+          const announced = bytes.length;
+          let from = 0;
+          for (const end of [...breaks.sort((a, b) => a - b), bytes.length]) {
+            const arriving = store.receive(until(end, from), 'x.tif', {
+              announced,
+              resume: { key, from },
+            });
+            if (end === bytes.length) {
+              const received = await arriving;
+              expect(received.sha256).toBe(createHash('sha256').update(bytes).digest('hex'));
+              expect((await readFile(received.path)).equals(bytes)).toBe(true);
+              await store.drop(received);
+              continue;
+            }
+            await expect(arriving).rejects.toThrow('the line broke');
+            expect(await store.heldOf(key)).toBe(end);
+            // The sender may know of less than came in.
+            from = Math.floor(end * share);
+          }
+          expect(await store.heldOf(key)).toBe(0);
+        },
+      ),
+      { numRuns: 40 },
+    );
+    const resume = { key: 'sending-never', from: 10 };
+    await expect(store.receive(until(bytes.length, 10), 'x.tif', { resume })).rejects.toBeInstanceOf(
+      NotHeldError,
+    );
+    expect(await readdir(join(dir, 'objects-c', 'incoming'))).toEqual([]);
+  });
+  test('what is refused is not held; what is held waits a day, also while Glassine does not run', async () => {
+    const store = new ObjectStore(join(dir, 'objects-d'));
+    const incoming = join(dir, 'objects-d', 'incoming');
+    const bytes = await tiff({ width: 60, height: 40 });
+    async function* broken(start: Uint8Array) {
+      yield start;
+      throw new Error('the line broke');
+    }
+    const hold = async (key: string, start: Uint8Array = bytes.subarray(0, 5_000)) =>
+      store.receive(broken(start), 'x.tif', { resume: { key, from: 0 } }).catch(() => {});
+    await hold('no-picture', Buffer.from('only words, nothing but words; '.repeat(40)));
+    expect(await readdir(incoming)).toEqual([]);
+    await hold('this-hour');
+    await hold('yesterday');
+    await utimes(join(incoming, 'held-yesterday.part'), 1_000, 1_000);
+    await saved(incoming, 'half-made', bytes);
+    await new ObjectStore(join(dir, 'objects-d')).sweep();
+    expect(await readdir(incoming)).toEqual(['held-this-hour.part']);
+    await store.dropHeld('this-hour');
+    expect(await store.heldOf('this-hour')).toBe(0);
   });
   test('only a hash becomes a path', () => {
     const store = new ObjectStore(dir);

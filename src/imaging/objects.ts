@@ -1,8 +1,18 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
+import {
+  mkdir,
+  open,
+  readdir,
+  rename,
+  rm,
+  rmdir,
+  stat,
+  truncate,
+  type FileHandle,
+} from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { RefusedError } from '@/core/errors';
+import { NotHeldError, RefusedError } from '@/core/errors';
 import { kindOrRefuse, SNIFF_BYTES } from './kinds';
 
 /** The largest file that is taken in. */
@@ -16,7 +26,15 @@ export type Receiving = {
   announced?: number | null;
   /** Lets the first bytes pass, or throws. */
   known?: (fileName: string, head: Uint8Array) => unknown;
+  /** What came is held when the way breaks off, and the rest may come later. */
+  resume?: Resume | null;
 };
+/** One sending of one file, and after how many bytes of it the stream begins. */
+export type Resume = { key: string; from: number };
+
+/** How long a file that came in part waits for its rest. */
+const HELD_MS = 24 * 3_600_000;
+const HELD = 'held-';
 
 /**
  * The pictures on disk, each kept once under the SHA-256 of its bytes. Written under a passing name, synced, renamed, and the
@@ -42,43 +60,81 @@ export class ObjectStore {
    * Streams a file to disk and hashes it on the way. The first bytes decide at once whether it is a picture,
    * or whatever else `known` lets pass.
    *
-   * @throws RefusedError when it is not one, is over the limit, or came in cut; whatever throws, nothing stays behind
+   * @throws RefusedError when it is not one, is over the limit, or came in cut. Nothing stays behind, but what is held of a
+   *   sending that may be resumed, when it was the stream that broke off
    */
   async receive(
     stream: AsyncIterable<Uint8Array>,
     fileName: string,
-    { limit = MOST_BYTES, announced = null, known = kindOrRefuse }: Receiving = {},
+    { limit = MOST_BYTES, announced = null, known = kindOrRefuse, resume = null }: Receiving = {},
   ): Promise<Received> {
-    const path = join(this.dataDir, 'incoming', `${randomUUID()}.part`);
+    const path = resume
+      ? this.heldPath(resume.key)
+      : join(this.dataDir, 'incoming', `${randomUUID()}.part`);
     await mkdir(dirname(path), { recursive: true });
-    const file = await open(path, 'wx');
+    if (resume) await this.sweepHeld();
+    const file = await openFrom(path, resume?.from ?? 0, fileName);
     const hash = createHash('sha256');
     let bytes = 0;
     let head = new Uint8Array(0);
+    let isBrokenOff = false;
+    const take = (chunk: Uint8Array) => {
+      if (head.length < SNIFF_BYTES) {
+        head = Buffer.concat([head, chunk.subarray(0, SNIFF_BYTES - head.length)]);
+        if (head.length === SNIFF_BYTES) known(fileName, head);
+      }
+      bytes += chunk.length;
+      if (bytes > limit) throw new RefusedError(tooLarge(fileName, limit));
+      hash.update(chunk);
+    };
     try {
-      for await (const chunk of stream) {
-        if (head.length < SNIFF_BYTES) {
-          head = Buffer.concat([head, chunk.subarray(0, SNIFF_BYTES - head.length)]);
-          if (head.length === SNIFF_BYTES) known(fileName, head);
-        }
-        bytes += chunk.length;
-        if (bytes > limit) throw new RefusedError(tooLarge(fileName, limit));
-        hash.update(chunk);
+      if (resume?.from)
+        for await (const chunk of createReadStream(path, { end: resume.from - 1 }))
+          take(chunk as Uint8Array);
+      for await (const chunk of noting(stream, () => (isBrokenOff = true))) {
+        take(chunk);
         await writeWhole(file, chunk);
       }
       if (head.length < SNIFF_BYTES) known(fileName, head);
-      if (announced !== null && bytes !== announced)
-        throw new RefusedError(
-          `“${fileName}” came in cut: ${bytes} of ${announced} bytes arrived. Nothing of it was kept; bring it in again.`,
-        );
+      if (announced !== null && bytes !== announced) {
+        isBrokenOff = bytes < announced;
+        throw new RefusedError(cutSentence(fileName, bytes, announced, resume !== null));
+      }
       await file.sync();
     } catch (error) {
       await file.close();
-      await rm(path, { force: true });
+      if (!resume || !isBrokenOff) await rm(path, { force: true });
       throw error;
     }
     await file.close();
     return { path, sha256: hash.digest('hex'), bytes };
+  }
+
+  /** How many bytes are held of a sending that broke off; 0 where there is none. */
+  async heldOf(key: string): Promise<number> {
+    return (await stat(this.heldPath(key)).catch(() => null))?.size ?? 0;
+  }
+
+  /** Lets go of what is held of a sending that is not resumed. */
+  async dropHeld(key: string): Promise<void> {
+    await rm(this.heldPath(key), { force: true });
+  }
+
+  /** What waited a day for its rest is let go. */
+  private async sweepHeld(): Promise<void> {
+    const incoming = join(this.dataDir, 'incoming');
+    const names = await readdir(incoming).catch(() => [] as string[]);
+    for (const path of names
+      .filter((name) => name.startsWith(HELD))
+      .map((name) => join(incoming, name))) {
+      const found = await stat(path).catch(() => null);
+      if (found && Date.now() - found.mtimeMs >= HELD_MS) await rm(path, { force: true });
+    }
+  }
+
+  private heldPath(key: string): string {
+    if (!/^[\w-]{8,64}$/.test(key)) throw new Error(`not a key: ${key}`);
+    return join(this.dataDir, 'incoming', `${HELD}${key}.part`);
   }
 
   /**
@@ -192,7 +248,12 @@ export class ObjectStore {
 
   /** Clears away what a stop in the middle left unfinished. Only for the one process that serves the folder, at its start. */
   async sweep(): Promise<void> {
-    await rm(join(this.dataDir, 'incoming'), { recursive: true, force: true });
+    const incoming = join(this.dataDir, 'incoming');
+    await this.sweepHeld();
+    for (const name of await readdir(incoming).catch(() => [] as string[]))
+      if (!name.startsWith(HELD)) await rm(join(incoming, name), { recursive: true, force: true });
+    // Goes when nothing is held.
+    await rmdir(incoming).catch(() => {});
     const derived = join(this.dataDir, 'derived');
     for (const name of await readdir(derived).catch(() => [] as string[])) {
       if (name.endsWith('.part')) await removeFolder(join(derived, name));
@@ -240,6 +301,37 @@ async function syncFolders(from: string, upTo: string): Promise<void> {
   }
 }
 
-async function writeWhole(file: Awaited<ReturnType<typeof open>>, chunk: Uint8Array) {
+/**
+ * Opens what is to be written on, after so many bytes of it.
+ *
+ * @throws NotHeldError where less than that is held
+ */
+async function openFrom(path: string, from: number, fileName: string): Promise<FileHandle> {
+  if (from === 0) return open(path, 'w');
+  const held = (await stat(path).catch(() => null))?.size ?? 0;
+  if (held < from)
+    throw new NotHeldError(
+      `“${fileName}” cannot go on after ${from} bytes: ${held} of it are held here. Bring it in again.`,
+    );
+  await truncate(path, from);
+  return open(path, 'a');
+}
+
+/** Says when it is the stream itself that fails, and not whoever reads it. */
+async function* noting(stream: AsyncIterable<Uint8Array>, onFault: () => void) {
+  try {
+    yield* stream;
+  } catch (error) {
+    onFault();
+    throw error;
+  }
+}
+
+const cutSentence = (fileName: string, bytes: number, announced: number, isHeld: boolean): string =>
+  isHeld
+    ? `“${fileName}” came in cut: ${bytes} of ${announced} bytes arrived. They are held for a day; the rest may follow.`
+    : `“${fileName}” came in cut: ${bytes} of ${announced} bytes arrived. Nothing of it was kept; bring it in again.`;
+
+async function writeWhole(file: FileHandle, chunk: Uint8Array) {
   for (let at = 0; at < chunk.length;) at += (await file.write(chunk, at)).bytesWritten;
 }

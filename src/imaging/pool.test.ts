@@ -17,7 +17,7 @@ const search = (onStep?: (step: string) => void) =>
         margin: 5_000,
         gap: 4_000,
         cuts: 'tight',
-        effort: 90_000_000,
+        effort: 25_000_000,
         pieces: Array.from({ length: 30 }, (_, i) => ({
           id: `p${i}`,
           width: 100_000 + 7_000 * i,

@@ -72,18 +72,24 @@ const REGISTER_LOG = {
     "CREATE TRIGGER log_register_insert AFTER INSERT ON register BEGIN INSERT INTO row_changes (act_id, table_name, row_id, op, before, after) VALUES ((SELECT act_id FROM current_act), 'register', NEW.seq, 'insert', NULL, NULL); END",
 };
 
-/** Every trigger that should be there, by name. */
-export function wantedTriggers(): Record<string, string> {
-  return Object.assign(
+let wanted: Readonly<Record<string, string>> | null = null;
+
+/** Every trigger that should be there, by name. They follow from the schema, which does not change while a process runs. */
+export function wantedTriggers(): Readonly<Record<string, string>> {
+  wanted ??= Object.assign(
     {},
     GUARDS,
     REGISTER_LOG,
     findTriggers(),
     ...loggedTables().map(logTriggers),
   ) as Record<string, string>;
+  return wanted;
 }
 
 const squeezed = (text: string) => text.replace(/\s+/g, ' ').replace(/["`]/g, '').trim();
+/** To the letter, as all are that this version made; else but for spaces and quotes. */
+const isSame = (there: string | undefined, wanted: string) =>
+  there !== undefined && (there === wanted || squeezed(there) === squeezed(wanted));
 
 /** Names of the triggers that are missing or not as they should be. */
 export async function brokenTriggers(db: Reader): Promise<string[]> {
@@ -92,10 +98,10 @@ export async function brokenTriggers(db: Reader): Promise<string[]> {
       await db.all<{ name: string; sql: string }>(
         sql`SELECT name, sql FROM sqlite_master WHERE type = 'trigger'`,
       )
-    ).map((t) => [t.name, squeezed(t.sql)]),
+    ).map((t) => [t.name, t.sql]),
   );
   return Object.entries(wantedTriggers())
-    .filter(([name, wanted]) => there.get(name) !== squeezed(wanted))
+    .filter(([name, wanted]) => !isSame(there.get(name), wanted))
     .map(([name]) => name);
 }
 

@@ -36,6 +36,9 @@ export type Running = {
   done: Promise<void>;
 };
 
+/** A file on its way in: how to stop waiting for its bytes, and its end, whatever comes of it. */
+export type UploadUnderWay = { breakOff: () => void; over: Promise<unknown> };
+
 type SpaceOutline = { name: string; gamut: GamutFacts };
 
 /** Everything an act needs: the records, the pictures, the clock and who is at work. */
@@ -52,6 +55,8 @@ export class Studio {
   /** Measurings by master. */
   readonly measurings = new Map<string, { step: string; done: Promise<void> }>();
   readonly jobs = new Map<string, Job>();
+  /** Files on their way in, by the key of their sending. */
+  readonly uploads = new Map<string, UploadUnderWay>();
   /** Files on their way in by hash: the same file twice at once is kept once. */
   readonly arriving = new Map<string, Promise<unknown>>();
   /** Outlines of the spaces files are kept in: being worked out, and there. */

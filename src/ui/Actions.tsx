@@ -368,9 +368,11 @@ export function LastAction() {
   const action = useAction();
   const sentence = useSentence();
   const { deliver } = action;
+  const router = useRouter();
   useEffect(() => {
+    if (outbox.isPageOlder()) router.refresh();
     for (const each of outbox.waiting()) void deliver(each);
-  }, [deliver]);
+  }, [deliver, router]);
   if (action.error)
     return (
       <Bar role="alert">

@@ -4,19 +4,14 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components';
 import { Button } from './Button';
 import { sendFile } from './sendFile';
-import { narrow, t } from './tokens';
+import { t } from './tokens';
+import { beginningOf, progressOf, UploadProgress, type UploadState } from './useUpload';
 import { MarkedText } from './Verdict';
 
-type Upload = {
+type Upload = UploadState & {
   key: number;
-  name: string;
-  sent: number;
-  total: number;
-  secondsLeft: number | null;
-  state: 'sending' | 'looking' | 'in' | 'refused';
-  message: string;
-  stop: (() => void) | null;
-  workId?: string;
+  /** Null while it comes in. */
+  outcome: { isIn: boolean; message: string } | null;
 };
 
 const PICTURES = '.tif,.tiff,.jpg,.jpeg,.png,.webp,image/tiff,image/jpeg,image/png,image/webp';
@@ -36,35 +31,21 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
     (file: File) => {
       const key = ++count.current;
       setUploads((all) => [
-        ...all.filter((u) => u.state === 'sending' || u.state === 'looking'),
-        {
-          key,
-          name: file.name,
-          sent: 0,
-          total: file.size,
-          secondsLeft: null,
-          state: 'sending',
-          message: '',
-          stop: null,
-        },
+        ...all.filter((u) => !u.outcome),
+        { ...beginningOf(file), key, outcome: null },
       ]);
       const go = async () => {
-        const startedAt = Date.now();
         const url = `/api/intake?name=${encodeURIComponent(file.name)}${workId ? `&work=${workId}` : ''}`;
         const result = await sendFile<{ message: string; workId: string }>(url, file, {
           onStart: (stop) => patch(key, { stop }),
-          onProgress: (sent, total) =>
-            patch(key, {
-              sent,
-              state: sent === total ? 'looking' : 'sending',
-              secondsLeft: sent > 0 ? secondsLeft(startedAt, sent, total) : null,
-            }),
+          onProgress: progressOf(Date.now(), (change) => patch(key, change())),
+          onWaiting: () => patch(key, { stage: 'waiting', secondsLeft: null }),
         });
         if ('error' in result) {
-          patch(key, { state: 'refused', message: result.error.message });
+          patch(key, { outcome: { isIn: false, message: result.error.message } });
           return;
         }
-        patch(key, { state: 'in', message: result.done.message, workId: result.done.workId });
+        patch(key, { outcome: { isIn: true, message: result.done.message } });
         onIn?.(result.done.workId);
         router.refresh();
       };
@@ -74,9 +55,6 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
   );
   return { uploads, send };
 }
-
-const secondsLeft = (startedAt: number, sent: number, total: number): number =>
-  Math.ceil(((Date.now() - startedAt) / 1000) * ((total - sent) / sent));
 
 const Zone = styled.div<{ $over: boolean }>`
   position: relative;
@@ -93,30 +71,6 @@ const List = styled.ul`
     padding: 8px 10px;
     display: grid;
     gap: 5px;
-  }
-  li > div {
-    display: flex;
-    justify-content: space-between;
-    gap: 12px;
-    align-items: baseline;
-  }
-  progress {
-    width: 100%;
-    height: 4px;
-    appearance: none;
-    border: 0;
-    background: ${t.hair};
-    &::-webkit-progress-bar {
-      background: ${t.hair};
-    }
-    &::-webkit-progress-value {
-      background: ${t.ink};
-    }
-  }
-  ${narrow} {
-    li > div {
-      flex-wrap: wrap;
-    }
   }
 `;
 
@@ -196,34 +150,18 @@ export function IntakeZone({
   );
 }
 
-const mb = (bytes: number) => (bytes / 1e6).toFixed(bytes < 1e8 ? 1 : 0);
-
-function UploadLine({ upload: u }: { upload: Upload }) {
-  const going = u.state === 'sending' || u.state === 'looking';
+function UploadLine({ upload }: { upload: Upload }) {
+  const { name, outcome } = upload;
+  if (!outcome)
+    return (
+      <li>
+        <UploadProgress upload={upload} />
+      </li>
+    );
   return (
-    <li>
-      <div>
-        <strong>{u.name}</strong>
-        {u.state === 'sending' && (
-          <span>
-            {mb(u.sent)} of {mb(u.total)} MB
-            {u.secondsLeft !== null && u.secondsLeft > 1 ? `, about ${u.secondsLeft} s left` : ''}
-          </span>
-        )}
-        {u.state === 'looking' && <span>all {mb(u.total)} MB here; reading its facts</span>}
-        {going && (
-          <Button quiet onPress={() => u.stop?.()}>
-            Stop
-          </Button>
-        )}
-      </div>
-      {going && <progress max={u.total || 1} value={u.sent} aria-label={`${u.name} coming in`} />}
-      {u.state === 'in' && <MarkedText kind="holds">{u.message}</MarkedText>}
-      {u.state === 'refused' && (
-        <div role="alert">
-          <MarkedText kind="fails">{u.message}</MarkedText>
-        </div>
-      )}
+    <li role={outcome.isIn ? undefined : 'alert'}>
+      <strong>{name}</strong>
+      <MarkedText kind={outcome.isIn ? 'holds' : 'fails'}>{outcome.message}</MarkedText>
     </li>
   );
 }

@@ -5,7 +5,7 @@ import { LastAction, useAction } from './Actions';
 import { outbox } from './outbox';
 
 jest.mock('next/navigation', () => {
-  const router = { refresh: () => {}, push: () => {} };
+  const router = { refresh: jest.fn(), push: () => {} };
   return { useRouter: () => router };
 });
 
@@ -82,6 +82,24 @@ test('a connection that breaks because the page is left is no answer; one that b
   server(() => Promise.reject(new TypeError('network')));
   await act(async () => void (await result.current.run('tickSpeck', { at: 1 })));
   expect(outbox.waiting()).toEqual([]);
+});
+
+test('a page that was asked for before the last answer came is drawn anew, and no other', async () => {
+  const { refresh } = jest.requireMock('next/navigation').useRouter();
+  server(says);
+  const { result } = renderModel(() => useAction());
+  await act(async () => void (await result.current.run('tickSpeck', { at: 1 })));
+  const answeredAt = Date.now();
+  cleanup();
+  const pageAskedForAt = async (ms: number) => {
+    Object.defineProperty(performance, 'timeOrigin', { value: ms, configurable: true });
+    refresh.mockClear();
+    await act(async () => void renderPart(<LastAction />));
+    cleanup();
+    return refresh.mock.calls.length;
+  };
+  expect(await pageAskedForAt(answeredAt - 50)).toBe(1);
+  expect(await pageAskedForAt(answeredAt + 50)).toBe(0);
 });
 
 test('a window that may keep nothing acts all the same', async () => {

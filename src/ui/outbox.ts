@@ -4,6 +4,8 @@
 export type Outgoing = { act: string; input: string; headers: Record<string, string>; key: string };
 
 const PLACE = 'glassine-outbox';
+/** When the last answer came, ms of the clock. */
+const ANSWERED = 'glassine-answered';
 
 /**
  * Acts asked for in this window and not yet answered. A page shows what was asked for at once; were it drawn anew before the
@@ -17,7 +19,25 @@ export const outbox = {
 
   /** Answered, whatever the answer was. One that fails because the page is being left is not. */
   answered(key: string): void {
-    if (!isLeaving) write(read().filter((each) => each.key !== key));
+    if (isLeaving) return;
+    write(read().filter((each) => each.key !== key));
+    try {
+      sessionStorage.setItem(ANSWERED, String(Date.now()));
+    } catch {
+      return;
+    }
+  },
+
+  /**
+   * Whether an act of the page before was answered when this page had been asked for already: it may have been drawn as things
+   * stood until then.
+   */
+  isPageOlder: (askedFor: number = performance.timeOrigin): boolean => {
+    try {
+      return Number(sessionStorage.getItem(ANSWERED) ?? 0) >= askedFor;
+    } catch {
+      return false;
+    }
   },
 
   /** What an earlier page of this window left unanswered, in the order it was asked for. */

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { connect, createServer, type AddressInfo, type Socket } from 'node:net';
 import { expect, type Page } from '@playwright/test';
-import { fill, makeFile, makeTiff, ORIGIN, press, said, send, test } from './hands';
+import { fill, makeFile, makeTiff, origin, press, said, send, test } from './hands';
 
 const upload = async (page: Page, path: string) => {
   await page.goto('/works');
@@ -11,6 +13,50 @@ const act = async (page: Page, name: string, input: unknown) => {
   const response = await send(page, name, input);
   return { status: response.status(), body: await response.json() };
 };
+
+/** The way between page and studio, which can be made slow or cut. */
+async function wayOf(page: Page) {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  return (conditions: { uploadThroughput?: number }) =>
+    session.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 0,
+      downloadThroughput: -1,
+      uploadThroughput: -1,
+      ...conditions,
+    });
+}
+
+/** A line to the studio that can be cut in the middle of what goes over it, and mended. */
+async function lineTo(port: number) {
+  const open = new Set<Socket>();
+  const server = createServer((page) => {
+    const studio = connect(port, '127.0.0.1');
+    for (const [one, other] of [
+      [page, studio],
+      [studio, page],
+    ] as const) {
+      open.add(one);
+      one.pipe(other);
+      one.on('error', () => other.destroy());
+      one.on('close', () => (open.delete(one), other.destroy()));
+    }
+  });
+  const listen = (at: number) =>
+    new Promise<void>((resolve) => server.listen(at, '127.0.0.1', () => resolve()));
+  await listen(0);
+  const own = (server.address() as AddressInfo).port;
+  return {
+    address: `http://127.0.0.1:${own}`,
+    cut: () =>
+      new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        for (const socket of open) socket.destroy();
+      }),
+    mend: () => listen(own),
+  };
+}
 
 test.describe('what comes in and what does not', () => {
   test('a text that calls itself a TIFF, a PNG that calls itself a JPEG and an empty file each get a sentence and leave nothing', async ({
@@ -91,26 +137,44 @@ test.describe('what comes in and what does not', () => {
     await page.goto('/works');
     const before = await page.getByText(/^\d+ works?\./).textContent();
     // The way in is slowed so that there is a halfway.
-    const session = await page.context().newCDPSession(page);
-    await session.send('Network.enable');
-    await session.send('Network.emulateNetworkConditions', {
-      offline: false,
-      latency: 0,
-      downloadThroughput: -1,
-      uploadThroughput: 400_000,
-    });
+    const way = await wayOf(page);
+    await way({ uploadThroughput: 400_000 });
     await page.locator('input[type=file]').setInputFiles(await makeTiff('large.tif', 2400, 1800, 11));
     await expect(page.getByText(/MB, about \d+ s left/)).toBeVisible();
     await page.getByRole('button', { name: 'Stop', exact: true }).click();
     await expect(page.getByText('Stopped. Nothing of it was kept.')).toBeVisible();
-    await session.send('Network.emulateNetworkConditions', {
-      offline: false,
-      latency: 0,
-      downloadThroughput: -1,
-      uploadThroughput: -1,
-    });
+    await way({});
     await page.goto('/works');
     expect(await page.getByText(/^\d+ works?\./).textContent()).toBe(before);
+  });
+
+  test('an upload whose way breaks off goes on by itself from what came in, and is whole', async ({
+    page,
+  }) => {
+    const froms: number[] = [];
+    page.on('request', (request) => {
+      if (request.url().includes('/api/intake')) froms.push(Number(request.headers()['x-glassine-from']));
+    });
+    const line = await lineTo(Number(new URL(origin()).port));
+    await page.goto(`${line.address}/works`);
+    const way = await wayOf(page);
+    await way({ uploadThroughput: 2_000_000 });
+    const path = await makeTiff('long way.tif', 2400, 1800, 23);
+    await page.locator('input[type=file]').setInputFiles(path);
+    await expect(page.getByText(/MB, about \d+ s left/)).toBeVisible();
+    await line.cut();
+    await expect(page.getByText(/broke off at [\d.]+ of 25\.9 MB; it goes on by itself/)).toBeVisible();
+    await way({});
+    await line.mend();
+    await page.waitForURL(/\/works\/.+\/capture/);
+    await expect(page.getByText('2400 × 1800 px, 4.3 megapixels')).toBeVisible();
+    expect(froms).toHaveLength(2);
+    expect(froms[1]).toBeGreaterThan(0);
+    const saved = await page.request.get(
+      (await page.getByRole('link', { name: 'save the master' }).getAttribute('href'))!,
+    );
+    expect((await saved.body()).equals(await readFile(path))).toBe(true);
+    await line.cut();
   });
 });
 
@@ -246,7 +310,7 @@ test.describe('the doors', () => {
     expect(await post({ origin: 'http://evil.example' }, '/api/intake?name=x.tif')).toBe(403);
     expect(await post({ 'sec-fetch-site': 'cross-site' })).toBe(403);
     expect(await post({ host: 'evil.example' })).toBe(403);
-    expect(await post({ origin: ORIGIN })).toBe(422);
+    expect(await post({ origin: origin() })).toBe(422);
   });
 
   test('no path from a request reaches the file system', async ({ request }) => {

@@ -1,7 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { createClient } from '@libsql/client';
 import { expect, type Page } from '@playwright/test';
-import { fill, said, test } from './hands';
+import { CRAFT, fill, said, test } from './hands';
 import { obstacles } from './obstacles';
 
 test.describe('hands and eyes', () => {
@@ -53,7 +53,8 @@ test.describe('hands and eyes', () => {
       page,
     }) => {
       await page.emulateMedia({ forcedColors: 'active', colorScheme });
-      await page.goto('/papers');
+      // The shelf that is full is the other studio's.
+      await page.goto(`${CRAFT}/papers`);
       const drawing = page.getByRole('img', { name: /left of/ }).first();
       await expect(drawing).toHaveCSS('background-color', 'rgb(250, 250, 250)');
       const here = page.getByRole('navigation', { name: 'What is kept here' }).locator('[aria-current]');

@@ -28,15 +28,18 @@ export const test = base.extend({
   },
 });
 
+/** The studio in which things are made: its shelves are full. */
+export const CRAFT = `http://127.0.0.1:${process.env.GLASSINE_E2E_CRAFT_PORT}`;
+
 /** Where the studio under test stands; its own pages come from there. */
-export const ORIGIN = `http://127.0.0.1:${process.env.GLASSINE_E2E_PORT}`;
+export const origin = (): string => test.info().project.use.baseURL!;
 
 /**
  * An act sent by a script. A server may close a connection it kept at the very moment one more request goes out on it: the key
  * makes sending it again the same act.
  */
 export async function send(page: Page, name: string, input: unknown): Promise<APIResponse> {
-  const headers = { origin: ORIGIN, 'x-glassine-key': randomUUID() };
+  const headers = { origin: origin(), 'x-glassine-key': randomUUID() };
   return page.request.post(`/api/act/${name}`, { data: input, headers, maxRetries: 2 });
 }
 

@@ -22,7 +22,7 @@ import {
   Stack,
   WorkTitle,
 } from '@/ui/Layout';
-import { sendFile } from '@/ui/sendFile';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { SmallWall } from './SmallWall';
@@ -159,15 +159,13 @@ function BuyerWallPart({ onClose }: { onClose: () => void }) {
   const say = useAnnounce();
   const [whose, setWhose] = useState('');
   const [file, setFile] = useState<File | null>(null);
-  const [isSending, setSending] = useState(false);
+  const { upload, isSending, send: sendUp } = useUpload();
   const [error, setError] = useState<ActionError | null>(null);
   const send = async () => {
     if (!file) return;
-    setSending(true);
     setError(null);
     const query = new URLSearchParams({ whose, name: file.name });
-    const answer = await sendFile(`/api/walls?${query}`, file);
-    setSending(false);
+    const answer = await sendUp(`/api/walls?${query}`, file);
     if ('error' in answer) return setError(answer.error);
     say(answer.done);
     router.push(`/wall/at/${answer.done.id}`);
@@ -184,6 +182,7 @@ function BuyerWallPart({ onClose }: { onClose: () => void }) {
           </Button>
           <Button onPress={onClose}>Let it be</Button>
         </Row>
+        <UploadProgress upload={upload} />
         <ErrorCallout error={error} />
       </Stack>
     </Panel>

@@ -156,6 +156,38 @@ test('nine times in ten: as many days as cover nine of ten of what was seen', ()
   expect(daysInShare(two, 0.85)).toBe(13);
 });
 
+test('steps that always took the same are over when the longest chain of them is, in whatever order they are named', () => {
+  const chain = fc.array(
+    fc.tuple(fc.integer({ min: 0, max: 9 }), fc.array(fc.nat(20), { maxLength: 3 })),
+    {
+      minLength: 1,
+      maxLength: 8,
+    },
+  );
+  fc.assert(
+    fc.property(
+      chain,
+      fc.boolean(),
+      fc.double({ min: 0.01, max: 1, noNaN: true }),
+      (drawn, isTurned, share) => {
+        const steps = drawn.map(([days, before], i) => ({
+          name: `step ${i}`,
+          days,
+          after: i === 0 ? [] : [...new Set(before.map((b) => `step ${b % i}`))],
+          seen: [days],
+        }));
+        const asNamed = isTurned ? [...steps].reverse() : steps;
+        expect(daysInShare(asNamed, share)).toBe(promiseDay({ today: '2026-11-27', steps }).days);
+      },
+    ),
+  );
+});
+
+test('days that were seen and cannot be are named', () =>
+  expect(() => daysInShare([{ name: 'paper', days: 1, after: [], seen: [2, -1] }], 0.9)).toThrow(
+    expect.objectContaining({ field: 'steps[0].seen[1]' }),
+  ));
+
 test.each([
   ['2026-12-24', 3, ['2026-12-25', '2026-12-26', '2027-01-01'], [1, 2, 3, 4, 5], '2026-12-30'],
   ['2026-12-31', 1, ['2027-01-01'], [1, 2, 3, 4, 5, 6], '2027-01-02'],

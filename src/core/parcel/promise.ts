@@ -55,42 +55,56 @@ export function dayAfterWork(
   return shipBy({ ordered: day, handlingDays: left, holidays, workdays });
 }
 
-/** When each step begins and ends. */
-function timeSteps(steps: readonly PromiseStep[]): TimedStep[] {
-  const byName = new Map<string, PromiseStep>();
-  steps.forEach((step, i) => {
-    if (byName.has(step.name))
-      throw new InputError(`steps[${i}].name`, step.name, 'a name that no other step has');
-    if (!(step.days >= 0 && step.days <= 3_650))
-      throw new InputError(`steps[${i}].days`, step.days, 'working days from 0 to 3650');
-    byName.set(step.name, step);
+/** Steps as places among all, so that each comes after those it waits for. */
+type Turn = { place: number; after: readonly number[] };
+
+/** An order in which the steps can be done. */
+function turnsOf(steps: readonly PromiseStep[]): Turn[] {
+  const places = new Map<string, number>();
+  steps.forEach(({ name, days }, i) => {
+    if (places.has(name)) throw new InputError(`steps[${i}].name`, name, 'a name that no other step has');
+    checkDays(`steps[${i}].days`, days);
+    places.set(name, i);
   });
-  const done = new Map<string, TimedStep>();
-  const inHand = new Set<string>();
-  const timeOf = (step: PromiseStep): TimedStep => {
-    const known = done.get(step.name);
-    if (known) return known;
-    if (inHand.has(step.name))
+  const turns: Turn[] = [];
+  const done = new Set<number>();
+  const inHand = new Set<number>();
+  const take = (place: number): void => {
+    if (done.has(place)) return;
+    const { after } = steps[place]!;
+    if (inHand.has(place))
       throw new InputError(
-        `steps[${steps.indexOf(step)}].after`,
-        step.after,
+        `steps[${place}].after`,
+        after,
         'steps that do not wait for each other in a ring',
       );
-    inHand.add(step.name);
-    const from = Math.max(
-      0,
-      ...step.after.map((name) => {
-        const before = byName.get(name);
-        if (!before)
-          throw new InputError(`steps[${steps.indexOf(step)}].after`, name, 'the name of another step');
-        return timeOf(before).to;
-      }),
-    );
-    const timed = { ...step, from, to: from + step.days };
-    done.set(step.name, timed);
-    return timed;
+    inHand.add(place);
+    const before = after.map((name) => {
+      const found = places.get(name);
+      if (found === undefined)
+        throw new InputError(`steps[${place}].after`, name, 'the name of another step');
+      return found;
+    });
+    before.forEach(take);
+    done.add(place);
+    turns.push({ place, after: before });
   };
-  return steps.map(timeOf);
+  steps.forEach((_step, place) => take(place));
+  return turns;
+}
+
+function checkDays(field: string, days: number): void {
+  if (!(days >= 0 && days <= 3_650)) throw new InputError(field, days, 'working days from 0 to 3650');
+}
+
+/** When each step begins and ends. */
+function timeSteps(steps: readonly PromiseStep[]): TimedStep[] {
+  const timed: TimedStep[] = [];
+  for (const { place, after } of turnsOf(steps)) {
+    const from = Math.max(0, ...after.map((before) => timed[before]!.to));
+    timed[place] = { ...steps[place]!, from, to: from + steps[place]!.days };
+  }
+  return timed;
 }
 
 /** The chain that decides, from its first step to its last. */
@@ -122,15 +136,23 @@ const STRIDES = [2, 3, 5, 7, 11, 13, 17, 19, 23, 29, 31, 37, 41, 43, 47, 53].map
  * @example daysInShare([{ name: 'paper', days: 4, after: [], seen: [4, 4, 4, 4, 4, 4, 4, 4, 4, 9] }], 0.5) // 4
  */
 export function daysInShare(steps: readonly ObservedStep[], share: number): number {
-  const totals: number[] = [];
+  const turns = turnsOf(steps);
+  const seen = steps.map((step) => (step.seen.length ? step.seen : [step.days]));
+  seen.forEach((each, i) => each.forEach((days, k) => checkDays(`steps[${i}].seen[${k}]`, days)));
+  const ends = new Float64Array(steps.length);
+  const totals = new Float64Array(TRIES);
   for (let k = 0; k < TRIES; k++) {
-    const drawn = steps.map((step, i) => {
-      const at = ((k + 0.5) * STRIDES[i % STRIDES.length]! + i * 0.37) % 1;
-      const seen = step.seen.length ? step.seen : [step.days];
-      return { name: step.name, after: step.after, days: seen[Math.floor(at * seen.length)]! };
-    });
-    totals.push(Math.max(0, ...timeSteps(drawn).map(({ to }) => to)));
+    let total = 0;
+    for (const { place, after } of turns) {
+      const at = ((k + 0.5) * STRIDES[place % STRIDES.length]! + place * 0.37) % 1;
+      let from = 0;
+      for (const before of after) from = Math.max(from, ends[before]!);
+      const to = from + seen[place]![Math.floor(at * seen[place]!.length)]!;
+      ends[place] = to;
+      total = Math.max(total, to);
+    }
+    totals[k] = total;
   }
-  totals.sort((a, b) => a - b);
+  totals.sort();
   return totals[Math.min(TRIES - 1, Math.ceil(share * TRIES) - 1)]!;
 }

@@ -103,4 +103,19 @@ describe('stamps on hand', () => {
     expect(() => payInStamps(postage, stock)).toThrow(InputError);
     expect(() => payInStamps(postage, stock)).toThrow(expect.objectContaining({ field }));
   });
+
+  test('a stamp worth a fortune costs no more to think about than it is worth', () => {
+    const stock = [
+      { value: 85_000_000, count: 2 },
+      { value: 100, count: 4 },
+    ];
+    expect(payInStamps(460, stock)).toEqual({
+      combination: [{ value: 85_000_000, count: 1 }],
+      overspend: 85_000_000 - 460,
+    });
+    expect(payInStamps(390, stock)).toEqual({
+      combination: [{ value: 100, count: 4 }],
+      overspend: 10,
+    });
+  });
 });

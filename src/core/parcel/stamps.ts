@@ -31,16 +31,29 @@ export function payInStamps(postage: Minor, stock: readonly StampStock[]): Stamp
   const total = usable.reduce((sum, { value, count }) => sum + value * count, 0);
   if (total < postage)
     throw new InputError('stock', total, `stamps worth at least ${postage}, the postage`);
-  const most = Math.min(total, postage + Math.max(...usable.map(({ value }) => value)) - 1);
-  const { fewest, taken } = fewestStamps(usable, most);
+  const small = usable.filter(({ value }) => value < postage);
+  // Of those that pay it alone only the least can be the best, and only alone.
+  const alone = usable.findLast(({ value }) => value >= postage) ?? null;
+  const together = inSmallStamps(postage, small, alone?.value ?? Infinity);
+  if (together) return together;
+  return { combination: [{ value: alone!.value, count: 1 }], overspend: alone!.value - postage };
+}
+
+/** Paid in stamps of less than the postage each; null where one stamp that pays it alone does as well. */
+function inSmallStamps(postage: Minor, small: readonly StampStock[], alone: Minor): StampPlan | null {
+  const total = small.reduce((sum, { value, count }) => sum + value * count, 0);
+  if (total < postage) return null;
+  const most = Math.min(total, alone, postage + small[0]!.value - 1);
+  const { fewest, taken } = fewestStamps(small, most);
   let sum = postage;
-  while (fewest[sum] === NEVER) sum++;
+  while (sum <= most && fewest[sum] === NEVER) sum++;
+  if (sum > most || sum >= alone) return null;
   const overspend = sum - postage;
   const combination: StampStock[] = [];
-  for (let i = usable.length - 1; i >= 0; i--) {
+  for (let i = small.length - 1; i >= 0; i--) {
     const count = taken[i]![sum]!;
-    if (count) combination.unshift({ value: usable[i]!.value, count });
-    sum -= count * usable[i]!.value;
+    if (count) combination.unshift({ value: small[i]!.value, count });
+    sum -= count * small[i]!.value;
   }
   return { combination, overspend };
 }

@@ -40,7 +40,7 @@ export function planFair(things: readonly FairThing[], budget: Minor, table: Um)
     for (const field of ['price', 'cost', 'salvage'] as const)
       if (!(thing[field] >= 0))
         throw new InputError(`things[${i}].${field}`, thing[field], 'a sum not below nothing');
-    return { thing, chances: demandChances(thing.demand), count: 0, gain: 0 };
+    return { thing, asked: askedBeyond(thing.demand), count: 0, gain: 0 };
   });
   let spent = 0;
   let width = 0;
@@ -91,18 +91,26 @@ export function planFair(things: readonly FairThing[], budget: Minor, table: Um)
   };
 }
 
+/** The chance that more than so many are asked for, for each count from `few` to `many`. */
+function askedBeyond(demand: Demand): Float64Array {
+  const chances = demandChances(demand);
+  const beyond = new Float64Array(chances.length);
+  for (let i = chances.length - 2; i >= 0; i--) beyond[i] = beyond[i + 1]! + chances[i + 1]!;
+  return beyond;
+}
+
 /** What one more is expected to bring in: its price where it is asked for, what it is still worth where not, less its cost. */
 function gainOfNext({
-  thing,
-  chances,
+  thing: { demand, price, salvage, cost },
+  asked,
   count,
 }: {
   thing: FairThing;
-  chances: readonly number[];
+  asked: Float64Array;
   count: number;
 }): number {
-  const asked = chances.reduce((sum, p, i) => (thing.demand.few + i > count ? sum + p : sum), 0);
+  const chance = count < demand.few ? 1 : (asked[count - demand.few] ?? 0);
   // Nobody asks for more than the most: beyond it nothing is taken, even where it loses nothing.
-  if (asked <= 0) return 0;
-  return asked * thing.price + (1 - asked) * thing.salvage - thing.cost;
+  if (chance <= 0) return 0;
+  return chance * price + (1 - chance) * salvage - cost;
 }

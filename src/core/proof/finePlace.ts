@@ -1,4 +1,4 @@
-import { evened, gradient, sample, smaller, type Plane } from './plane';
+import { evened, gradient, smaller, type Plane } from './plane';
 import { inverse, type Similarity } from './similarity';
 
 export type Found = Similarity & {
@@ -71,8 +71,11 @@ export function refined(
 
 /** The place where the two differ least, weighed so that what is only in one of them counts little. */
 function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; likeness: number } {
-  const gx = gradient(B, 1),
-    gy = gradient(B, B.width);
+  const { data } = B,
+    gx = gradient(B, 1).data,
+    gy = gradient(B, B.width).data;
+  const right = B.width - 1,
+    below = B.height - 1;
   let t = start,
     likeness = -1;
   const cx = A.width / 2,
@@ -97,17 +100,33 @@ function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; l
       bb = 0,
       ab = 0,
       shared = 0;
+    const { a, b, tx, ty } = t;
     for (let y = 0; y < A.height; y++)
       for (let x = 0; x < A.width; x++) {
         const px = x + 0.5,
           py = y + 0.5;
-        const u = t.a * px - t.b * py + t.tx,
-          v = t.b * px + t.a * py + t.ty;
-        if (u < 1 || v < 1 || u > B.width - 1 || v > B.height - 1) continue;
+        const u = a * px - b * py + tx,
+          v = b * px + a * py + ty;
+        if (u < 1 || v < 1 || u > right || v > below) continue;
+        // Bilinear, the three of them from one place: most of the time of a search is spent here.
+        const left = (u - 0.5) | 0,
+          top = (v - 0.5) | 0,
+          fx = u - 0.5 - left,
+          fy = v - 0.5 - top,
+          fxLess = 1 - fx,
+          fyLess = 1 - fy,
+          at = top * B.width + left,
+          under = at + B.width;
         const want = A.data[y * A.width + x]!,
-          have = sample(B, u, v),
-          dx = sample(gx, u, v),
-          dy = sample(gy, u, v);
+          have =
+            (data[at]! * fxLess + data[at + 1]! * fx) * fyLess +
+            (data[under]! * fxLess + data[under + 1]! * fx) * fy,
+          dx =
+            (gx[at]! * fxLess + gx[at + 1]! * fx) * fyLess +
+            (gx[under]! * fxLess + gx[under + 1]! * fx) * fy,
+          dy =
+            (gy[at]! * fxLess + gy[at + 1]! * fx) * fyLess +
+            (gy[under]! * fxLess + gy[under + 1]! * fx) * fy;
         shared++;
         aa += want * want;
         bb += have * have;

@@ -1,7 +1,7 @@
 import { RefusedError } from '@/core/errors';
 import type { WorkKind } from '@/core/works';
 import type { FileFacts } from '@/imaging/facts';
-import type { Received } from '@/imaging/objects';
+import type { Received, Resume } from '@/imaging/objects';
 import type { Tx } from '@/store/db';
 import { namingsOf } from '@/store/hashes';
 import { dropReceiving, setReadingAgain } from '@/store/masters';
@@ -25,6 +25,7 @@ export type Given = {
   workId: string | null;
   /** How many bytes the sender said would come. */
   announced?: number | null;
+  resume?: Resume | null;
   /** Set when the sender stops: what is not recorded by then is not kept. */
   signal?: AbortSignal;
 };
@@ -55,7 +56,10 @@ export async function takeInMaster(
   );
   let received: Received | null = null;
   try {
-    received = await studio.objects.receive(stream, fileName, { announced: given.announced });
+    received = await studio.objects.receive(stream, fileName, {
+      announced: given.announced,
+      resume: given.resume,
+    });
     const facts = await studio.imaging.facts(received.path, fileName).done;
     const arrived = received;
     return await aboutFile(studio, arrived.sha256, () =>

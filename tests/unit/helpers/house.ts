@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
-import { access, copyFile, cp, readdir, readFile, rename } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { access, cp, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { ImagingPool } from '@/imaging/pool';
 import { Store } from '@/store/db';
@@ -28,41 +27,56 @@ afterAll(async () => {
   await workers.end();
 });
 
-let template: Promise<string> | null = null;
-
-/** What an empty database is made of: as long as none of it changes, one that was made is as good as a new one. */
-async function stamp(): Promise<string> {
+/** All that is in a folder of the house, as one short name. */
+async function stampOf(folderName: string, isOf: RegExp): Promise<string> {
   const hash = createHash('sha256');
-  const from = join(process.cwd(), 'src/store');
-  const names = (await readdir(from, { recursive: true })).filter((name) =>
-    /\.(ts|sql|json)$/.test(name),
-  );
+  const from = join(process.cwd(), folderName);
+  const names = (await readdir(from, { recursive: true })).filter((name) => isOf.test(name));
   for (const name of names.sort()) hash.update(name).update(await readFile(join(from, name)));
   return hash.digest('hex').slice(0, 24);
 }
 
-/** An empty database, made once for all test files: bringing one up to date takes most of a second. */
-async function emptyDatabase(): Promise<string> {
-  const path = join(tmpdir(), `glassine-empty-${await stamp()}.db`);
-  const isThere = await access(path).then(
-    () => true,
-    () => false,
-  );
-  if (isThere) return path;
-  const dir = await folder();
-  await (await Store.open(dir)).close();
-  // Another test file may be making it too: whoever is last is as good as the first.
+/**
+ * A folder that is made once for all test files, as long as nothing changes that it is made of. Test files that make it at the
+ * same time each make one; the first to be done is kept.
+ */
+async function madeOnce(name: string, make: (dir: string) => Promise<void>): Promise<string> {
+  const path = join(process.cwd(), 'test-results/made', name);
+  const isThere = () =>
+    access(path).then(
+      () => true,
+      () => false,
+    );
+  if (await isThere()) return path;
   const passing = `${path}.${process.pid}.part`;
-  await copyFile(join(dir, 'glassine.db'), passing);
-  await rename(passing, path);
+  await mkdir(passing, { recursive: true });
+  await make(passing);
+  await rename(passing, path).catch(async (error: unknown) => {
+    if (!(await isThere())) throw error;
+    await rm(passing, { recursive: true, force: true });
+  });
   return path;
 }
+
+/** A closed studio, as others may be copied from it: its side files are empty by now. */
+const copyStudio = (from: string, to: string) =>
+  cp(from, to, { recursive: true, filter: (name) => !/-(wal|shm)$/.test(name) });
+
+let template: Promise<string> | null = null;
+
+/** An empty database: bringing one up to date takes most of a second. */
+const emptyDatabase = async () =>
+  madeOnce(`glassine-empty-${await stampOf('src/store', /\.(ts|sql|json)$/)}`, async (passing) => {
+    const dir = await folder();
+    await (await Store.open(dir)).close();
+    await copyStudio(dir, passing);
+  });
 
 /** A folder with an empty database. */
 async function newFolder(): Promise<string> {
   template ??= emptyDatabase();
   const dir = await folder();
-  await copyFile(await template, join(dir, 'glassine.db'));
+  await copyStudio(await template, dir);
   return dir;
 }
 
@@ -184,27 +198,40 @@ export async function furnished({
   picture,
   ...options
 }: Partial<StudioOptions> & { withMaster?: boolean; picture?: Buffer } = {}) {
-  if (!picture && Object.keys(options).length === 0) return furnishedLikeTheFirst();
-  const studio = await emptyStudio(options);
-  return { studio, ...(await furnish(studio, options.withMaster === false ? null : picture)) };
+  const { withMaster = true, ...own } = options;
+  if (!picture && Object.keys(own).length === 0) return furnishedAsUsual(withMaster);
+  const studio = await emptyStudio(own);
+  return { studio, ...(await furnish(studio, withMaster ? picture : null)) };
 }
 
-let first: Promise<{ dataDir: string; ids: FurnishedIds }> | null = null;
+const usual = new Map<boolean, Promise<{ dataDir: string; ids: FurnishedIds }>>();
 
-/** Reading a picture takes a second: one that wants nothing of its own is a copy of the first of its file. */
-async function furnishedLikeTheFirst() {
-  first ??= (async () => {
-    const dataDir = await newFolder();
-    const studio = await Studio.open({ dataDir, imaging: workers });
-    const ids = await furnish(studio, undefined);
-    await studio.close();
-    return { dataDir, ids };
-  })();
-  const { dataDir, ids } = await first;
+/** Reading a picture takes a second: a studio that wants nothing of its own is a copy of one that was made for all test files. */
+async function furnishedAsUsual(withMaster: boolean) {
+  if (!usual.has(withMaster)) usual.set(withMaster, furnishOnce(withMaster));
+  const { dataDir, ids } = await usual.get(withMaster)!;
   const copy = await folder();
-  // Its side files are empty by now, and go when the engine lets go of them.
-  await cp(dataDir, copy, { recursive: true, filter: (name) => !/-(wal|shm)$/.test(name) });
+  await copyStudio(dataDir, copy);
   return { studio: await emptyStudio({ dataDir: copy, imaging: workers }), ...ids };
+}
+
+async function furnishOnce(withMaster: boolean) {
+  // What it holds was recorded today.
+  const day = new Date().toISOString().slice(0, 10);
+  const stamp = `${day}-${await stampOf('src', /\.(ts|sql|json)$/)}-${await stampOf('tests/unit/helpers', /^(house|files)\.ts$/)}`;
+  const made = await madeOnce(
+    `glassine-${withMaster ? 'furnished' : 'without-picture'}-${stamp}`,
+    async (passing) => {
+      const dataDir = await newFolder();
+      const studio = await Studio.open({ dataDir, imaging: workers });
+      const ids = await furnish(studio, withMaster ? undefined : null);
+      await studio.close();
+      await copyStudio(dataDir, join(passing, 'studio'));
+      await writeFile(join(passing, 'ids.json'), JSON.stringify(ids));
+    },
+  );
+  const ids = JSON.parse(await readFile(join(made, 'ids.json'), 'utf8')) as FurnishedIds;
+  return { dataDir: join(made, 'studio'), ids };
 }
 
 /** @param picture of the master; nothing given: the usual one; null: there is none */

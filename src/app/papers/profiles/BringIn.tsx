@@ -4,7 +4,7 @@ import { Button, Row } from '@/ui/Button';
 import { Field, Fields, Select } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { Panel, PanelTitle, Stack } from '@/ui/Layout';
-import { sendFile } from '@/ui/sendFile';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { MarkedText } from '@/ui/Verdict';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -19,6 +19,7 @@ function useBringIn({ papers, machines }: Props) {
   const [setting, setSetting] = useState('');
   const [file, setFile] = useState<File | null>(null);
   const [busy, setBusy] = useState<'' | 'reading' | 'profiling'>('');
+  const { upload, send: sendUp } = useUpload();
   const [error, setError] = useState<{ says: string; sure: boolean } | null>(null);
   const [version, setVersion] = useState<'2' | '4'>('4');
   const say = useAnnounce();
@@ -41,6 +42,7 @@ function useBringIn({ papers, machines }: Props) {
     setBusy('');
   };
   return {
+    upload,
     paper,
     setPaper,
     by,
@@ -66,7 +68,7 @@ function useBringIn({ papers, machines }: Props) {
         ...(to.routeId && { route: to.routeId }),
         ...(isSure && { sure: 'yes' }),
       });
-      await during('reading', () => sendFile(`/api/profiles?${q}`, file));
+      await during('reading', () => sendUp(`/api/profiles?${q}`, file));
     },
     practise: () =>
       during('profiling', () =>
@@ -122,6 +124,7 @@ function ProfileFields({ papers, routes, machines, desk }: Props & { desk: Bring
           {desk.busy === 'reading' ? 'Reading…' : 'Read and keep it'}
         </Button>
       </Row>
+      <UploadProgress upload={desk.upload} />
       {error && (
         <div role="alert">
           <MarkedText kind="fails">{error.says}</MarkedText>

@@ -12,7 +12,7 @@ import { Field, Fields, Select } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import type { Ask } from '@/ui/form/fields';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
-import { sendFile } from '@/ui/sendFile';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -125,15 +125,13 @@ function AddPhotograph({
   const [shows, setShows] = useState<PhotographOf>(first);
   const [takenOn, setTakenOn] = useState(today);
   const [words, setWords] = useState('');
-  const [isSending, setSending] = useState(false);
+  const { upload, isSending, send: sendUp } = useUpload();
   const [error, setError] = useState<ActionError | null>(null);
   const send = async () => {
     if (!file) return;
-    setSending(true);
     setError(null);
     const query = new URLSearchParams({ work: workId, name: file.name, shows, words, takenOn });
-    const answer = await sendFile(`/api/photographs?${query}`, file);
-    setSending(false);
+    const answer = await sendUp(`/api/photographs?${query}`, file);
     if ('error' in answer) return setError(answer.error);
     say(answer.done);
     router.refresh();
@@ -169,6 +167,7 @@ function AddPhotograph({
             placeholder="a rub at the left chimney"
           />
         </Fields>
+        <UploadProgress upload={upload} />
         <ErrorCallout error={error} fields={['takenOn']} />
         <Row>
           <Button main type="submit" isDisabled={!file || isSending}>

@@ -7,13 +7,13 @@ import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/pro
 import type { ProofLine } from './proofLine';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
-import { sendFile } from '@/ui/sendFile';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field, Fields, Select } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { Small, Stack } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/Callout';
 import { useUnits } from '@/ui/Units';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { MarkedText } from '@/ui/Verdict';
 
 const KIND_NAMES: Record<ProofKind, string> = {
@@ -222,10 +222,11 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
   const [to, setTo] = useState(p.client?.to ?? ''),
     [words, setWords] = useState(''),
     [says, setSays] = useState('');
+  const { upload, send } = useUpload();
   const photo = async (file: File) => {
     setSays('');
     const url = `/api/proofs/${p.id}/photo?name=${encodeURIComponent(file.name)}`;
-    const answer = await sendFile(url, file);
+    const answer = await send(url, file);
     setSays('done' in answer ? answer.done.message : answer.error.message);
     router.refresh();
   };
@@ -242,6 +243,7 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
             if (file) void photo(file);
           }}
         />
+        <UploadProgress upload={upload} />
         {says && (
           <p role="status">
             <Small>{says}</Small>

@@ -1,21 +1,17 @@
 'use client';
 import { ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
-import { sendFile } from '@/ui/sendFile';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { useRef, useState } from 'react';
 
 /** A button that chooses a file and sends it to be read, not kept. */
 export function SendFile({ url, label, onSaid }: { url: string; label: string; onSaid: () => void }) {
   const input = useRef<HTMLInputElement>(null);
   const [error, setError] = useState<ActionError | null>(null);
-  const [share, setShare] = useState<number | null>(null);
+  const { upload, isSending, send: sendUp } = useUpload();
   const send = async (file: File) => {
     setError(null);
-    setShare(0);
-    const answer = await sendFile(`${url}?name=${encodeURIComponent(file.name)}`, file, {
-      onProgress: (sent, total) => setShare(total ? sent / total : 1),
-    });
-    setShare(null);
+    const answer = await sendUp(`${url}?name=${encodeURIComponent(file.name)}`, file);
     if ('error' in answer) setError(answer.error);
     else onSaid();
   };
@@ -33,9 +29,10 @@ export function SendFile({ url, label, onSaid }: { url: string; label: string; o
           e.target.value = '';
         }}
       />
-      <Button onPress={() => input.current?.click()} isDisabled={share !== null}>
-        {share === null ? label : share < 1 ? `Sending, ${Math.round(100 * share)} %` : 'Reading it'}
+      <Button onPress={() => input.current?.click()} isDisabled={isSending}>
+        {label}
       </Button>
+      <UploadProgress upload={upload} />
       <ErrorCallout error={error} />
     </>
   );

@@ -3,8 +3,8 @@ import { ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Select } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
-import { sendFile } from '@/ui/sendFile';
 import { useUnits } from '@/ui/Units';
+import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { MarkedText } from '@/ui/Verdict';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
@@ -17,18 +17,15 @@ export function BringIn({ sizes, routes }: { sizes: OfferedSize[]; routes: Route
   const [ppi, setPpi] = useState('300');
   const [error, setError] = useState<ActionError | null>(null);
   const [said, setSaid] = useState<{ says: string; holds: boolean } | null>(null);
-  const [share, setShare] = useState<number | null>(null);
+  const { upload, isSending, send: sendUp } = useUpload();
   const input = useRef<HTMLInputElement>(null);
   const send = async (file: File) => {
     setError(null);
     setSaid(null);
-    setShare(0);
-    const answer = await sendFile<{ says: string; holds: boolean }>(
+    const answer = await sendUp<{ says: string; holds: boolean }>(
       `/api/printfile?${new URLSearchParams({ name: file.name, format: formatId, ppi, route: routes[0]?.id ?? '' })}`,
       file,
-      { onProgress: (sent, total) => setShare(total ? sent / total : 1) },
     );
-    setShare(null);
     if ('error' in answer) setError(answer.error);
     else {
       setSaid(answer.done);
@@ -58,10 +55,11 @@ export function BringIn({ sizes, routes }: { sizes: OfferedSize[]; routes: Route
             e.target.value = '';
           }}
         />
-        <Button onPress={() => input.current?.click()} isDisabled={share !== null}>
-          {share === null ? 'Choose the file' : `Sending, ${Math.round(100 * share)} %`}
+        <Button onPress={() => input.current?.click()} isDisabled={isSending}>
+          Choose the file
         </Button>
       </Row>
+      <UploadProgress upload={upload} />
       {said && <MarkedText kind={said.holds ? 'holds' : 'fails'}>{said.says}</MarkedText>}
       <ErrorCallout error={error} />
     </Stack>

@@ -3,6 +3,7 @@ import { Button } from '@/ui/Button';
 import { Check, Field, Select } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
+import { UploadProgress } from '@/ui/useUpload';
 import { MarkedText } from '@/ui/Verdict';
 import { PICTURES, TEXTS } from './fileKinds';
 import type { Comparing } from './useComparing';
@@ -43,6 +44,7 @@ export function CapturesPanel({ desk, untagged }: { desk: Comparing; untagged: b
         >
           Compare
         </Button>
+        <UploadProgress upload={desk.upload} />
         {desk.refusal && <MarkedText kind="fails">{desk.refusal}</MarkedText>}
       </Stack>
     </section>

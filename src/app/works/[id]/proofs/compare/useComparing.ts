@@ -4,7 +4,7 @@ import { useAction } from '@/app/useAction';
 import { numberOrTyped } from '@/core/measure';
 import { postJson } from '@/ui/Actions';
 import { useJob } from '@/ui/Job';
-import { sendFile } from '@/ui/sendFile';
+import { useUpload } from '@/ui/useUpload';
 import type { CompareProps, Comparison, ProofChoice } from './compareProps';
 
 /** Which proof is held against its picture, the files that were chosen, and the three ways to compare it. */
@@ -25,6 +25,7 @@ export function useComparing({ proofs, comparisons, start }: CompareProps) {
   const [celsius, setCelsius] = useState('23');
   const [isScannedTwice, setScannedTwice] = useState(true);
   const job = useJob();
+  const { upload, isSending, send } = useUpload();
   const action = useAction();
   const router = useRouter();
   const proof = able.find((p) => p.id === chosen);
@@ -39,6 +40,7 @@ export function useComparing({ proofs, comparisons, start }: CompareProps) {
     action,
     refusal: refusal || action.error?.message || '',
     captures,
+    upload,
     takeCapture: (which: 'first' | 'second') => (file: File | null) =>
       setCaptures((was) => ({ ...was, [which]: file })),
     texts,
@@ -51,7 +53,7 @@ export function useComparing({ proofs, comparisons, start }: CompareProps) {
     isScannedTwice,
     setScannedTwice,
     isMade,
-    canCompare: isMade && captures.first !== null && !action.isPending && !job.goesOn,
+    canCompare: isMade && captures.first !== null && !isSending && !action.isPending && !job.goesOn,
     canCompareReadings: isMade && texts.readings !== null && !action.isPending,
 
     async compareCaptures() {
@@ -59,7 +61,8 @@ export function useComparing({ proofs, comparisons, start }: CompareProps) {
       const sent: SentCapture[] = [];
       for (const file of [captures.first, captures.second]) {
         if (!file) continue;
-        const answer = await sendCapture(chosen, file);
+        const url = `/api/proofs/${chosen}/capture?name=${encodeURIComponent(file.name)}`;
+        const answer = await send<SentCapture>(url, file);
         if ('error' in answer) return setRefusal(answer.error.message);
         sent.push({ sha256: answer.done.sha256, fileName: answer.done.fileName });
       }
@@ -101,9 +104,6 @@ export function useComparing({ proofs, comparisons, start }: CompareProps) {
 export type Comparing = ReturnType<typeof useComparing>;
 
 type SentCapture = { sha256: string; fileName: string };
-
-const sendCapture = (proofId: string, file: File) =>
-  sendFile<SentCapture>(`/api/proofs/${proofId}/capture?name=${encodeURIComponent(file.name)}`, file);
 
 /** The proof the page was asked for, else one that was compared, else the first there is. */
 function firstChoice(able: ProofChoice[], comparisons: Comparison[], start: string | null): string {
