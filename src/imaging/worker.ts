@@ -2,7 +2,8 @@
 // is stopping the process.
 import sharp from 'sharp';
 import workerpool from 'workerpool';
-import { RefusedError } from '@/core/errors';
+import { runCalc } from '@/core/calc';
+import { InputError, RefusedError } from '@/core/errors';
 import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
 import { derive } from './derive';
 import { makeCopy } from './copies';
@@ -37,6 +38,18 @@ async function answered<T>(work: Promise<T>): Promise<Answer<T>> {
     return { ok: true, value: await work };
   } catch (error) {
     if (error instanceof RefusedError) return { ok: false, message: error.message };
+    throw error;
+  }
+}
+
+/** What a calculation answers, or what is wrong with its input. */
+export type Calculated = { answer: unknown } | { fault: ReturnType<InputError['toJSON']> };
+
+async function calculated(name: string, input: unknown): Promise<Calculated> {
+  try {
+    return { answer: runCalc(name, input) };
+  } catch (error) {
+    if (error instanceof InputError) return { fault: error.toJSON() };
     throw error;
   }
 }
@@ -86,6 +99,8 @@ const tasks = {
   listingPicture: (q: Parameters<typeof makeListingPicture>[0]) => answered(makeListingPicture(q)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
+  /** A calculation of the registry that takes seconds. What is wrong with what it was asked is told as it is there. */
+  calc: (name: string, input: unknown) => answered(calculated(name, input)),
   peakMemory: () => process.resourceUsage().maxRSS,
 };
 export type ImagingTasks = typeof tasks;

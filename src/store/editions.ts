@@ -14,6 +14,7 @@ import {
   register,
   works,
 } from './schema';
+import { groupBy } from '@/core/groups';
 
 export type Edition = typeof editions.$inferSelect;
 export type Impression = typeof impressions.$inferSelect;
@@ -373,10 +374,8 @@ export async function ordersOfEditions(
   const rows = await db.all<{ editionId: string; number: number }>(sql`
     SELECT DISTINCT l.edition_id AS editionId, o.number FROM orders o JOIN order_lines l ON l.order_id = o.id
     WHERE o.state = 'new' AND l.edition_id IN ${[...editionIds]} ORDER BY o.number`);
-  const found = new Map<string, number[]>();
-  for (const { editionId, number } of rows)
-    found.set(editionId, [...(found.get(editionId) ?? []), number]);
-  return found;
+  const byEdition = groupBy(rows, ({ editionId }) => editionId);
+  return new Map([...byEdition].map(([id, own]) => [id, own.map(({ number }) => number)]));
 }
 
 /** Editions that open orders or standing reservations wait for. */

@@ -3,6 +3,7 @@ import type { Note, NoteSubject } from '@/core/notes';
 import type { Db } from './db';
 import { evidenceOf } from './evidence';
 import { notes } from './schema';
+import { groupBy } from '@/core/groups';
 
 /** A thing that notes are pinned to. */
 export type NotedThing = { subject: NoteSubject; subjectId: string };
@@ -27,12 +28,16 @@ export async function notesOf(db: Db, { subject, subjectId }: NotedThing): Promi
 
 /** The lessons of several things, the newest first. */
 export async function lessonsOf(db: Db, things: readonly NotedThing[]): Promise<Lesson[]> {
-  const bySubject = new Map<NoteSubject, string[]>();
-  for (const { subject, subjectId } of things)
-    bySubject.set(subject, [...(bySubject.get(subject) ?? []), subjectId]);
+  const bySubject = groupBy(things, ({ subject }) => subject);
   if (bySubject.size === 0) return [];
-  const any = [...bySubject].map(([subject, ids]) =>
-    and(eq(notes.subject, subject), inArray(notes.subjectId, ids)),
+  const any = [...bySubject].map(([subject, own]) =>
+    and(
+      eq(notes.subject, subject),
+      inArray(
+        notes.subjectId,
+        own.map(({ subjectId }) => subjectId),
+      ),
+    ),
   );
   return db
     .select()

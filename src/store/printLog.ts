@@ -3,6 +3,7 @@ import type { AsPrinted } from '@/core/edition/asPrinted';
 import type { ImpressionKind } from '@/core/edition/impressionStates';
 import type { LoggedPrint } from '@/core/edition/printLog';
 import type { Db } from './db';
+import { groupBy } from '@/core/groups';
 
 /** Lines of the register that were read for one page of the log: some forty runs of an ordinary studio. */
 export const PRINTS_A_PAGE = 200;
@@ -43,9 +44,7 @@ async function actsAfter(db: Db, ids: readonly string[]): Promise<Map<string, Ac
       ids.map((id) => sql`${id}`),
       sql`, `,
     )}) ORDER BY seq`);
-  const byPrint = new Map<string, Act[]>();
-  for (const row of rows) byPrint.set(row.impressionId, [...(byPrint.get(row.impressionId) ?? []), row]);
-  return byPrint;
+  return groupBy(rows, ({ impressionId }) => impressionId);
 }
 
 /** What was done to the sheet that was printed then, not to one that was made later under its number. */

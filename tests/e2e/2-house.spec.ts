@@ -343,6 +343,26 @@ test.describe('the doors', () => {
         school: { kind: 'flat', ppi: 300 },
       }),
     ).toEqual([422, { error: expect.objectContaining({ field: 'print.width', value: 'wide' }) }]);
+    // So many pieces take seconds: laid in another process, told the same way, and pages are answered meanwhile.
+    const roll = (pieces: { id: string; count: number }[]) =>
+      calc('layout.roll', {
+        width: '610 mm',
+        margin: '5 mm',
+        gap: '4 mm',
+        pieces: pieces.map((p) => ({ ...p, width: '90 mm', height: '130 mm', rotate: true })),
+      });
+    let isLaid = false;
+    const laid = roll([{ id: 'card', count: 300 }]).then((answer) => ((isLaid = true), answer));
+    expect((await page.request.get('/api/state')).status()).toBe(200);
+    expect(isLaid).toBe(false);
+    const [laidStatus, layout] = await laid;
+    expect([laidStatus, layout.placements.length]).toEqual([200, 300]);
+    expect(
+      await roll([
+        { id: 'card', count: 60 },
+        { id: 'card', count: 1 },
+      ]),
+    ).toEqual([422, { error: expect.objectContaining({ field: 'pieces[1].id', value: 'card' }) }]);
     expect((await page.request.get('/api/calc').then((r) => r.json())).calcs.length).toBeGreaterThan(6);
     expect(await act(page, 'noSuchAct', {})).toMatchObject({
       status: 422,

@@ -17,6 +17,8 @@ export type Calc<I = unknown, O = unknown> = {
   units: Record<string, string>;
   source: string;
   schema: object;
+  /** Whether an input takes seconds: whoever answers others meanwhile lets another process do it. */
+  takesLong?: (input: I) => boolean;
   run: (input: I) => O;
 };
 

@@ -22,6 +22,9 @@ import {
 const ratioSide = Type.Union([lengthSchema, Type.Number({ exclusiveMinimum: 0 })]);
 const flag = Type.Boolean();
 
+/** So many pieces are laid within a fraction of a second. */
+const SOON_LAID = 40;
+
 export const layoutCalcs = [
   calc({
     name: 'layout.ratio',
@@ -136,6 +139,7 @@ export const layoutCalcs = [
         { minItems: 1, maxItems: 2_000 },
       ),
     }),
+    takesLong: (q) => q.pieces.reduce((sum, { count }) => sum + count, 0) > SOON_LAID,
     run: (q) => {
       const ids = new Set<string>();
       for (const [i, p] of q.pieces.entries()) {

@@ -1,5 +1,6 @@
 import type { AsPrinted } from './asPrinted';
 import { impressionLabel, type ImpressionKind } from './impressionStates';
+import { groupBy } from '../groups';
 
 /** One print as the register has it, with what the register says of it afterwards, in turn. */
 export type LoggedPrint = {
@@ -63,11 +64,9 @@ export function fateOf(after: readonly string[]): keyof PrintResult {
 
 /** Prints put together to runs, the newest first. */
 export function printRuns(prints: readonly LoggedPrint[]): PrintRun[] {
-  const runs = new Map<string, LoggedPrint[]>();
-  for (const print of prints) {
-    const key = [print.at, print.editionId, print.formatId, print.paperId].join(' ');
-    runs.set(key, [...(runs.get(key) ?? []), print]);
-  }
+  const runs = groupBy(prints, ({ at, editionId, formatId, paperId }) =>
+    [at, editionId, formatId, paperId].join(' '),
+  );
   return [...runs]
     .map(([key, own]) => runOf(key, own))
     .sort((a, b) => b.at.localeCompare(a.at) || a.key.localeCompare(b.key));

@@ -66,16 +66,37 @@ const FIRST_WEEKDAY = 4;
  * @example dayNumber('1970-01-02') // 1
  */
 export function dayNumber(day: Day, field = 'day'): number {
+  const known = numbers.get(day);
+  if (known !== undefined) return known;
   const m = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);
   const ms = m ? Date.UTC(+m[1]!, +m[2]! - 1, +m[3]!) : NaN;
-  if (!m || dayFromNumber(ms / DAY_MS) !== day)
-    throw new InputError(field, day, 'a day such as "2026-11-24"');
-  return ms / DAY_MS;
+  const number = ms / DAY_MS;
+  if (!m || written(number) !== day) throw new InputError(field, day, 'a day such as "2026-11-24"');
+  keep(numbers, day, number);
+  return number;
 }
 
 /** The day of a number of days; nothing for what is no number. @example dayFromNumber(1) // '1970-01-02' */
-export const dayFromNumber = (n: number): Day =>
+export function dayFromNumber(n: number): Day {
+  const known = days.get(n);
+  if (known !== undefined) return known;
+  const day = Number.isFinite(n) ? written(n) : '';
+  keep(days, n, day);
+  return day;
+}
+
+const written = (n: number): Day =>
   Number.isFinite(n) ? new Date(n * DAY_MS).toISOString().slice(0, 10) : '';
+
+// A studio has to do with a few thousand days, and asks for each of them a thousand times: a plan of a week, a list of buyers.
+const numbers = new Map<Day, number>();
+const days = new Map<number, Day>();
+const MOST_DAYS = 20_000;
+
+function keep<K, V>(all: Map<K, V>, key: K, value: V): void {
+  if (all.size >= MOST_DAYS) all.clear();
+  all.set(key, value);
+}
 
 /** @example weekdayOf(dayNumber('2026-11-28')) // 6 */
 export function weekdayOf(n: number): Weekday {

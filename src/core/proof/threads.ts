@@ -1,4 +1,5 @@
 import { NO_ADJUSTMENT, type Adjustment } from '../colour/adjust';
+import { groupBy } from '../groups';
 
 /** The rounds of one size on one paper, the newest first: each says something only to the one before it. */
 export type Thread<R> = { key: string; rounds: R[] };
@@ -10,12 +11,7 @@ export type Thread<R> = { key: string; rounds: R[] };
  * @example threadsOf([{ round: 2, key: 'a' }, { round: 1, key: 'a' }], (r) => r.key).length // 1
  */
 export function threadsOf<R>(rounds: readonly R[], keyOf: (round: R) => string): Thread<R>[] {
-  const threads = new Map<string, R[]>();
-  for (const round of rounds) {
-    const key = keyOf(round);
-    threads.set(key, [...(threads.get(key) ?? []), round]);
-  }
-  return [...threads].map(([key, own]) => ({ key, rounds: own }));
+  return [...groupBy(rounds, keyOf)].map(([key, own]) => ({ key, rounds: own }));
 }
 
 /** One figure of an adjustment, as it was in the round before and as it is now. */

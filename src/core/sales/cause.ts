@@ -2,6 +2,7 @@ import { InputError } from '../errors';
 import { addDays, daysBetween, type Day } from '../measure/day';
 import type { Minor } from '../measure';
 import { promised, type SoldLine } from './income';
+import { groupBy } from '../groups';
 
 export const CAUSE_PERIODS = ['month', 'quarter', 'year'] as const;
 export type CausePeriod = (typeof CAUSE_PERIODS)[number];
@@ -52,18 +53,16 @@ export function causesDue(
   today: Day,
 ): CauseDue[] {
   if (!(withinDays >= 0)) throw new InputError('withinDays', withinDays, 'days not below nothing');
-  const spans = new Map<Day, (typeof lines)[number][]>();
-  for (const line of lines) {
-    if (paidUntil !== null && line.orderedOn <= paidUntil) continue;
-    const { from } = spanOf(line.orderedOn, every);
-    spans.set(from, [...(spans.get(from) ?? []), line]);
-  }
+  const open = lines.filter(({ orderedOn }) => paidUntil === null || orderedOn > paidUntil);
+  // Tens of thousands of lines lie in the days of a few years.
+  const byDay = groupBy(open, ({ orderedOn }) => orderedOn);
+  const spans = groupBy(byDay, ([day]) => spanOf(day, every).from);
   return [...spans]
     .map(([from, sold]): CauseDue => {
       const { until } = spanOf(from, every);
       const dueOn = addDays(until, withinDays);
       return {
-        ...{ from, until, sum: promised(sold), dueOn },
+        ...{ from, until, sum: promised(sold.flatMap(([, own]) => own)), dueOn },
         late: daysBetween(dueOn, today),
         isRunning: until >= today,
       };

@@ -2,6 +2,7 @@ import type { BenchLine } from '../bench/lines';
 import type { OrderState } from '../order/orderStates';
 import type { Day } from '../measure/day';
 import type { WeekDay, WeekTask } from './plan';
+import { groupBy } from '../groups';
 
 /** An open order, and the minutes hands still owe it. */
 export type WeekOrder = {
@@ -128,12 +129,10 @@ const PACK_WORDS: Partial<Record<OrderState, string>> = {
 function trips({ orders, days, tripMinutes }: WeekFacts): WeekItem[] {
   if (tripMinutes === 0) return [];
   const worked = days.filter(({ minutes }) => minutes > 0).map(({ day }) => day);
-  const byDay = new Map<Day | null, WeekOrder[]>();
-  for (const order of orders) {
-    const leaves = order.plannedOn ?? order.shipBy;
-    const day = worked.findLast((each) => each <= leaves) ?? null;
-    byDay.set(day, [...(byDay.get(day) ?? []), order]);
-  }
+  const byDay = groupBy(orders, ({ plannedOn, shipBy }): Day | null => {
+    const leaves = plannedOn ?? shipBy;
+    return worked.findLast((each) => each <= leaves) ?? null;
+  });
   return [...byDay].map(([day, own]) => ({
     kind: 'post',
     orderId: null,

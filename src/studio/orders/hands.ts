@@ -1,6 +1,7 @@
 import { FIRST_RATES, type CostRates } from '@/core/cost/rates';
 import { laneLines, laneOrders, type LaneLine, type LaneRow } from '@/store/lane';
 import type { Studio } from '../studio';
+import { groupBy } from '@/core/groups';
 
 /** An open order with its lines, what of each lies ready for it, and the minutes hands still owe it. */
 export type OrderHands = {
@@ -27,8 +28,7 @@ async function readHands(studio: Studio): Promise<OrderHands[]> {
     laneLines(studio.db),
   ]);
   const rates = settings.costRates ?? FIRST_RATES;
-  const byOrder = new Map<string, LaneLine[]>();
-  for (const line of lines) byOrder.set(line.orderId, [...(byOrder.get(line.orderId) ?? []), line]);
+  const byOrder = groupBy(lines, ({ orderId }) => orderId);
   const left = new Map(lines.map(({ key, ready }) => [key, ready]));
   return rows.map((row) => {
     const own = byOrder.get(row.id) ?? [];

@@ -126,7 +126,7 @@ export async function letterPage(studio: Studio, { workId, share }: LetterAsk) {
   const people = inLetterOrder(
     permitted.map((row) => ({ ...row, hasWork: row.hasWork === 1 }) satisfies LetterPerson),
   );
-  const list = await priceListRows(studio);
+  const list = await priceListRows(studio, chosen ? [chosen.id] : []);
   const products =
     list.works
       .find(({ id }) => id === chosen?.id)

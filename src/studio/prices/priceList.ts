@@ -24,15 +24,24 @@ export type ListedProduct = {
 export type ListedWork = { id: string; title: string; picture: string | null; products: ListedProduct[] };
 export type ListColumn = { key: string; line: string; finish: ProductFinish };
 
-/** Works down, lines and finishes across, with what each product costs in short. */
-export async function priceListRows(studio: Studio) {
+/**
+ * Works down, lines and finishes across, with what each product costs in short: of all works, or of some. Nobody may change
+ * what all of it is answered with.
+ */
+export async function priceListRows(studio: Studio, workIds?: readonly string[]) {
+  const today = await studio.today();
+  if (workIds) return rowsOf(studio, today, workIds);
+  return studio.untilWritten(`price list ${today}`, () => rowsOf(studio, today));
+}
+
+async function rowsOf(studio: Studio, today: string, workIds?: readonly string[]) {
   const { db } = studio;
   const settings = await studio.settings();
-  const today = localDay(studio.now(), settings.timeZone);
+  const of = workIds ? { workIds } : {};
   const [rows, prices, book, thumbs] = await Promise.all([
-    productsAtHand(db),
-    pricesOn(db, today),
-    openCostBook(studio),
+    productsAtHand(db, of),
+    pricesOn(db, today, of),
+    openCostBook(studio, workIds),
     thumbsOf(db),
   ]);
   const priceOf = new Map(prices.map((price) => [price.productId, price]));

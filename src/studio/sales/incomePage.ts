@@ -27,9 +27,18 @@ const MOST_NOTICED = 60;
 
 /**
  * Every line sold from a day on, with what it leaves by today’s costs, and the products there are: one reading for income and for
- * looking back.
+ * looking back. Nobody may change what is answered.
  */
-export async function soldSince(studio: Studio, since: string) {
+export async function soldSince(
+  studio: Studio,
+  since: string,
+): Promise<{ lines: readonly SoldLine[]; products: readonly PricedProduct[] }> {
+  // Costs are those of today.
+  const name = `sold since ${since} on ${await studio.today()}`;
+  return studio.untilWritten(name, () => readSoldSince(studio, since));
+}
+
+async function readSoldSince(studio: Studio, since: string) {
   const [sold, goods, products] = await Promise.all([
     linesSold(studio.db, since),
     goodsSold(studio.db, since),
