@@ -212,7 +212,10 @@ class UploadBody {
     if (this.isOver || !this.reader) return { done: true, value: undefined };
     try {
       const { done, value } = await this.reader.read();
-      if (this.isBroken) throw new RefusedError('The same file is being sent anew.');
+      if (this.isBroken)
+        throw new RefusedError(
+          'The same file is being sent once more, from here or another window: it comes in there.',
+        );
       if (!done) return { done: false, value };
       this.isOver = true;
       return { done: true, value: undefined };

@@ -1,4 +1,4 @@
-import { and, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, eq, exists, gte, isNotNull, isNull, lt, notExists, sql } from 'drizzle-orm';
 import type { Db } from './db';
 import {
   editions,
@@ -69,9 +69,24 @@ export const unpriced = (db: Db) =>
     })
     .from(formats)
     .innerJoin(works, eq(works.id, formats.workId))
-    .innerJoin(editions, eq(editions.workId, works.id))
-    .leftJoin(prices, eq(prices.formatId, formats.id))
-    .where(and(isNull(formats.archivedAt), isNull(works.archivedAt), isNull(prices.id)))
+    .where(
+      and(
+        isNull(formats.archivedAt),
+        isNull(works.archivedAt),
+        notExists(
+          db
+            .select({ one: sql`1` })
+            .from(prices)
+            .where(eq(prices.formatId, formats.id)),
+        ),
+        exists(
+          db
+            .select({ one: sql`1` })
+            .from(editions)
+            .where(eq(editions.workId, works.id)),
+        ),
+      ),
+    )
     .groupBy(works.id);
 
 /** Parcels that left since an instant, with the day they were promised for. */
@@ -82,14 +97,17 @@ export const dispatchedSince = (db: Db, since: string) =>
     .innerJoin(orders, eq(orders.id, parcels.orderId))
     .where(gte(parcels.dispatchedAt, since));
 
-/** What else stands on the bench, each counted as the bench puts it into lines. */
+/**
+ * What else stands on the bench, each counted as the bench puts it into lines. Every page asks for them anew once something was
+ * written: each says first what an index finds, and nothing is joined that only has to be there.
+ */
 const otherCounts = (today: string) => ({
   proofs: sql`SELECT count(*) FROM proofs WHERE state IN ('asked', 'made')`,
   toInspectOrSign: sql`
     SELECT count(*) FROM (
       SELECT 1 FROM impressions i JOIN editions e ON e.id = i.edition_id
-      WHERE i.kind IN ('run', 'open')
-        AND (i.state IN ('printed', 'returned') OR (i.state = 'inspected' AND e.signing IN ('front', 'back')))
+      WHERE i.state IN ('printed', 'returned', 'inspected') AND i.kind IN ('run', 'open')
+        AND (i.state <> 'inspected' OR e.signing IN ('front', 'back'))
       GROUP BY i.edition_id, i.state)`,
   queued: sql`SELECT count(*) FROM layouts WHERE state = 'queued'`,
   jobsLate: sql`SELECT count(*) FROM sent_jobs WHERE back_on IS NULL AND expected_on < ${today}`,
@@ -100,15 +118,16 @@ const otherCounts = (today: string) => ({
   refusals: sql`SELECT count(*) FROM intakes WHERE state = 'refused'`,
   notRead: sql`
     SELECT count(*) FROM masters m JOIN works w ON w.id = m.work_id
-    WHERE m.state = 'reading' OR (m.state = 'not read' AND w.archived_at IS NULL)`,
+    WHERE m.state IN ('reading', 'not read') AND (m.state = 'reading' OR w.archived_at IS NULL)`,
   withoutFile: sql`
     SELECT count(*) FROM works w
     WHERE w.archived_at IS NULL AND w.may_print <> 'no'
       AND NOT EXISTS (SELECT 1 FROM masters m WHERE m.work_id = w.id)`,
   unpriced: sql`
-    SELECT count(DISTINCT w.id) FROM formats f JOIN works w ON w.id = f.work_id
-      JOIN editions e ON e.work_id = w.id LEFT JOIN prices p ON p.format_id = f.id
-    WHERE f.archived_at IS NULL AND w.archived_at IS NULL AND p.id IS NULL`,
+    SELECT count(DISTINCT f.work_id) FROM formats f
+    WHERE f.archived_at IS NULL AND NOT EXISTS (SELECT 1 FROM prices p WHERE p.format_id = f.id)
+      AND EXISTS (SELECT 1 FROM editions e WHERE e.work_id = f.work_id)
+      AND EXISTS (SELECT 1 FROM works w WHERE w.id = f.work_id AND w.archived_at IS NULL)`,
 });
 
 /** How many orders are open, and how many other lines the bench has. */

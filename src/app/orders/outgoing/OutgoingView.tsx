@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { addDays } from '@/core/measure/day';
 import type { Outgoing } from '@/studio/orders/outgoing';
 import { ButtonLink, Row } from '@/ui/Button';
+import { DataTable, type Column } from '@/ui/DataTable';
 import {
   EmptyState,
   Lead,
@@ -11,14 +12,14 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { SalesNav } from '../SalesNav';
+
+type Parcel = Outgoing['carriers'][number]['parcels'][number];
 
 /** What leaves today, by carrier, where to take it, and the list to have signed at the counter. */
 export function OutgoingView({
@@ -29,6 +30,48 @@ export function OutgoingView({
   today: string;
 }) {
   const { date, weight } = useUnits();
+  const columns: Column<Parcel>[] = [
+    {
+      key: 'number',
+      head: 'No.',
+      isName: true,
+      isFigure: true,
+      by: (p) => p.number,
+      cell: (p) => (
+        <Link href={`/orders/${p.id}`} prefetch={false}>
+          {p.number}
+        </Link>
+      ),
+    },
+    { key: 'buyer', head: 'Goes to', by: (p) => p.buyer, cell: (p) => <bdi>{p.buyer}</bdi> },
+    {
+      key: 'service',
+      head: 'Service',
+      by: (p) => p.service || null,
+      cell: (p) => p.service || <Small>to choose</Small>,
+    },
+    {
+      key: 'tracking',
+      head: 'Tracking',
+      by: (p) => p.tracking || null,
+      cell: (p) => p.tracking,
+    },
+    {
+      key: 'weight',
+      head: 'Weight',
+      isFigure: true,
+      by: (p) => p.weightMg,
+      cell: (p) => weight(p.weightMg),
+    },
+    {
+      key: 'where',
+      head: 'Where it is',
+      by: (p) => (p.isGone ? 1 : 0),
+      cell: (p) => (
+        <MarkedText kind={p.isGone ? 'holds' : 'none'}>{p.isGone ? 'gone' : 'sealed, waits'}</MarkedText>
+      ),
+    },
+  ];
   const count = carriers.reduce((sum, { parcels }) => sum + parcels.length, 0);
   return (
     <Page>
@@ -62,42 +105,12 @@ export function OutgoingView({
               {carrier}: {parcels.length} {parcels.length === 1 ? 'parcel' : 'parcels'},{' '}
               {weight(weightMg)} <span>{where}</span>
             </PanelTitle>
-            <ScrollArea>
-              <Table aria-label={`Parcels by ${carrier}`}>
-                <thead>
-                  <tr>
-                    <th className="n">No.</th>
-                    <th>Goes to</th>
-                    <th>Service</th>
-                    <th>Tracking</th>
-                    <th className="n">Weight</th>
-                    <th>Where it is</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {parcels.map((p) => (
-                    <tr key={p.id}>
-                      <th scope="row" className="n">
-                        <Link href={`/orders/${p.id}`} prefetch={false}>
-                          {p.number}
-                        </Link>
-                      </th>
-                      <td>
-                        <bdi>{p.buyer}</bdi>
-                      </td>
-                      <td>{p.service || <Small>to choose</Small>}</td>
-                      <td>{p.tracking}</td>
-                      <td className="n">{weight(p.weightMg)}</td>
-                      <td>
-                        <MarkedText kind={p.isGone ? 'holds' : 'none'}>
-                          {p.isGone ? 'gone' : 'sealed, waits'}
-                        </MarkedText>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Table>
-            </ScrollArea>
+            <DataTable
+              label={`Parcels by ${carrier}`}
+              rows={parcels}
+              columns={columns}
+              keyOf={(p) => p.id}
+            />
           </Panel>
         ))}
         {count === 0 && (

@@ -9,6 +9,7 @@ import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
 import { DialogActions, FormDialog } from '@/ui/Callout';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { Field, Fields, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
@@ -19,10 +20,8 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
@@ -34,6 +33,10 @@ type Props = { layouts: LayoutModel[]; papers: PaperModel[]; lots: LotModel[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
 const WORDS = { laid: 'laid out', queued: 'waits to be printed', printed: 'printed' } as const;
 
+/** Nothing as long as nothing lies on it. */
+const wastePercent = ({ placements, widthUm, lengthUm }: LayoutModel): number | null =>
+  placements.length ? Math.round(1_000 * wasteOf(placements, widthUm, lengthUm)) / 10 : null;
+
 /** Pieces of any works that share a paper, laid on sheets and rolls. */
 export function LayoutsView({ layouts, papers, lots }: Props) {
   const { day } = useUnits();
@@ -41,8 +44,59 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
   const [open, setOpen] = useState(false);
   useKeys([{ key: 'n', label: 'begin a layout', run: () => setOpen(true) }]);
   const nameOf = (id: string) => papers.find((p) => p.id === id)?.name ?? '';
-  const waste = (l: LayoutModel) =>
-    l.placements.length ? Math.round(1_000 * wasteOf(l.placements, l.widthUm, l.lengthUm)) / 10 : null;
+  const columns: Column<LayoutModel>[] = [
+    {
+      key: 'name',
+      head: 'Layout',
+      isName: true,
+      by: (l) => l.name,
+      cell: (l) => (
+        <Link href={`/papers/layouts/${l.id}`} prefetch={false}>
+          {l.name}
+        </Link>
+      ),
+    },
+    { key: 'paper', head: 'Paper', by: (l) => nameOf(l.paperId), cell: (l) => nameOf(l.paperId) },
+    {
+      key: 'on',
+      head: 'On',
+      by: (l) => l.widthUm,
+      cell: (l) =>
+        l.kind === 'roll' ? `${length(l.widthUm)} roll` : size({ width: l.widthUm, height: l.heightUm! }),
+    },
+    {
+      key: 'pieces',
+      head: 'Pieces',
+      isFigure: true,
+      by: (l) => l.placements.length,
+      cell: (l) => l.placements.length,
+    },
+    {
+      key: 'takes',
+      head: 'Takes',
+      isFigure: true,
+      by: (l) => l.lengthUm,
+      cell: (l) => (l.kind === 'roll' ? run(l.lengthUm) : '1 sheet'),
+    },
+    {
+      key: 'waste',
+      head: 'Waste',
+      isFigure: true,
+      by: wastePercent,
+      cell: (l) => (wastePercent(l) === null ? '' : `${wastePercent(l)} %`),
+    },
+    {
+      key: 'state',
+      head: 'State',
+      by: (l) => l.printedAt ?? WORDS[l.state],
+      cell: (l) => (
+        <MarkedText kind={MARKS[l.state]}>
+          {WORDS[l.state]}
+          {l.printedAt && <Small> {day(l.printedAt)}</Small>}
+        </MarkedText>
+      ),
+    },
+  ];
   return (
     <Page>
       <PageHeader>
@@ -67,47 +121,7 @@ export function LayoutsView({ layouts, papers, lots }: Props) {
             </p>
           </EmptyState>
         ) : (
-          <ScrollArea>
-            <Table aria-label="Layouts">
-              <thead>
-                <tr>
-                  <th>Layout</th>
-                  <th>Paper</th>
-                  <th>On</th>
-                  <th className="n">Pieces</th>
-                  <th className="n">Takes</th>
-                  <th className="n">Waste</th>
-                  <th>State</th>
-                </tr>
-              </thead>
-              <tbody>
-                {layouts.map((l) => (
-                  <tr key={l.id}>
-                    <th scope="row">
-                      <Link href={`/papers/layouts/${l.id}`} prefetch={false}>
-                        {l.name}
-                      </Link>
-                    </th>
-                    <td>{nameOf(l.paperId)}</td>
-                    <td>
-                      {l.kind === 'roll'
-                        ? `${length(l.widthUm)} roll`
-                        : size({ width: l.widthUm, height: l.heightUm! })}
-                    </td>
-                    <td className="n">{l.placements.length}</td>
-                    <td className="n">{l.kind === 'roll' ? run(l.lengthUm) : '1 sheet'}</td>
-                    <td className="n">{waste(l) === null ? '' : `${waste(l)} %`}</td>
-                    <td>
-                      <MarkedText kind={MARKS[l.state]}>
-                        {WORDS[l.state]}
-                        {l.printedAt && <Small> {day(l.printedAt)}</Small>}
-                      </MarkedText>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable label="Layouts" rows={layouts} columns={columns} keyOf={(l) => l.id} />
         )}
       </Panel>
       <Panel style={{ marginTop: 18, display: 'grid', gap: 26 }}>

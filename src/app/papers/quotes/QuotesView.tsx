@@ -18,15 +18,14 @@ import {
   PageHeader,
   Lead,
   PageTitle,
-  ScrollArea,
   Panel,
   PanelTitle,
   Small,
   Stack,
-  Table,
   Page,
 } from '@/ui/Layout';
 import { FormDialog, DialogActions, Working } from '@/ui/Callout';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
@@ -94,48 +93,138 @@ function Compare({
   today,
 }: Pick<Props, 'offered' | 'quantity' | 'rows' | 'costs' | 'today'> & { chosen: string }) {
   const action = useAction();
-  return (
-    <>
-      <Question offered={offered} chosen={chosen} quantity={quantity} />
-      <ProductCosts costs={costs} />
-      <ScrollArea>
-        <Table aria-label="Routes for this size">
-          <thead>
-            <tr>
-              <th>Route</th>
-              <th className="n">Each</th>
-              <th className="n">All in</th>
-              <th className="n">A print</th>
-              <th>Next break</th>
-              <th className="n">Days</th>
-              <th>Of the file</th>
-              <th>Given up</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <RouteLine
-                key={row.route.id}
-                row={row}
-                quantity={quantity}
-                isBusy={action.isPending}
-                onKeep={() =>
-                  void action.run('keepQuote', { routeId: row.route.id, formatId: chosen, quantity })
-                }
-                onSend={() =>
+  const { money } = useUnits();
+  const columns: Column<Compared>[] = [
+    {
+      key: 'route',
+      head: 'Route',
+      isName: true,
+      by: ({ route }) => route.name,
+      cell: ({ route }) => (
+        <>
+          <Link href={`/papers/route/${route.id}`}>{route.name}</Link>
+          <br />
+          <Small style={{ fontWeight: 400 }}>
+            {route.kind}, {route.process}
+          </Small>
+        </>
+      ),
+    },
+    {
+      key: 'each',
+      head: 'Each',
+      isFigure: true,
+      by: ({ quote }) => quote?.each,
+      cell: ({ quote }) =>
+        quote && (
+          <>
+            {money(quote.each)}
+            <br />
+            <Small>{quote.way}</Small>
+          </>
+        ),
+    },
+    {
+      key: 'all in',
+      head: 'All in',
+      isFigure: true,
+      by: ({ quote }) => quote?.total,
+      cell: ({ quote, route }) =>
+        quote ? (
+          <AllIn quote={quote} quantity={quantity} routeName={route.name} />
+        ) : (
+          <MarkedText kind="fails">does not print this size</MarkedText>
+        ),
+    },
+    {
+      key: 'a print',
+      head: 'A print',
+      isFigure: true,
+      by: ({ quote }) => quote?.perPrint,
+      cell: ({ quote }) => quote && money(quote.perPrint),
+    },
+    {
+      key: 'break',
+      head: 'Next break',
+      cell: ({ quote }) =>
+        quote?.nextBreak && (
+          <Small>
+            from {quote.nextBreak.from}: {money(quote.nextBreak.total)} in all,{' '}
+            {money(quote.nextBreak.marginal)} for each more
+          </Small>
+        ),
+    },
+    {
+      key: 'days',
+      head: 'Days',
+      isFigure: true,
+      by: ({ route }) => route.leadDays,
+      cell: ({ route }) => route.leadDays,
+    },
+    {
+      key: 'file',
+      head: 'Of the file',
+      by: ({ ppi }) => ppi,
+      cell: ({ pixels, ppi, route }) => (
+        <Small>
+          {pixels.width} × {pixels.height} px at {ppi} ppi, {route.space}, {route.fileKinds}
+        </Small>
+      ),
+    },
+    {
+      key: 'loses',
+      head: 'Given up',
+      by: ({ loses }) => loses.length,
+      cell: (row) => <GivenUp row={row} />,
+    },
+    {
+      key: 'acts',
+      head: 'What to do',
+      isUnheaded: true,
+      cell: ({ route, quote }) =>
+        quote && (
+          <>
+            <Button
+              quiet
+              onPress={() =>
+                void action.run('keepQuote', { routeId: route.id, formatId: chosen, quantity })
+              }
+              isDisabled={action.isPending}
+              aria-label={`Keep the quote of ${route.name}`}
+            >
+              Keep
+            </Button>
+            {route.kind !== 'own printer' && (
+              <Button
+                quiet
+                onPress={() =>
                   void action.run('sendOut', {
-                    routeId: row.route.id,
+                    routeId: route.id,
                     lines: [{ formatId: chosen, quantity }],
                     sentOn: today,
                     expectedOn: null,
                   })
                 }
-              />
-            ))}
-          </tbody>
-        </Table>
-      </ScrollArea>
+                isDisabled={action.isPending}
+                aria-label={`Sent to ${route.name}`}
+              >
+                Sent out
+              </Button>
+            )}
+          </>
+        ),
+    },
+  ];
+  return (
+    <>
+      <Question offered={offered} chosen={chosen} quantity={quantity} />
+      <ProductCosts costs={costs} />
+      <DataTable
+        label="Routes for this size"
+        rows={rows}
+        columns={columns}
+        keyOf={({ route }) => route.id}
+      />
       <ErrorCallout error={action.error} />
     </>
   );
@@ -181,73 +270,22 @@ function Question({
   );
 }
 
-function RouteLine({
-  row: { route, quote, ppi, pixels, loses, old },
-  quantity,
-  isBusy,
-  onKeep,
-  onSend,
-}: {
-  row: Compared;
-  quantity: number;
-  isBusy: boolean;
-  onKeep: () => void;
-  onSend: () => void;
-}) {
+function GivenUp({ row: { route, loses, old } }: { row: Compared }) {
   const { date } = useUnits();
   return (
-    <tr>
-      <th scope="row">
-        <Link href={`/papers/route/${route.id}`}>{route.name}</Link>
-        <br />
-        <Small>
-          {route.kind}, {route.process}
-        </Small>
-      </th>
-      {quote ? (
-        <QuoteCells quote={quote} quantity={quantity} routeName={route.name} />
-      ) : (
-        <td colSpan={4}>
-          <MarkedText kind="fails">does not print this size</MarkedText>
-        </td>
+    <>
+      <Small>{loses.join('; ') || 'nothing'}</Small>
+      {old && (
+        <>
+          <br />
+          <MarkedText kind="care">prices read {date(route.readOn)}: old, ask again</MarkedText>
+        </>
       )}
-      <td className="n">{route.leadDays}</td>
-      <td>
-        <Small>
-          {pixels.width} × {pixels.height} px at {ppi} ppi, {route.space}, {route.fileKinds}
-        </Small>
-      </td>
-      <td>
-        <Small>{loses.join('; ') || 'nothing'}</Small>
-        {old && (
-          <>
-            <br />
-            <MarkedText kind="care">prices read {date(route.readOn)}: old, ask again</MarkedText>
-          </>
-        )}
-      </td>
-      <td>
-        {quote && (
-          <Button
-            quiet
-            onPress={onKeep}
-            isDisabled={isBusy}
-            aria-label={`Keep the quote of ${route.name}`}
-          >
-            Keep
-          </Button>
-        )}
-        {quote && route.kind !== 'own printer' && (
-          <Button quiet onPress={onSend} isDisabled={isBusy} aria-label={`Sent to ${route.name}`}>
-            Sent out
-          </Button>
-        )}
-      </td>
-    </tr>
+    </>
   );
 }
 
-function QuoteCells({
+function AllIn({
   quote,
   quantity,
   routeName,
@@ -258,40 +296,22 @@ function QuoteCells({
 }) {
   const { money } = useUnits();
   return (
-    <>
-      <td className="n">
-        {money(quote.each)}
-        <br />
-        <Small>{quote.way}</Small>
-      </td>
-      <td className="n">
-        <Working
-          working={{
-            title: `${quantity} at ${routeName}`,
-            steps: [
-              {
-                sum: `${quantity} × ${money(quote.each)}, set-up and minimum counted`,
-                result: money(quote.prints),
-              },
-              { sum: 'carriage', result: quote.carriage ? money(quote.carriage) : 'free' },
-            ],
-            notes: [quote.says + '.'],
-            source: 'Price at its quantity break, or by area; all in.',
-          }}
-        >
-          <strong>{money(quote.total)}</strong>
-        </Working>
-      </td>
-      <td className="n">{money(quote.perPrint)}</td>
-      <td>
-        {quote.nextBreak && (
-          <Small>
-            from {quote.nextBreak.from}: {money(quote.nextBreak.total)} in all,{' '}
-            {money(quote.nextBreak.marginal)} for each more
-          </Small>
-        )}
-      </td>
-    </>
+    <Working
+      working={{
+        title: `${quantity} at ${routeName}`,
+        steps: [
+          {
+            sum: `${quantity} × ${money(quote.each)}, set-up and minimum counted`,
+            result: money(quote.prints),
+          },
+          { sum: 'carriage', result: quote.carriage ? money(quote.carriage) : 'free' },
+        ],
+        notes: [quote.says + '.'],
+        source: 'Price at its quantity break, or by area; all in.',
+      }}
+    >
+      <strong>{money(quote.total)}</strong>
+    </Working>
   );
 }
 
@@ -377,10 +397,10 @@ function SentLine({
     <div>
       <MarkedText kind={kind}>
         {job.lines.map((l) => `${l.quantity} × ${l.says}`).join('; ')} at {routeName},{' '}
-        {money(job.totalMinor)}, sent {date(job.sentOn)}; {says}
+        {money(job.totalMinor)}, sent {date(job.sentOn)}; {says}.
       </MarkedText>{' '}
       <a href={`/api/documents/job-sheet/${job.id}`} target="_blank" rel="noreferrer">
-        job sheet
+        Its job sheet, PDF
       </a>{' '}
       {!job.backOn && (
         <Button quiet onPress={onBack}>

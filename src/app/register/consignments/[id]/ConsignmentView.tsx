@@ -7,6 +7,7 @@ import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { Field, Fields, Select } from '@/ui/Field';
 import {
   Columns,
@@ -17,9 +18,7 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
-  Table,
   WorkTitle,
 } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
@@ -83,6 +82,61 @@ export function ConsignmentView({ note, shop, lines }: { note: Note; shop: strin
       setWord('');
     }
   };
+  const theirsOf = (line: Item) => shareOf(line.priceMinor, note.theirShare);
+  const columns: Column<Item>[] = [
+    {
+      key: 'print',
+      head: 'Print',
+      isName: true,
+      by: (line) => `${line.title} ${line.label}`,
+      cell: (line) => (
+        <Link href={`/register/impressions/${line.impressionId}`} prefetch={false}>
+          <WorkTitle>{line.title}</WorkTitle> {line.label}
+        </Link>
+      ),
+    },
+    {
+      key: 'price',
+      head: 'Sells for',
+      isFigure: true,
+      by: (line) => line.priceMinor,
+      cell: (line) => money(line.priceMinor),
+    },
+    {
+      key: 'theirs',
+      head: 'Theirs',
+      isFigure: true,
+      by: theirsOf,
+      cell: (line) => money(theirsOf(line)),
+    },
+    {
+      key: 'yours',
+      head: 'Yours',
+      isFigure: true,
+      by: (line) => line.priceMinor - theirsOf(line),
+      cell: (line) => money(line.priceMinor - theirsOf(line)),
+    },
+    {
+      key: 'outcome',
+      head: 'What became of it',
+      by: (line) => line.settledOn,
+      cell: (line) =>
+        line.outcome === 'there' ? (
+          <Select
+            label={`What became of ${line.title} ${line.label}`}
+            hideLabel
+            value={said[line.id] ?? 'there'}
+            onChange={(outcome) => setSaid({ ...said, [line.id]: outcome })}
+            options={OUTCOMES}
+          />
+        ) : (
+          <>
+            {OUTCOMES.find(({ key }) => key === line.outcome)!.name} {date(line.settledOn)}
+            {line.note && <Small>, {line.note}</Small>}
+          </>
+        ),
+    },
+  ];
   const isOver = there.length > 0 && note.dueOn < today();
   return (
     <Page>
@@ -108,51 +162,12 @@ export function ConsignmentView({ note, shop, lines }: { note: Note; shop: strin
       </PageHeader>
       <Columns $aside={340}>
         <Panel>
-          <ScrollArea>
-            <Table aria-label="Prints on this note" $middle>
-              <thead>
-                <tr>
-                  <th>Print</th>
-                  <th className="n">Sells for</th>
-                  <th className="n">Theirs</th>
-                  <th className="n">Yours</th>
-                  <th>What became of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line) => (
-                  <tr key={line.id}>
-                    <td>
-                      <Link href={`/register/impressions/${line.impressionId}`} prefetch={false}>
-                        <WorkTitle>{line.title}</WorkTitle> {line.label}
-                      </Link>
-                    </td>
-                    <td className="n">{money(line.priceMinor)}</td>
-                    <td className="n">{money(shareOf(line.priceMinor, note.theirShare))}</td>
-                    <td className="n">
-                      {money(line.priceMinor - shareOf(line.priceMinor, note.theirShare))}
-                    </td>
-                    <td>
-                      {line.outcome === 'there' ? (
-                        <Select
-                          label={`What became of ${line.title} ${line.label}`}
-                          hideLabel
-                          value={said[line.id] ?? 'there'}
-                          onChange={(outcome) => setSaid({ ...said, [line.id]: outcome })}
-                          options={OUTCOMES}
-                        />
-                      ) : (
-                        <>
-                          {OUTCOMES.find(({ key }) => key === line.outcome)!.name} {date(line.settledOn)}
-                          {line.note && <Small>, {line.note}</Small>}
-                        </>
-                      )}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable
+            label="Prints on this note"
+            rows={lines}
+            columns={columns}
+            keyOf={(line) => line.id}
+          />
           {settled.length > 0 && (
             <div style={{ marginTop: 18 }}>
               <Fields $columns="170px 200px 1fr">
