@@ -141,7 +141,10 @@ export default tseslint.config(
     },
   },
   // Where components and hooks are: looking for them anywhere else takes most of the time of a check.
-  { files: ['src/**/*.tsx', 'src/**/use*.ts'], ...reactHooks.configs.flat['recommended-latest'] },
+  {
+    files: ['src/**/*.tsx', 'src/**/use*.ts', 'src/ui/seen.ts', 'src/app/**/typedLengths.ts'],
+    ...reactHooks.configs.flat['recommended-latest'],
+  },
   { files: ['scripts/**', 'demo/**', '*.mjs', 'tests/**'], rules: { 'no-console': 'off' } },
   ...Object.entries(LAYERS).map(([layer, allowed]) => layerRule(layer, allowed)),
 );

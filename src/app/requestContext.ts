@@ -7,6 +7,9 @@ export const AS_OF_HEADER = 'x-glassine-as-of';
 /** After how many bytes of its file an upload begins. */
 export const FROM_HEADER = 'x-glassine-from';
 
+export const KEYS = '8 to 64 letters, digits or hyphens';
+export const isKey = (text: string): boolean => /^[\w-]{8,64}$/.test(text);
+
 /**
  * What a page says of an act beside its input: the act's own key, the window, and the newest change the page had seen.
  *
@@ -15,8 +18,7 @@ export const FROM_HEADER = 'x-glassine-from';
 export function requestContextOf(request: Request): RequestContext {
   const word = (header: string, field: string) => {
     const value = request.headers.get(header);
-    if (value !== null && !/^[\w-]{8,64}$/.test(value))
-      throw new InputError(field, value, '8 to 64 letters, digits or hyphens');
+    if (value !== null && !isKey(value)) throw new InputError(field, value, KEYS);
     return value ?? undefined;
   };
   const asOf = request.headers.get(AS_OF_HEADER);

@@ -31,8 +31,8 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 }
 
 /**
- * 422 for a value that cannot be used, 409 for what the state of things forbids, 416 for a file that goes on from more than is held, 503 where the disk or the database would not
- * have it, 500 for our own faults.
+ * 422 for a value that cannot be used, 409 for what the state of things forbids, 416 for a file that goes on from more than is
+ * held, 503 where the disk or the database would not have it, 500 for our own faults.
  */
 export function errorResponse(error: unknown): Response {
   if (error instanceof InputError) {

@@ -2,7 +2,7 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { InputError, RefusedError } from '@/core/errors';
 import { allowedHosts, isInside, outsideSentence, PASS_COOKIE, reasonToRefuse } from '@/app/guard';
-import { FROM_HEADER, requestContextOf } from '@/app/requestContext';
+import { FROM_HEADER, isKey, KEYS, requestContextOf } from '@/app/requestContext';
 import { answer } from '@/app/respond';
 import { studio } from '@/app/server';
 import { MOST_BYTES, tooLarge, type Received, type Receiving, type Resume } from '@/imaging/objects';
@@ -80,7 +80,7 @@ export async function upload(
 
 /**
  * The sender knows before the server that a way broke off: what still waits for bytes under the same key is ended first, and what
- * has all its bytes is waited for.
+ * has all its bytes is waited for. One at a time writes what is held, however many are sent: the last of them goes on.
  */
 async function inPlaceOfEarlier<T>(
   { uploads }: Studio,
@@ -88,7 +88,7 @@ async function inPlaceOfEarlier<T>(
   body: UploadBody,
   arrive: () => Promise<T>,
 ): Promise<T> {
-  await ended(uploads.get(key));
+  while (uploads.has(key)) await ended(uploads.get(key));
   const arriving = arrive();
   const mine = { breakOff: () => body.breakOff(), over: arriving.catch(() => {}) };
   uploads.set(key, mine);
@@ -119,8 +119,7 @@ export async function heldUpload(request: Request, key: string): Promise<Respons
   return (
     refused ??
     answer(async () => {
-      if (!/^[\w-]{8,64}$/.test(key))
-        throw new InputError('key', key, '8 to 64 letters, digits or hyphens');
+      if (!isKey(key)) throw new InputError('key', key, KEYS);
       const { objects, uploads } = await studio();
       if (request.method === 'DELETE') {
         await ended(uploads.get(key));

@@ -45,7 +45,8 @@ async function sendUntilAnswered<T>(
     const before = from;
     const part = { url, key, from, body: from > 0 ? file.slice(from) : file, total: file.size };
     const request = await sendPart(part, signal, onProgress);
-    if (signal.aborted) {
+    // What was answered before it could be stopped is done.
+    if (!request && signal.aborted) {
       sending.forget();
       void letGo(key);
       return STOPPED;

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { connect, createServer, type AddressInfo, type Socket } from 'node:net';
@@ -175,6 +175,24 @@ test.describe('what comes in and what does not', () => {
     );
     expect((await saved.body()).equals(await readFile(path))).toBe(true);
     await line.cut();
+  });
+
+  test('one sending, three times at once: one of them comes in, byte for byte', async ({ page }) => {
+    const path = await makeTiff('thrice.tif', 1500, 1200, 31);
+    const data = await readFile(path);
+    const headers = { 'x-glassine-key': randomUUID(), 'x-glassine-from': '0', origin: origin() };
+    const answers = await Promise.all(
+      [1, 2, 3].map(async () => {
+        const answer = await page.request.post('/api/intake?name=thrice.tif', { data, headers });
+        return { status: answer.status(), body: await answer.json() };
+      }),
+    );
+    const taken = answers.filter(({ status }) => status === 200);
+    expect(taken.length).toBeGreaterThan(0);
+    expect(new Set(taken.map(({ body }) => body.masterId)).size).toBe(1);
+    for (const { status } of answers) expect([200, 409, 416]).toContain(status);
+    const kept = await page.request.get(`/api/masters/${taken[0]!.body.masterId}/file`);
+    expect((await kept.body()).equals(data)).toBe(true);
   });
 });
 
