@@ -4,9 +4,10 @@ import { join, resolve } from 'node:path';
 import workerpool from 'workerpool';
 import { resumeMeasuring } from '@/studio/capture/measure';
 import { Studio } from '@/studio/studio';
-import { PICTURES } from './pictures';
+import { PICTURES, type PictureSpec } from './pictures';
 import { DemoClock } from './studio/clock';
-import { fillStudio } from './studio/fill';
+import { fillStudio, type PictureAt } from './studio/fill';
+import { WORKS } from './studio/works';
 
 const folder = resolve(process.env.GLASSINE_DATA ?? '.demo/studio');
 const pictures = resolve(process.env.GLASSINE_DEMO_PICTURES ?? '.demo/pictures');
@@ -16,56 +17,68 @@ const exists = (path: string) =>
     () => false,
   );
 const started = Date.now();
-const seconds = () => `${Math.round((Date.now() - started) / 1_000)} s`;
-const say = (text: string) => process.stdout.write(`  ${text}\n`);
 
-if (!(await exists(join(folder, 'glassine.db')))) {
-  await paint();
-  await fill();
+/** Says how far it is, in words here and as figures to whoever started us and listens. */
+function say(step: 'paint' | 'fill', says: string, share: number): void {
+  const seconds = Math.round((Date.now() - started) / 1_000);
+  process.stdout.write(`  ${seconds} s  ${says}\n`);
+  process.send?.({ step, says, share });
 }
 
-/** Paints what is not painted yet, two pictures at a time, the largest first. */
-async function paint(): Promise<void> {
+if (!(await exists(join(folder, 'glassine.db')))) {
+  const painting = await paint();
+  await Promise.all([painting.done, fill(painting.pictureAt)]);
+}
+process.disconnect?.();
+
+/** A picture that takes as long as three others is begun first, or everything would wait for it. */
+const LONG_MEGAPIXELS = 50;
+const megapixels = (list: readonly PictureSpec[]) =>
+  list.reduce((sum, { width, height }) => sum + (width * height) / 1e6, 0);
+
+/**
+ * Begins to paint what is not painted yet, two pictures at a time, in the order in which the studio takes them in: it is filled
+ * with the first while the last are being painted.
+ */
+async function paint(): Promise<{ pictureAt: PictureAt; done: Promise<unknown> }> {
   await mkdir(pictures, { recursive: true });
-  const missing = (
-    await Promise.all(PICTURES.map(async (p) => ((await exists(join(pictures, p.file))) ? [] : [p])))
-  ).flat();
-  if (!missing.length) return;
-  const megapixels = (list: readonly { width: number; height: number }[]) =>
-    list.reduce((a, p) => a + (p.width * p.height) / 1e6, 0);
+  const pathOf = (file: string) => join(pictures, file);
+  const isThere = await Promise.all(PICTURES.map(({ file }) => exists(pathOf(file))));
+  const takenIn = (p: PictureSpec) =>
+    megapixels([p]) > LONG_MEGAPIXELS ? Infinity : (WORKS.find((w) => w.picture === p.key)?.daysAgo ?? 0);
+  const missing = PICTURES.filter((_, i) => !isThere[i]).sort((a, b) => takenIn(b) - takenIn(a));
+  if (!missing.length) return { pictureAt: async (file) => pathOf(file), done: Promise.resolve() };
   const all = megapixels(missing);
   let done = 0;
-  say(
-    `Painting ${missing.length} pictures, ${Math.round(all)} megapixels in all: about three minutes the first time, never again.`,
-  );
+  say('paint', `painting ${missing.length} pictures, ${Math.round(all)} megapixels in all, this once`, 0);
   const pool = workerpool.pool(resolve('demo/paint/worker.ts'), {
     workerType: 'process',
     maxWorkers: 2,
     forkOpts: { execArgv: ['--import', 'tsx'] },
   });
-  const largestFirst = [...missing].sort((a, b) => b.width * b.height - a.width * a.height);
-  await Promise.all(
-    largestFirst.map(async (p) => {
-      await pool.exec('makePicture', [p, join(pictures, p.file)]);
+  const painted = new Map<string, Promise<string>>();
+  for (const p of missing) {
+    const onDone = () => {
       done += megapixels([p]);
-      const elapsed = (Date.now() - started) / 1_000;
-      const left = Math.round((elapsed / done) * (all - done));
-      say(
-        `${String(Math.round((100 * done) / all)).padStart(3)} %  ${p.file}${left > 1 ? `, about ${left} s left` : ''}`,
-      );
-    }),
-  );
-  await pool.terminate();
+      say('paint', `painted ${p.file}`, done / all);
+      return pathOf(p.file);
+    };
+    painted.set(p.file, Promise.resolve(pool.exec('makePicture', [p, pathOf(p.file)])).then(onDone));
+  }
+  return {
+    pictureAt: (file) => painted.get(file) ?? Promise.resolve(pathOf(file)),
+    done: Promise.all(painted.values()).finally(() => pool.terminate()),
+  };
 }
 
 /** Fills the studio under a passing name, so that one stopped in the middle is made again from the start. */
-async function fill(): Promise<void> {
+async function fill(pictureAt: PictureAt): Promise<void> {
   const partly = `${folder}.part`;
   await rm(partly, { recursive: true, force: true });
   const clock = new DemoClock(new Date());
   const studio = await Studio.open({ dataDir: partly, now: clock.now });
-  await fillStudio(studio, clock, pictures, (says) => say(`${seconds()}  ${says}`));
-  say(`${seconds()}  measuring what is not measured yet`);
+  await fillStudio(studio, clock, pictureAt, (says, share) => say('fill', says, share));
+  say('fill', 'measuring what is not measured yet', 1);
   await resumeMeasuring(studio);
   await studio.close();
   await rm(folder, { recursive: true, force: true });

@@ -1,6 +1,6 @@
 // What the commands share: installing what is missing and building what is stale. Plain Node, since nothing may be
 // installed yet when it runs.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
@@ -9,27 +9,41 @@ import { fileURLToPath } from 'node:url';
 export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 process.chdir(root);
 
-/** Runs a command to its end and stops everything when it fails. */
-export function run(command, args, options = {}) {
-  const { status, signal } = spawnSync(command, args, { stdio: 'inherit', ...options });
-  if (status !== 0) {
-    console.error(`\n${[command, ...args].join(' ')} ended with ${signal ?? status}.`);
-    process.exit(status || 1);
-  }
+/** What is being run: nothing of it goes on when we are told to end. */
+const running = new Set();
+const endAll = (signal) => {
+  for (const child of running) child.kill(signal);
+  process.exit(1);
+};
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, endAll);
+
+/** Runs a command to its end and stops everything when it fails. What it sends while it runs goes to `onMessage`. */
+export async function run(command, args, { onMessage = () => {}, ...options } = {}) {
+  const child = spawn(command, args, { stdio: 'inherit', ...options });
+  running.add(child);
+  child.on('message', onMessage);
+  const { status, signal } = await new Promise((resolve) => {
+    child.once('error', (error) => resolve({ status: 1, signal: error.message }));
+    child.once('exit', (code, by) => resolve({ status: code, signal: by }));
+  });
+  running.delete(child);
+  if (status === 0) return;
+  console.error(`\n${[command, ...args].join(' ')} ended with ${signal ?? status}.`);
+  process.exit(status || 1);
 }
 
 export const bin = (name) => join(root, 'node_modules/.bin', name);
 const read = (path) => (existsSync(path) ? readFileSync(path, 'utf8') : '');
 
 /** Installs the packages of the lock file unless they lie there already. */
-export function install() {
+export async function install() {
   const stamp = join(root, 'node_modules/.glassine-lock');
   const wanted = createHash('sha256')
     .update(read(join(root, 'package-lock.json')))
     .digest('hex');
   if (read(stamp) === wanted) return;
   console.log('Installing packages…');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(stamp, wanted);
 }
 
@@ -50,31 +64,41 @@ function sourceStamp() {
   return hash.digest('hex');
 }
 
-/** Builds the application unless the build is newer than everything it was made from. */
-export function build() {
-  const stamp = join(root, '.next/glassine-built');
+/** Puts the workers into one file; without it they are transformed as they start. */
+export const buildWorker = (path) =>
+  run(process.execPath, [join(root, 'scripts/worker.mjs'), path], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+
+const builtStamp = join(root, '.next/glassine-built');
+
+/** Whether the build is newer than everything it was made from. */
+export const isBuilt = () => read(builtStamp) === sourceStamp();
+
+/** Builds the application unless it is built. */
+export async function build() {
   const worker = join(root, '.next/imaging-worker.mjs');
-  // Whatever is started after this finds the workers in one file; without it they are transformed as they start.
+  // Whatever is started after this finds the workers there.
   process.env.GLASSINE_IMAGING_WORKER = worker;
   const wanted = sourceStamp();
-  if (read(stamp) === wanted) return;
+  if (read(builtStamp) === wanted) return;
   console.log('Building…');
-  run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
+  await run(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
   });
-  run(process.execPath, [join(root, 'scripts/worker.mjs'), worker]);
+  await buildWorker(worker);
   mkdirSync(join(root, '.next'), { recursive: true });
-  writeFileSync(stamp, wanted);
+  writeFileSync(builtStamp, wanted);
 }
 
 /**
- * Serves the built application and says where. Another address than this machine's own needs a passphrase of at least ten
- * characters in GLASSINE_PASSPHRASE.
+ * Where it is served. Another address than this machine's own needs a passphrase of at least ten characters in
+ * GLASSINE_PASSPHRASE.
  */
-export function serve({ data, port: usual }) {
+export function addressOf(usualPort) {
   const host = process.env.GLASSINE_HOST || '127.0.0.1';
-  const port = process.env.PORT || String(usual);
+  const port = process.env.PORT || String(usualPort);
   const isHere = ['127.0.0.1', 'localhost', '::1', '[::1]'].includes(host);
   if (!isHere && (process.env.GLASSINE_PASSPHRASE ?? '').length < 10) {
     console.error(
@@ -82,7 +106,16 @@ export function serve({ data, port: usual }) {
     );
     process.exit(2);
   }
-  const address = `http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}`;
+  return {
+    host,
+    port,
+    address: `http://${host.includes(':') ? `[${host.replace(/[[\]]/g, '')}]` : host}:${port}`,
+  };
+}
+
+/** Serves the built application and says where. */
+export function serve({ data, port: usualPort }) {
+  const { host, port, address } = addressOf(usualPort);
   const env = {
     ...process.env,
     GLASSINE_DATA: data,
@@ -103,7 +136,9 @@ export function serve({ data, port: usual }) {
     { env, stdio: ['ignore', 'pipe', 'inherit'] },
   );
   child.stdout.once('data', () => void sayWhenOpen(child, address, data));
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  // A server ends in its own time, and we with it.
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.off(signal, endAll).on(signal, () => child.kill(signal));
   child.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)));
   return child;
 }

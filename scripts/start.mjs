@@ -1,6 +1,6 @@
 // npm start: serves the person's own studio, empty the first time.
 import { build, install, serve } from './house.mjs';
 
-install();
-build();
+await install();
+await build();
 serve({ data: process.env.GLASSINE_DATA || './data', port: 3200 });

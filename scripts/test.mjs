@@ -4,7 +4,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { bin, build, install } from './house.mjs';
 
-install();
+await install();
 ensureTools();
 rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
@@ -41,7 +41,7 @@ const inTurn = async (...checks) => {
 };
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
-build();
+await build();
 // Side by side: what only counts, and the browser, which mostly waits. Two cores are busy from the first to the last.
 await Promise.all([
   inTurn(

@@ -4,12 +4,19 @@ import * as scenes from './scenes';
 
 /** Pixels between the points of the drawing under a painting; strokes are ten times as broad. */
 const UNDERDRAWING_STEP = 3;
+/** And of the drawing under chalk and wash, whose tooth is finer than their edges. */
+const UNDER_CHALK_STEP = 2;
+const UNDER_WASH_STEP = 1.5;
 
 /** The painter of a picture: its scene, worked over by the hand and the support it was made with. */
 export function painterOf(spec: PictureSpec): Painter {
   const scene = scenes[spec.scene];
   const W = spec.width;
   const plain: Painter = (x, y, out) => scene((x + 0.5) / W, (y + 0.5) / W, out);
+  const drawnEvery = (step: number): Painter => {
+    const drawn = underdrawing(scene, W, spec.height, step);
+    return (x, y, out) => drawn((x + 0.5) / W, (y + 0.5) / W, out);
+  };
   switch (spec.hand) {
     case 'brush': {
       const { widthMm, ...brush } = spec.brush!;
@@ -25,9 +32,10 @@ export function painterOf(spec: PictureSpec): Painter {
         scale(out, 1 + 0.1 * tooth(x, y, perMm, brush.hairMm * 1.6, spec.seed + 50));
       };
     }
-    case 'pastel':
+    case 'pastel': {
+      const drawn = drawnEvery(UNDER_CHALK_STEP);
       return (x, y, out) => {
-        plain(x, y, out);
+        drawn(x, y, out);
         // Chalk catches on the tooth of the paper and leaves its hollows bare.
         const catches =
           tooth(x * 0.8 + y * 0.25, y - x * 0.1, 14, 0.35, spec.seed) +
@@ -38,11 +46,14 @@ export function painterOf(spec: PictureSpec): Painter {
         out[2] = out[2]! * (1 - bare) + 0.58 * bare;
         scale(out, 1 + 0.09 * catches);
       };
-    case 'wash':
+    }
+    case 'wash': {
+      const drawn = drawnEvery(UNDER_WASH_STEP);
       return (x, y, out) => {
-        plain(x, y, out);
+        drawn(x, y, out);
         scale(out, 1 + (0.05 + 0.1 * (1 - out[0]!)) * tooth(x, y, 15.7, 0.16, spec.seed));
       };
+    }
     case 'film':
       return (x, y, out) => {
         plain(x, y, out);

@@ -26,6 +26,21 @@ function stir(h: number): number {
 export const hash = (x: number, y: number, seed = 0): number =>
   stir(Math.imul(x, X) + Math.imul(y, Y) + Math.imul(seed, SEED));
 
+/** Cells of noise whose corners are remembered, a power of two: a painter looks at one cell from many pixels. */
+const REMEMBERED = 4_096;
+const cellOf = new Int32Array(REMEMBERED);
+const cornersOf = new Float64Array(REMEMBERED * 4);
+remember(0, 0);
+
+/** Works out the corners of a cell, which follow from its hash alone. */
+function remember(h: number, at: number): void {
+  cellOf[at] = h;
+  cornersOf[4 * at] = stir(h);
+  cornersOf[4 * at + 1] = stir((h + X) | 0);
+  cornersOf[4 * at + 2] = stir((h + Y) | 0);
+  cornersOf[4 * at + 3] = stir((h + X + Y) | 0);
+}
+
 /** Smooth noise in [0, 1), one bump to the unit. */
 export function noise(x: number, y: number, seed = 0): number {
   const xi = Math.floor(x),
@@ -35,10 +50,12 @@ export function noise(x: number, y: number, seed = 0): number {
   const sx = fx * fx * (3 - 2 * fx),
     sy = fy * fy * (3 - 2 * fy);
   const h = (Math.imul(xi, X) + Math.imul(yi, Y) + Math.imul(seed, SEED)) | 0;
-  const a = stir(h),
-    b = stir((h + X) | 0),
-    c = stir((h + Y) | 0),
-    d = stir((h + X + Y) | 0);
+  const at = h & (REMEMBERED - 1);
+  if (cellOf[at] !== h) remember(h, at);
+  const a = cornersOf[4 * at]!,
+    b = cornersOf[4 * at + 1]!,
+    c = cornersOf[4 * at + 2]!,
+    d = cornersOf[4 * at + 3]!;
   const top = a + (b - a) * sx;
   return top + (c + (d - c) * sx - top) * sy;
 }

@@ -26,13 +26,15 @@ export class DemoClock {
     return new Date(this.today.getTime() - days * 86_400_000).toISOString().slice(0, 10);
   }
 
-  async play(): Promise<void> {
+  /** @param onShare told after each thing how much of all has happened, 0 to 1 */
+  async play(onShare: (share: number) => void = () => {}): Promise<void> {
     // Each event is its own second, so that what came first sorts first.
     this.events.sort((a, b) => a.at - b.at || a.order - b.order);
     let last = 0;
-    for (const e of this.events) {
+    for (const [i, e] of this.events.entries()) {
       this.current = last = Math.max(e.at, last + 1_000);
       await e.run();
+      onShare((i + 1) / this.events.length);
     }
     this.current = this.today.getTime();
   }

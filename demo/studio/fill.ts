@@ -11,7 +11,6 @@ import { changeSettings } from '@/studio/settings/settingActions';
 import type { Studio } from '@/studio/studio';
 import { archiveWork, recordWork } from '@/studio/works/workActions';
 import { createReadStream } from 'node:fs';
-import { join } from 'node:path';
 import { PICTURES } from '../pictures';
 import { recordTools, scheduleCapturing } from './capturing';
 import type { DemoClock } from './clock';
@@ -42,18 +41,23 @@ export type Known = {
   services: { id: string; tracked: boolean }[];
 };
 
+/** Where a picture of the demo lies, by the name of its file; answers once it is painted. */
+export type PictureAt = (file: string) => Promise<string>;
+
 /**
  * Makes the demo studio: everything that ever happened in it, at its own time, through the same acts a person uses.
  *
- * @param pictures the folder the demo's pictures were made in
- * @param onStep told what is being done, in words
+ * @param pictureAt where a picture of the demo lies, once it is painted
+ * @param onStep told what is being done, in words, and how much of all has happened, 0 to 1
  */
 export async function fillStudio(
   studio: Studio,
   clock: DemoClock,
-  pictures: string,
-  onStep: (says: string) => void,
+  pictureAt: PictureAt,
+  onStep: (says: string, share: number) => void,
 ): Promise<void> {
+  let share = 0;
+  const say = (says: string) => onStep(says, share);
   const known: Known = {
     works: new Map(),
     formats: new Map(),
@@ -66,12 +70,12 @@ export async function fillStudio(
   };
   clock.at({ days: 420, hour: 9 }, () => furnish(studio, clock, known));
   for (const w of WORKS)
-    clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictures, onStep));
-  scheduleCapturing(clock, studio, known, onStep);
+    clock.at({ days: w.daysAgo, hour: 10 }, () => takeIn(studio, known, w, pictureAt, say));
+  scheduleCapturing(clock, studio, known, say);
   scheduleLaying(clock, studio, known);
   scheduleSupplying(clock, studio, known);
   scheduleMaking(studio, clock, known);
-  scheduleProofing(clock, studio, known, onStep);
+  scheduleProofing(clock, studio, known, say);
   scheduleOffering(studio, clock, known);
   scheduleOrders(studio, clock, known);
   schedulePosting(studio, clock, known);
@@ -81,11 +85,10 @@ export async function fillStudio(
   schedulePeople(studio, clock, known);
   scheduleWeek(studio, clock);
   clock.at({ days: 300, hour: 12 }, () => archiveOne(studio));
-  clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictures));
-  clock.at({ hoursAgo: 0.5 }, async () => {
-    onStep('writing its orders and its register');
+  clock.at({ hoursAgo: 7 }, () => bringInBroken(studio, pictureAt));
+  await clock.play((done) => {
+    share = done;
   });
-  await clock.play();
 }
 
 async function furnish(studio: Studio, clock: DemoClock, known: Known) {
@@ -131,15 +134,16 @@ async function takeIn(
   studio: Studio,
   known: Known,
   w: (typeof WORKS)[number],
-  pictures: string,
+  pictureAt: PictureAt,
   onStep: (says: string) => void,
 ) {
   const { id: workId } = await recordWork(studio, { ...BLANK, ...w.record });
   known.works.set(w.key, workId!);
   const spec = PICTURES.find((p) => p.key === w.picture);
   if (spec) {
+    const path = await pictureAt(spec.file);
     onStep(`taking in ${spec.file}`);
-    const { masterId } = await takeInMaster(studio, createReadStream(join(pictures, spec.file)), {
+    const { masterId } = await takeInMaster(studio, createReadStream(path), {
       fileName: spec.file,
       workId: workId!,
     });
@@ -183,9 +187,9 @@ async function archiveOne(studio: Studio) {
 }
 
 /** A file that was cut short before it came: it is kept as it is, could not be read, and says why. */
-async function bringInBroken(studio: Studio, pictures: string) {
+async function bringInBroken(studio: Studio, pictureAt: PictureAt) {
   const whole = PICTURES.find((p) => p.key === 'slate-terraces')!;
-  const half = createReadStream(join(pictures, whole.file), { end: 1_500_000 });
+  const half = createReadStream(await pictureAt(whole.file), { end: 1_500_000 });
   const { masterId } = await takeInMaster(studio, half, {
     fileName: 'slate_terraces_from_phone.jpg',
     workId: null,

@@ -6,11 +6,20 @@ import { OUT_ABOVE } from '@/core/colour/outOfGamut';
 import { PRACTICE_CHART } from '@/core/colour/practiceChart';
 import type { Drift, InkModel } from '@/core/colour/inks';
 import { RefusedError } from '@/core/errors';
-import { compareCells, percentile, type Cell, type Comparison, type Limits } from '@/core/proof/compare';
+import {
+  compareCells,
+  percentile,
+  USUAL_FLOOR,
+  type Cell,
+  type Comparison,
+  type Limits,
+} from '@/core/proof/compare';
 import { ownCut, type ProofPlan } from '@/core/proof/plan';
+import { asMap, throughMap, type Aslant } from '@/core/proof/aslantPlace';
 import type { Found } from '@/core/proof/finePlace';
-import { findPicture } from '@/core/proof/register';
-import { through } from '@/core/proof/similarity';
+import { lightFrom, type Bare, type Light } from '@/core/proof/light';
+import { findPhotographed, findPicture, findWhole } from '@/core/proof/register';
+import type { Plane } from '@/core/proof/plane';
 import { lcms } from './colourEngine';
 import {
   fitted,
@@ -42,6 +51,8 @@ export type BackResult = Comparison & {
   scale: number;
   degrees: number;
   /** How far the capture was turned, clockwise, to stand upright. */ turned: Quarter;
+  /** Of a photograph: how much longer one of two opposite sides is seen, and what the light lost across the page. */
+  photographed?: { keystone: number; stops: number };
   variants: { number: number; says: string; mean: number }[];
 };
 
@@ -77,7 +88,8 @@ export async function compareBack(
     rows = Math.max(2, Math.round((columns * target.height) / target.width));
   const first = cellsOf(target, out, seen[0]!, columns, rows),
     second = seen[1] ? cellsOf(target, out, seen[1], columns, rows) : null;
-  const floor = second ? floorOf(first, second) : null;
+  const { light, found } = seen[0]!;
+  const floor = second ? floorOf(first, second) : light ? photographFloor(light) : null;
   const variants = variantMeans(first, q.plan);
   // Of a strip, the variant that came nearest is what is judged.
   const nearest = variants.length ? variants.reduce((a, b) => (b.mean < a.mean ? b : a)) : null;
@@ -85,7 +97,7 @@ export async function compareBack(
     ? first.filter((c) => q.plan.pictures[c.picture]!.number === nearest.number)
     : first;
   const was = nearest ? q.plan.pictures.find((p) => p.number === nearest.number)!.adjust : q.was;
-  const { likeness, scale, degrees } = seen[0]!.found;
+  const { likeness, scale, degrees, keystone } = found;
   return {
     ...compareCells(judged, { limits: q.limits, floor, was }),
     columns,
@@ -94,6 +106,7 @@ export async function compareBack(
     scale,
     degrees,
     turned: seen[0]!.turned,
+    ...(light && { photographed: { keystone, stops: light.stops } }),
     variants,
   };
 }
@@ -180,10 +193,22 @@ async function outMap(profile: string, t: Target): Promise<Uint8Array> {
 
 type Seen = {
   picture: LabPicture;
-  found: Found;
+  found: Aslant;
   turned: Quarter;
   /** The paper's own colour; none where no bare paper is seen. */ paper: Lab | null;
+  /** The light on a page that was photographed; of a scan it is even. */ light: Light | null;
 };
+
+/** Light that falls off by less than this is a scanner's. */
+const EVEN_STOPS = 0.12;
+/** A page seen with less difference of its sides was seen square on. */
+const SQUARE_ON = 0.01;
+/** What one photograph may be off by at least, its light evened by the bare paper. */
+const photographFloor = ({ left }: Light) => ({
+  mean: Math.max(USUAL_FLOOR.mean, left.mean),
+  p95: Math.max(USUAL_FLOOR.p95, left.p95),
+  of: 'bare paper' as const,
+});
 
 async function seenIn(path: string, target: Target): Promise<Seen> {
   const size = await uprightSize(path);
@@ -195,44 +220,72 @@ async function seenIn(path: string, target: Target): Promise<Seen> {
     null,
     tagged ? null : 'sRGB',
   );
-  const { found, turned, upright } = placeOf(target, picture);
-  if (!found || found.likeness < LIKE)
+  const place = placeOf(target, picture);
+  if (!place || place.found.likeness < LIKE)
     throw new RefusedError(
-      `The proof is not found in this capture: ${found ? `likeness ${found.likeness.toFixed(2)}, where ${LIKE} is the least` : 'nothing in it is like it'}. Capture it flat and whole, square to the edge of the glass within 3°.`,
+      `The proof is not found in this capture: ${place ? `likeness ${place.found.likeness.toFixed(2)}, where ${LIKE} is the least` : 'nothing in it is like it'}. Scan it flat and whole, square to the edge of the glass within 3°; or photograph all of it from straight above, within 15°, with its bare border.`,
     );
-  return { picture: upright, found, turned, paper: paperOf(target, upright, found) };
+  const { found, turned, upright } = place;
+  const bare = bareOf(target, upright, found);
+  const light = lightFrom(bare);
+  const isAslant = found.keystone > SQUARE_ON;
+  if (isAslant && !light)
+    throw new RefusedError(
+      'The proof is seen aslant, and too little bare paper round it to even the light by. Photograph it with the whole of its border in the picture, or scan it.',
+    );
+  const isUneven = isAslant || (light !== null && light.stops > EVEN_STOPS);
+  return {
+    picture: upright,
+    found,
+    turned,
+    paper: paperOf(bare),
+    light: isUneven ? light : null,
+  };
 }
 
 /** Far more like than what is like by chance. */
 const SURELY = 0.75;
-/** Sizes of a quick look: from half of the capture to half as much again. */
-const QUICK = 18;
+/** Less than this is chance, however it is turned. */
+const HARDLY = 0.2;
+/** Ways a page goes onto the glass, the likeliest first. */
+const QUARTERS: readonly Quarter[] = [0, 180, 90, 270];
+
+type Lying = { found: Aslant; turned: Quarter; upright: LabPicture };
 
 /**
- * Where a proof lies in a capture of it. Pages go onto the glass any way round: each way is looked at quickly before the
- * first is searched to its end.
+ * Where a proof lies in a capture of it. Pages go onto the glass any way round: each way is looked at as a page by itself, as
+ * one that was photographed, then wherever and as large as it may lie. The likeliest of them is searched once more, turned.
  */
-function placeOf(
-  target: LabPicture,
-  picture: LabPicture,
-): { found: Found | null; turned: Quarter; upright: LabPicture } {
-  const light = (p: LabPicture) => ({
-    width: p.width,
-    height: p.height,
-    data: Float32Array.from({ length: p.width * p.height }, (_, i) => p.lab[i * 3]!),
-  });
-  const own = light(target);
-  let best: { found: Found; turned: Quarter; upright: LabPicture } | null = null;
-  for (const turned of [0, 180, 90, 270] as const) {
-    const upright = quarterTurned(picture, turned),
-      found = findPicture(own, light(upright), QUICK);
-    if (found && (!best || found.likeness > best.found.likeness)) best = { found, turned, upright };
+function placeOf(target: LabPicture, picture: LabPicture): Lying | null {
+  const own = lightness(target);
+  const lying = (turned: Quarter, look: (plane: Plane) => Aslant | null): Lying | null => {
+    const upright = quarterTurned(picture, turned);
+    const found = look(lightness(upright));
+    return found && { found, turned, upright };
+  };
+  for (const look of [findWhole, findPhotographed])
+    for (const turned of QUARTERS) {
+      const whole = lying(turned, (plane) => look(own, plane));
+      if (whole) return whole;
+    }
+  let best: Lying | null = null;
+  for (const turned of QUARTERS) {
+    const next = lying(turned, (plane) => squareOn(findPicture(own, plane, { turns: [0], times: 1 })));
+    if (next && next.found.likeness > (best?.found.likeness ?? -1)) best = next;
     if (best && best.found.likeness > SURELY) return best;
   }
-  const found = findPicture(own, light(picture));
-  return best && best.found.likeness > (found?.likeness ?? LIKE)
-    ? best
-    : { found, turned: 0, upright: picture };
+  if (!best || best.found.likeness < HARDLY) return best;
+  const askew = lying(best.turned, (plane) => squareOn(findPicture(own, plane, { times: 1 })));
+  return askew && askew.found.likeness > best.found.likeness ? askew : best;
+}
+
+const squareOn = (found: Found | null): Aslant | null =>
+  found && { ...found, map: asMap(found), keystone: 0 };
+
+function lightness({ width, height, lab }: LabPicture): Plane {
+  const data = new Float32Array(width * height);
+  for (let i = 0; i < data.length; i++) data[i] = lab[i * 3]!;
+  return { width, height, data };
 }
 
 /** Turned clockwise by quarters. */
@@ -256,9 +309,9 @@ function quarterTurned(p: LabPicture, by: Quarter): LabPicture {
   return { width, height, lab };
 }
 
-/** The median of what lies where paper is bare, well away from ink and edges. */
-function paperOf(t: Target, picture: LabPicture, found: Found): Lab | null {
-  const all: [number[], number[], number[]] = [[], [], []];
+/** What lies where paper is bare, well away from ink and edges. */
+function bareOf(t: Target, picture: LabPicture, { map }: Aslant): Bare[] {
+  const all: Bare[] = [];
   const far = 4;
   for (let y = far; y < t.height - far; y += 2)
     for (let x = far; x < t.width - far; x += 2) {
@@ -275,13 +328,27 @@ function paperOf(t: Target, picture: LabPicture, found: Found): Lab | null {
           break;
         }
       if (!bare) continue;
-      const p = through(found, x + 0.5, y + 0.5);
+      const p = throughMap(map, x + 0.5, y + 0.5);
       if (p.x < 1 || p.y < 1 || p.x > picture.width - 1 || p.y > picture.height - 1) continue;
-      for (let k = 0; k < 3; k++) all[k]!.push(labAt(picture, p.x, p.y, k));
+      all.push({
+        x: (2 * (x + 0.5)) / t.width - 1,
+        y: (2 * (y + 0.5)) / t.height - 1,
+        lab: [labAt(picture, p.x, p.y, 0), labAt(picture, p.x, p.y, 1), labAt(picture, p.x, p.y, 2)],
+      });
     }
-  if (all[0].length < 40) return null;
-  return all.map((v) => percentile(v, 0.5)) as unknown as Lab;
+  return all;
 }
+
+/** The median of the bare paper. */
+const paperOf = (bare: readonly Bare[]): Lab | null =>
+  bare.length < 40
+    ? null
+    : ([0, 1, 2].map((k) =>
+        percentile(
+          bare.map(({ lab }) => lab[k]!),
+          0.5,
+        ),
+      ) as unknown as Lab);
 
 type Placed = Cell & { picture: number };
 
@@ -310,7 +377,7 @@ function cellsOf(t: Target, out: Uint8Array, seen: Seen, columns: number, rows: 
         continue;
       if (of[cell] === -1) of[cell] = what - 1;
       else if (of[cell] !== what - 1) mixed[cell] = 1;
-      const p = through(seen.found, x + 0.5, y + 0.5);
+      const p = throughMap(seen.found.map, x + 0.5, y + 0.5);
       if (p.x < 1 || p.y < 1 || p.x > seen.picture.width - 1 || p.y > seen.picture.height - 1) continue;
       for (let k = 0; k < 3; k++) {
         sums[cell * 6 + k]! += t.lab[i * 3 + k]!;
@@ -319,26 +386,30 @@ function cellsOf(t: Target, out: Uint8Array, seen: Seen, columns: number, rows: 
       count[cell]!++;
       outs[cell]! += out[i]!;
     }
-  const white = seen.paper ? xyzOfLab(seen.paper) : null,
-    D50 = xyzOfLab([100, 0, 0]);
   const cells: Placed[] = [];
   for (let i = 0; i < n; i++) {
     if (mixed[i] || count[i]! < 0.35 * area[i]!) continue;
     const mean = (k: number) => sums[i * 6 + k]! / count[i]!;
     const got: Lab = [mean(3), mean(4), mean(5)];
-    const xyz = xyzOfLab(got);
+    const [column, row] = [i % columns, Math.floor(i / columns)];
     cells.push({
-      x: i % columns,
-      y: Math.floor(i / columns),
+      x: column,
+      y: row,
       picture: of[i]!,
       target: [mean(0), mean(1), mean(2)],
-      got: white
-        ? labOfXyz([0, 1, 2].map((k) => (xyz[k]! / white[k]!) * D50[k]!) as [number, number, number])
-        : got,
+      got: onWhite(got, seen, (2 * (column + 0.5)) / columns - 1, (2 * (row + 0.5)) / rows - 1),
       out: outs[i]! > 0.3 * count[i]!,
     });
   }
   return cells;
+}
+
+/** A colour as it would be on a white page in even light; x and y are the place on the page, from −1 to 1. */
+function onWhite(got: Lab, { paper, light }: Seen, x: number, y: number): Lab {
+  if (light) return light.evened(got, x, y);
+  if (!paper) return got;
+  const [xyz, white, ideal] = [xyzOfLab(got), xyzOfLab(paper), xyzOfLab([100, 0, 0])];
+  return labOfXyz([0, 1, 2].map((k) => (xyz[k]! / white[k]!) * ideal[k]!) as [number, number, number]);
 }
 
 function floorOf(first: readonly Placed[], second: readonly Placed[]): { mean: number; p95: number } {

@@ -9,7 +9,9 @@ import { snippetPlan, stripPlan, wholePlan } from '@/core/proof/plan';
 import { NO_ADJUSTMENT } from '@/core/colour/adjust';
 import { folder } from '../../tests/unit/helpers/files';
 import { bundled } from '../../tests/unit/helpers/bundle';
+import { layAslant } from './aslant';
 import { ImagingPool } from './pool';
+import { isFull } from '../../tests/unit/helpers/trials';
 
 const pool = new ImagingPool();
 afterAll(() => pool.end());
@@ -23,7 +25,6 @@ const apart = async (helper: string, ...args: string[]) =>
     ).stdout,
   );
 // Every picture and paper takes ten minutes: `npm run trials` does it all, the usual tests take a sample of each.
-const isFull = process.env.GLASSINE_TRIALS === 'full';
 const loop = isFull
   ? // The long trial is shared between two processes.
     Promise.all([apart('loopTrial.ts', '0'), apart('loopTrial.ts', '1')]).then((parts) => parts.flat())
@@ -247,6 +248,96 @@ describe('sheets, statistics and regions of a small picture', () => {
       height: 10,
     });
     expect(Math.min(...caption)).toBeLessThan(Math.max(...caption) / 2);
+  });
+
+  test('a proof photographed aslant, in light that falls off and in a wrong white, is compared as its scan is', async () => {
+    const master = join(dir, 'coloured.tif');
+    const [width, height] = [400, 300];
+    const pixels = Buffer.alloc(width * height * 3);
+    const blots = Array.from({ length: 90 }, (_, i) => ({
+      x: (i * 97) % width,
+      y: (i * 61) % height,
+      r: 8 + ((i * 13) % 38),
+      rgb: [60 + ((i * 53) % 150), 60 + ((i * 31) % 150), 60 + ((i * 79) % 150)],
+    }));
+    for (let y = 0, o = 0; y < height; y++)
+      for (let x = 0; x < width; x++, o += 3) {
+        let rgb = [150, 140, 120];
+        for (const b of blots) if ((x - b.x) ** 2 + (y - b.y) ** 2 < b.r * b.r) rgb = b.rgb;
+        pixels.set(rgb, o);
+      }
+    await sharp(pixels, { raw: { width, height, channels: 3 } })
+      .withIccProfile('srgb')
+      .tiff()
+      .toFile(master);
+    const plan = wholePlan({
+      crop: { left: 0, top: 0, width, height },
+      image: { width: 101_600, height: 76_200 },
+      picture: { width, height },
+      caption: 'Blots',
+      ppi: 200,
+      adjust: null,
+    });
+    const out = join(dir, 'blots-sheet.tif');
+    await pool.do('proofSheet', [
+      {
+        ...{ master, scratch: join(dir, 's'), out, plan, untaggedIs: null, space: 'sRGB' },
+        ...{ intent: 'relative colorimetric', kernel: 'mitchell', sharpen: null, bits: 8 },
+      },
+    ]).done;
+    const page = await sharp(out)
+      .toColourspace('srgb')
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const table = { width: 1_400, height: 1_300 };
+    const photograph = { ...table, data: new Uint8Array(table.width * table.height * 3).fill(96) };
+    // Some 14° off the perpendicular: the far side is an eighth shorter.
+    layAslant(photograph, { ...page.info, data: page.data }, [
+      { x: 235, y: 190 },
+      { x: 1_165, y: 205 },
+      { x: 1_225, y: 1_125 },
+      { x: 170, y: 1_110 },
+    ]);
+    // Light from the left, half a stop less at the right; a lamp’s white.
+    const linear = (v: number) => (v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4);
+    const coded = (v: number) => (v <= 0.0031308 ? v * 12.92 : 1.055 * v ** (1 / 2.4) - 0.055);
+    const white = [0.9, 0.84, 0.68];
+    for (let i = 0; i < photograph.data.length; i++) {
+      const across = (Math.floor(i / 3) % table.width) / table.width;
+      const v = linear(photograph.data[i]! / 255) * white[i % 3]! * 2 ** (-0.7 * across);
+      photograph.data[i] = Math.round(coded(v) * 255);
+    }
+    const taken = join(dir, 'telephone.jpg');
+    await sharp(photograph.data, { raw: { ...table, channels: 3 } })
+      .jpeg({ quality: 92 })
+      .toFile(taken);
+    const compare = (scan: string) =>
+      pool.do('compareBack', [
+        {
+          ...{ master, untaggedIs: null, plan, scans: [scan], profile: null, was: null },
+          ...{ limits: { mean: 3, p95: 6 }, long: 420 },
+        },
+      ]).done;
+    const back = await compare(taken);
+    expect(back.photographed!.keystone).toBeGreaterThan(0.1);
+    expect(back.photographed!.keystone).toBeLessThan(0.16);
+    expect(back.photographed!.stops).toBeGreaterThan(0.35);
+    expect(back.photographed!.stops).toBeLessThan(0.65);
+    // The page is the picture, but for its edges in a JPEG: as in its scan.
+    const scanned = await compare(out);
+    expect(scanned.photographed).toBeUndefined();
+    expect(back.mean).toBeLessThan(scanned.mean + 0.6);
+    expect(back.floor).toMatchObject({ of: 'bare paper' });
+    expect(back.finding.verdict).toBe('holds');
+    // Another picture's photograph is none of it.
+    const other = join(dir, 'another.jpg');
+    await sharp(photograph.data, { raw: { ...table, channels: 3 } })
+      .extract({ left: 400, top: 300, width: 500, height: 500 })
+      .blur(30)
+      .jpeg()
+      .toFile(other);
+    await expect(compare(other)).rejects.toThrow('The proof is not found in this capture');
   });
 
   describe('of a straightened cut', () => {

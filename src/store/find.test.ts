@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { folder } from '../../tests/unit/helpers/files';
+import { emptyFolder } from '../../tests/unit/helpers/made';
 import { Store } from './db';
 import { findByWords, findLines } from './find';
 import { BETWEEN, rebuildFindables } from './findTriggers';
@@ -25,7 +26,7 @@ const order = (id: string, number: number, buyerId: string): NewRow<'orders'> =>
 });
 
 async function filled(): Promise<Store> {
-  const store = await Store.open(await folder());
+  const store = await Store.open(await emptyFolder());
   await store.write(async (tx) => {
     await insertRow(tx, 'buyers', buyer('b1', 'Oda Brennick'));
     await insertRow(tx, 'buyers', buyer('b2', 'Élan Ferrow'));
@@ -124,7 +125,7 @@ test('what was written while no trigger stood is found after the next start', as
 });
 
 test('lines of the journal: whole words but for the last, the newest first', async () => {
-  const store = await Store.open(await folder());
+  const store = await Store.open(await emptyFolder());
   const line = (id: string, says: string) => ({
     id,
     at: NOW,

@@ -1,4 +1,4 @@
-import { folder } from '../../tests/unit/helpers/files';
+import { emptyFolder } from '../../tests/unit/helpers/made';
 import { documentFaults } from './columnFaults';
 import { Store } from './db';
 import {
@@ -19,7 +19,7 @@ import {
 
 let store: Store;
 beforeEach(async () => {
-  store = await Store.open(await folder());
+  store = await Store.open(await emptyFolder());
 });
 afterEach(() => store.close());
 

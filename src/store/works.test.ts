@@ -2,7 +2,7 @@ import { DRAWERS, NEXT_STEPS } from '@/core/works';
 import { insertRow, type NewRow } from './rows';
 import { Store } from './db';
 import { worksPage, type WorkOrder } from './works';
-import { folder } from '../../tests/unit/helpers/files';
+import { emptyFolder } from '../../tests/unit/helpers/made';
 
 const NOW = '2026-11-02T10:00:00Z';
 const work = (id: string, more: Partial<NewRow<'works'>> = {}): NewRow<'works'> => ({
@@ -12,7 +12,7 @@ const work = (id: string, more: Partial<NewRow<'works'>> = {}): NewRow<'works'> 
 });
 
 async function withWorks(rows: NewRow<'works'>[]): Promise<Store> {
-  const store = await Store.open(await folder());
+  const store = await Store.open(await emptyFolder());
   await store.write(async (tx) => {
     for (const row of rows) await insertRow(tx, 'works', row);
   });

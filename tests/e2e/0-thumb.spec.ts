@@ -4,5 +4,6 @@ import { journey } from './journey';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
-test('one work, from the original to the posted print, by a thumb at 390 × 844', ({ page, request }) =>
-  journey({ page, request, hand: thumb }));
+test.describe.serial('one work, from the original to the posted print, by a thumb at 390 × 844', () => {
+  journey(thumb);
+});

@@ -37,16 +37,20 @@ async function strokesOf(
   return { lengths, widthMm: (width / 72) * 25.4, heightMm: (height / 72) * 25.4 };
 }
 
-test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, and drawn at true size', async ({
-  page,
-}) => {
-  const { id } = await act(page, 'recordWork', {
+test.describe.configure({ mode: 'serial' });
+
+/** The work, and its size that all of this is about. */
+let id: string;
+let square: string;
+const at = (part: string) => `/works/${id}/sizes${part}`;
+
+test('sizes are judged row by row and made a set', async ({ page }) => {
+  ({ id } = await act(page, 'recordWork', {
     ...WORK,
     title: 'Pilot Cutter, Wide Water',
     size: '400 x 300 mm',
-  });
+  }));
   const file = await makeTiff('pilot-cutter.tif', 3_600, 2_700, 9);
-  const at = (part: string) => `/works/${id}/sizes${part}`;
   await page.goto(`/works/${id}/capture`);
   await page.locator('input[type=file]').setInputFiles(file);
   await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
@@ -94,9 +98,15 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await expect(stops.getByRole('checkbox')).toBeFocused();
     expect(await ladder.locator('tr[tabindex="-1"] input:not([tabindex="-1"])').count()).toBe(0);
   });
+});
 
-  const square = (await act(page, 'offerFormat', { workId: id, size: '200 x 200 mm', family: 'squares' }))
-    .id as string;
+test('a size is cut by hand and by keys, bordered, and drawn at true size', async ({ page }) => {
+  const offered = await act(page, 'offerFormat', {
+    workId: id,
+    size: '200 x 200 mm',
+    family: 'squares',
+  });
+  square = offered.id;
   await test.step('the crop is dragged with the mouse, nudged with keys, typed with a rule, straightened, kept, undone', async () => {
     await page.goto(at(`/crop?size=${square}`));
     const left = page.getByLabel('Lost on the left');
@@ -160,7 +170,9 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     ]);
     expect(readFileSync((await download.path())!, 'utf8')).toMatch(/width="[\d.]+mm"/);
   });
+});
 
+test('a size is matted and wrapped, and what it is printed from is made', async ({ page }) => {
   await test.step('a mat with the framer’s tolerances: held against the worst, advised in figures, listed for cutting', async () => {
     await page.goto(at(`/mount?size=${square}`));
     await page.getByRole('button', { name: 'Record who cuts' }).click();
@@ -244,96 +256,6 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     ).toBeVisible();
   });
 
-  await test.step('a roll of mixed works: received, nested, moved by hand, queued, printed; the stock is charged', async () => {
-    const other = (await act(page, 'recordWork', { ...WORK, title: 'Second Boat', size: '300 x 300 mm' }))
-      .id;
-    await act(page, 'offerFormat', { workId: other, size: '300 x 200 mm', family: 'own' });
-    const paper = (
-      await act(page, 'recordPaper', {
-        name: 'Test Rag',
-        base: 'cotton',
-        surface: 'matte',
-        gsm: 300,
-        thickness: '0.5 mm',
-        brightener: 'none',
-        mayRoll: true,
-        scuffs: true,
-        dryHours: 24,
-        pricePerM2: '20',
-        sizes: '',
-        permanence: '',
-        notes: '',
-      })
-    ).id;
-    await page.goto('/papers');
-    await page.getByRole('button', { name: 'Receive a lot of Test Rag' }).click();
-    await fill(page, {
-      Lot: 'T-1',
-      'Width of the roll': '610 mm',
-      'Its length': '5000 mm',
-      'What all of it cost, EUR': '50',
-    });
-    await page.getByRole('button', { name: 'Put it in the drawer' }).click();
-    await said(page, 'Test Rag, T-1, is in the drawer');
-    await expect(page.getByText('610 mm roll: 5 m')).toBeVisible();
-    await page.goto('/papers/layouts');
-    await press(page, 'n');
-    await fill(page, { Name: 'Friday’s roll' });
-    await choose(page, 'Paper', 'Test Rag');
-    await page.getByRole('button', { name: 'Begin it' }).click();
-    await page.waitForURL(/layouts\/./);
-    const add = async (what: string, count: string) => {
-      const finder = page.getByRole('combobox', { name: 'Prints of' });
-      await finder.fill(what);
-      await page
-        .getByRole('option', { name: new RegExp(what) })
-        .first()
-        .click();
-      await fill(page, { 'How many': count });
-      await page.getByRole('button', { name: 'Add prints' }).click();
-    };
-    await add('Pilot Cutter, Wide Water, 200', '3');
-    await said(page, /of roll/);
-    await expect(page.locator('[data-piece]')).toHaveCount(3);
-    await add('Second Boat', '2');
-    await expect(page.locator('[data-piece]')).toHaveCount(5);
-    await fill(page, { 'A proof or strip': 'test strip', 'Its size': '700 x 650 mm' });
-    await page.getByRole('button', { name: 'Add it' }).click();
-    await expect(page.getByText(/at most 600 mm, what the roll has between its margins/)).toBeVisible();
-    await fill(page, { 'Its size': '8 x 2 1/2 in' });
-    await page.getByRole('button', { name: 'Add it' }).click();
-    await expect(page.locator('[data-piece]')).toHaveCount(6);
-    await expect(page.getByText('Proven shortest: nothing can be shorter.')).toBeVisible();
-    await page.getByRole('button', { name: 'For straight cuts' }).click();
-    await expect(page.getByText(/straight cuts? .*free every piece/)).toBeVisible();
-    const piece = page.locator('[data-piece]').last();
-    // Pieces keep still until the page shows what the last act made of them.
-    await expect(piece).toHaveAttribute('tabindex', '0');
-    await piece.focus();
-    await page.keyboard.press('Shift+ArrowRight');
-    await expect(page.getByRole('button', { name: 'Keep what I moved' })).toBeVisible();
-    await page.getByRole('button', { name: 'Put it back' }).click();
-    const [was, first] = [
-      (await piece.boundingBox())!,
-      (await page.locator('[data-piece]').first().boundingBox())!,
-    ];
-    await page.mouse.move(was.x + was.width / 2, was.y + was.height / 2);
-    await page.mouse.down();
-    await page.mouse.move(first.x + first.width / 2, first.y + first.height / 2, { steps: 8 });
-    await page.mouse.up();
-    await expect(page.getByText(/too near another, or over the margin/)).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Keep what I moved' })).toBeDisabled();
-    await page.getByRole('button', { name: 'Put it back' }).click();
-    await page.getByRole('button', { name: 'Send to the print queue' }).click();
-    await said(page, /waits to be printed/);
-    await page.getByRole('button', { name: 'It is printed' }).click();
-    await said(page, /of roll left T-1/);
-    await page.goto('/papers');
-    await expect(page.getByText('610 mm roll: 5 m')).toHaveCount(0);
-    await expect(page.getByText(/^610 mm roll: \d(\.\d+)? m;/)).toBeVisible();
-    expect(paper).toBeTruthy();
-  });
-
   await test.step('in an inch studio, millimetres typed are millimetres, and nothing shown drifts', async () => {
     await page.goto(at(`/mount?size=${square}`));
     await page.locator('body').click({ position: { x: 5, y: 5 } });
@@ -345,4 +267,96 @@ test('sizes are made a set, cut by hand and by keys, matted, nested, wrapped, an
     await page.reload();
     await expect(page.getByLabel('Window, wide')).toHaveValue('230 mm');
   });
+});
+
+test('a roll of mixed works: received, nested, moved by hand, queued, printed; the stock is charged', async ({
+  page,
+}) => {
+  const other = (await act(page, 'recordWork', { ...WORK, title: 'Second Boat', size: '300 x 300 mm' }))
+    .id;
+  await act(page, 'offerFormat', { workId: other, size: '300 x 200 mm', family: 'own' });
+  const paper = (
+    await act(page, 'recordPaper', {
+      name: 'Test Rag',
+      base: 'cotton',
+      surface: 'matte',
+      gsm: 300,
+      thickness: '0.5 mm',
+      brightener: 'none',
+      mayRoll: true,
+      scuffs: true,
+      dryHours: 24,
+      pricePerM2: '20',
+      sizes: '',
+      permanence: '',
+      notes: '',
+    })
+  ).id;
+  await page.goto('/papers');
+  await page.getByRole('button', { name: 'Receive a lot of Test Rag' }).click();
+  await fill(page, {
+    Lot: 'T-1',
+    'Width of the roll': '610 mm',
+    'Its length': '5000 mm',
+    'What all of it cost, EUR': '50',
+  });
+  await page.getByRole('button', { name: 'Put it in the drawer' }).click();
+  await said(page, 'Test Rag, T-1, is in the drawer');
+  await expect(page.getByText('610 mm roll: 5 m')).toBeVisible();
+  await page.goto('/papers/layouts');
+  await press(page, 'n');
+  await fill(page, { Name: 'Friday’s roll' });
+  await choose(page, 'Paper', 'Test Rag');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.waitForURL(/layouts\/./);
+  const add = async (what: string, count: string) => {
+    const finder = page.getByRole('combobox', { name: 'Prints of' });
+    await finder.fill(what);
+    await page
+      .getByRole('option', { name: new RegExp(what) })
+      .first()
+      .click();
+    await fill(page, { 'How many': count });
+    await page.getByRole('button', { name: 'Add prints' }).click();
+  };
+  await add('Pilot Cutter, Wide Water, 200', '3');
+  await said(page, /of roll/);
+  await expect(page.locator('[data-piece]')).toHaveCount(3);
+  await add('Second Boat', '2');
+  await expect(page.locator('[data-piece]')).toHaveCount(5);
+  await fill(page, { 'A proof or strip': 'test strip', 'Its size': '700 x 650 mm' });
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText(/at most 600 mm, what the roll has between its margins/)).toBeVisible();
+  await fill(page, { 'Its size': '8 x 2 1/2 in' });
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.locator('[data-piece]')).toHaveCount(6);
+  await expect(page.getByText('Proven shortest: nothing can be shorter.')).toBeVisible();
+  await page.getByRole('button', { name: 'For straight cuts' }).click();
+  await expect(page.getByText(/straight cuts? .*free every piece/)).toBeVisible();
+  const piece = page.locator('[data-piece]').last();
+  // Pieces keep still until the page shows what the last act made of them.
+  await expect(piece).toHaveAttribute('tabindex', '0');
+  await piece.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(page.getByRole('button', { name: 'Keep what I moved' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  const [was, first] = [
+    (await piece.boundingBox())!,
+    (await page.locator('[data-piece]').first().boundingBox())!,
+  ];
+  await page.mouse.move(was.x + was.width / 2, was.y + was.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(first.x + first.width / 2, first.y + first.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByText(/too near another, or over the margin/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep what I moved' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Send to the print queue' }).click();
+  await said(page, /waits to be printed/);
+  await page.getByRole('button', { name: 'It is printed' }).click();
+  await said(page, /of roll left T-1/);
+  await page.goto('/papers');
+  await expect(page.getByText('610 mm roll: 5 m')).toHaveCount(0);
+  await expect(page.getByText(/^610 mm roll: \d(\.\d+)? m;/)).toBeVisible();
+  expect(paper).toBeTruthy();
 });

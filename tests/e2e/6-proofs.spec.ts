@@ -185,7 +185,7 @@ test('colour from the profile to the first sheet: soft proof, gamut, distance, a
   });
 });
 
-test('colour from the practised loop to the inspected print: comparing back, the reference, staleness, inspection', async ({
+test('colour in the practised loop: printed, scanned, compared back, the advice taken', async ({
   page,
 }) => {
   await test.step('the loop practised: a whole, made smaller; compared; the advice begins the next round', async () => {
@@ -239,7 +239,11 @@ test('colour from the practised loop to the inspected print: comparing back, the
       'the adjustment, as comparing back advised',
     );
   });
+});
 
+test('colour from the reference to the inspected print: judged, staleness, inspection', async ({
+  page,
+}) => {
   await test.step('judged, it is the reference; the client is sent a page that needs nothing else', async () => {
     await page.goto(`/works/${work}/proofs`);
     await page.getByRole('button', { name: 'Judge it' }).first().click();

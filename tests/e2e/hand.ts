@@ -80,18 +80,33 @@ const wayTo = (what: Locator) =>
   what.evaluate((it: HTMLElement) => {
     const here = document.activeElement;
     if (here === it) return 'here';
-    const isAhead = (other: Element) =>
-      !here || here === document.body || here.compareDocumentPosition(other) & 4 ? 'Tab' : 'Shift+Tab';
-    if (it.tabIndex >= 0) return isAhead(it);
+    /** By Tab, in one go half as many stops as lie between: some of them may be one. */
+    const byTab = (other: Element) => {
+      const from = here ?? document.body;
+      const isAhead = from === document.body || (from.compareDocumentPosition(other) & 4) > 0;
+      const stops = [
+        ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, textarea, [tabindex]'),
+      ].filter((stop) => {
+        if (stop.tabIndex < 0 || stop.matches(':disabled') || !stop.checkVisibility()) return false;
+        const isPastHere = from === document.body || (from.compareDocumentPosition(stop) & 4) > 0;
+        const isPastOther = (other.compareDocumentPosition(stop) & 4) > 0;
+        return isAhead ? isPastHere && !isPastOther : !isPastHere && isPastOther;
+      });
+      return { key: isAhead ? 'Tab' : 'Shift+Tab', times: Math.max(1, Math.floor(stops.length / 2)) };
+    };
+    if (it.tabIndex >= 0) return byTab(it);
     // One of several that are one stop together: to the one that is it now, then along.
     const list = it.closest('table, [role=grid], [role=list], [role=radiogroup], [role=tablist], ul, ol');
     if (list?.contains(here)) {
       const isAfter = (here!.compareDocumentPosition(it) & 4) > 0;
       // Where several stand beside each other, up and down go to another row.
-      if (list.getAttribute('data-layout') === 'grid') return isAfter ? 'ArrowRight' : 'ArrowLeft';
-      return isAfter ? 'ArrowDown' : 'ArrowUp';
+      const along =
+        list.getAttribute('data-layout') === 'grid'
+          ? (['ArrowRight', 'ArrowLeft'] as const)
+          : (['ArrowDown', 'ArrowUp'] as const);
+      return { key: along[isAfter ? 0 : 1], times: 1 };
     }
-    return list ? isAhead(list) : isAhead(it);
+    return byTab(list ?? it);
   });
 
 /** More stops than any page has. */
@@ -101,7 +116,7 @@ async function reach(what: Locator): Promise<void> {
   await expect(what).toBeVisible();
   for (let i = 0; i < MOST_STOPS; i++) {
     const way = await wayTo(what);
-    if (way !== 'here') await what.page().keyboard.press(way);
+    if (way !== 'here') for (let n = 0; n < way.times; n++) await what.page().keyboard.press(way.key);
     else {
       // A sheet that was just put away gives the focus back with the next drawing.
       await drawn(what);

@@ -14,19 +14,19 @@ import { writeTiff } from '../../src/imaging/tiff';
 import { mouse, type Hand } from './hand';
 
 /** A page is gone to when it answers: what is typed into it before its script runs is lost. */
-export const test = base.extend({
-  page: async ({ page }, use) => {
-    const goTo = page.goto.bind(page);
-    page.goto = async (url, options) => {
-      const response = await goTo(url, options);
-      await page.waitForFunction(
-        () => !document.querySelector('script[src*="_next"]') || document.documentElement.dataset.answers,
-      );
-      return response;
-    };
-    await use(page);
-  },
-});
+export function answering(page: Page): Page {
+  const goTo = page.goto.bind(page);
+  page.goto = async (url, options) => {
+    const response = await goTo(url, options);
+    await page.waitForFunction(
+      () => !document.querySelector('script[src*="_next"]') || document.documentElement.dataset.answers,
+    );
+    return response;
+  };
+  return page;
+}
+
+export const test = base.extend({ page: ({ page }, use) => use(answering(page)) });
 
 /** The studio in which things are made: its shelves are full. */
 export const CRAFT = `http://127.0.0.1:${process.env.GLASSINE_E2E_CRAFT_PORT}`;

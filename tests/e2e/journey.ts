@@ -1,20 +1,36 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { keys, thumb, type Hand } from './hand';
-import { choose, fill, makeTiff, press, readPdf, said, test } from './hands';
+import { answering, choose, fill, makeTiff, press, readPdf, said, test } from './hands';
+
+type Traveller = { page: Page; request: APIRequestContext; hand: Hand };
 
 /** One work in an empty studio, from the original to the posted print: by a mouse, by the keys alone, or by a thumb. */
-export async function journey({
-  page,
-  request,
-  hand,
-}: {
-  page: Page;
-  request: APIRequestContext;
-  hand: Hand;
-}): Promise<void> {
-  /** What has a key of its own is done by it, where there are keys. */
-  const byKey = (key: string, button: RegExp) =>
-    hand === thumb ? hand.press(page.getByRole('button', { name: button }).first()) : press(page, key);
+export function journey(hand: Hand): void {
+  // One window from the first half to the last, as a person has.
+  let page: Page;
+  test.beforeAll(async ({ browser }) => {
+    page = answering(await browser.newPage());
+  });
+  test.afterAll(() => page.close());
+
+  test('from the original to its sizes', ({ request }) => toTheSizes({ page, request, hand }));
+  test('from the shelf to the accepted proof', ({ request }) => toTheProof({ page, request, hand }));
+  test('from the price to the posted print', ({ request }) => toThePost({ page, request, hand }));
+}
+
+/** What the strip over every page says the next step is: it follows the records, not what was pressed. */
+const strip = (page: Page) => page.getByRole('complementary', { name: 'The whole way' });
+const expectNext = (page: Page, step: string, says: string) =>
+  expect(strip(page)).toContainText(new RegExp(`Next: ${step}. ${says}`));
+
+async function goToStation({ page, hand }: Traveller, station: string): Promise<void> {
+  await page.goto('/works');
+  await hand.press(page.getByRole('link', { name: /Night Ferry/ }));
+  await hand.press(page.getByRole('link', { name: new RegExp(`^${station}`, 'i') }));
+  await page.waitForURL(new RegExp(`/${station}$`));
+}
+
+async function toTheSizes({ page, hand }: Traveller): Promise<void> {
   await test.step('an empty studio says what belongs here; it is given a name', async () => {
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'A clear bench' })).toBeVisible();
@@ -46,18 +62,14 @@ export async function journey({
     await expect(page.getByText(/none: untagged/)).toBeVisible();
   });
 
-  /** What the strip over every page says the next step is: it follows the records, not what was pressed. */
-  const led = page.getByRole('complementary', { name: 'The whole way' });
-  const expectNext = (step: string, says: string) =>
-    expect(led).toContainText(new RegExp(`Next: ${step}. ${says}`));
   await test.step('the whole way: the picture is there, and the next step is kept over every page', async () => {
     await page.goto('/guide');
     const steps = page.getByRole('list', { name: 'Steps of the whole way' }).getByRole('listitem');
     await expect(steps).toHaveCount(13);
     await expect(steps.first()).toContainText('3000 × 2250 px are here.');
     await hand.press(page.getByRole('button', { name: 'Keep the next step over every page' }));
-    await expectNext('Say what the original is', 'May it be printed\\? It is noted: not yet');
-    await hand.press(led.getByRole('link', { name: 'Go there' }));
+    await expectNext(page, 'Say what the original is', 'May it be printed\\? It is noted: not yet');
+    await hand.press(strip(page).getByRole('link', { name: 'Go there' }));
     await page.waitForURL(/\/original$/);
   });
 
@@ -79,7 +91,7 @@ export async function journey({
     await said(page, 'Night Ferry is recorded.');
     await expect(page.getByRole('heading', { name: 'Night Ferry', level: 1 })).toBeVisible();
     await expect(page.getByText('381 × 285.8 mm').first()).toBeVisible();
-    await expectNext('Offer a size that its pixels hold', 'No size is offered yet');
+    await expectNext(page, 'Offer a size that its pixels hold', 'No size is offered yet');
   });
 
   await test.step('sizes: the ladder judges, a tick offers, the border is per side', async () => {
@@ -104,7 +116,10 @@ export async function journey({
       'on a sheet of 290 × 243.1 mm',
     );
   });
+}
 
+async function toTheProof(traveller: Traveller): Promise<void> {
+  const { page, hand } = traveller;
   await test.step('papers, a route, a shelf and a carrier', async () => {
     const record = async (show: string, values: Record<string, string>, says: string) => {
       await page.goto(`/papers?show=${show}`);
@@ -165,15 +180,8 @@ export async function journey({
     );
   });
 
-  const workUrl = async (station: string) => {
-    await page.goto('/works');
-    await hand.press(page.getByRole('link', { name: /Night Ferry/ }));
-    await hand.press(page.getByRole('link', { name: new RegExp(`^${station}`, 'i') }));
-    await page.waitForURL(new RegExp(`/${station}$`));
-  };
-
   await test.step('proofs: a whole proof is recorded, judged wet only with a reason, and becomes the reference', async () => {
-    await workUrl('proofs');
+    await goToStation(traveller, 'proofs');
     await hand.press(page.getByRole('button', { name: /^Record a round/ }));
     await fill(page, { 'What it cost, EUR': '1.80' }, hand);
     await hand.press(page.getByRole('button', { name: 'Record it' }));
@@ -186,11 +194,18 @@ export async function journey({
     await hand.press(page.getByRole('button', { name: 'Go on all the same' }));
     await said(page, /^Accepted\. Prints of 240 × 180 mm on Harrow Rag 310 are held against it/);
     await expect(page.getByText('accepted, the reference')).toBeVisible();
-    await expectNext('Give it a price', 'No price yet');
+    await expectNext(page, 'Give it a price', 'No price yet');
   });
+}
+
+async function toThePost(traveller: Traveller): Promise<void> {
+  const { page, request, hand } = traveller;
+  /** What has a key of its own is done by it, where there are keys. */
+  const byKey = (key: string, button: RegExp) =>
+    hand === thumb ? hand.press(page.getByRole('button', { name: button }).first()) : press(page, key);
 
   await test.step('price: what it costs, what is kept, every cent in one bar', async () => {
-    await workUrl('price');
+    await goToStation(traveller, 'price');
     await expect(page.getByTestId('solved')).toContainText('EUR');
     await fill(page, { 'To keep, % of the price': '60' }, hand);
     const bar = page.getByRole('img', { name: /^Of .* EUR: / });
@@ -203,7 +218,7 @@ export async function journey({
   });
 
   await test.step('edition: limited to 5, two printed, passed and signed by key', async () => {
-    await workUrl('edition');
+    await goToStation(traveller, 'edition');
     await hand.press(page.getByRole('button', { name: /^Open an edition/ }));
     await choose(page, 'Kind', 'limited to a number', hand);
     await fill(page, { 'Run of': '5', 'Artist’s proofs': '1' }, hand);
@@ -226,7 +241,7 @@ export async function journey({
     await expect(page.getByRole('row', { name: /^1\/5, ready/ })).toBeVisible();
     await hand.press(page.getByRole('button', { name: /^Undo/ }));
     await said(page, 'Taken back: 1–2 of 5: signed.');
-    await expectNext('Look it over, and sign it', '0 to look over, 2 to sign');
+    await expectNext(page, 'Look it over, and sign it', '0 to look over, 2 to sign');
     await expect(page.getByRole('row', { name: /^2\/5, to sign/ })).toBeVisible();
     await byKey('s', /^Sign 2/);
     await expect(page.getByRole('row', { name: /^2\/5, ready/ })).toBeVisible();
@@ -276,9 +291,9 @@ export async function journey({
     await said(page, /Order 101 is sealed\. Write the name, order 101/);
     await hand.press(page.getByRole('button', { name: 'It has gone' }));
     await said(page, 'Order 101 is on its way.');
-    await expect(led).toContainText('13 of 13 done. It has gone the whole way.');
-    await hand.press(led.getByRole('button', { name: 'Put this away' }));
-    await expect(led).toBeHidden();
+    await expect(strip(page)).toContainText('13 of 13 done. It has gone the whole way.');
+    await hand.press(strip(page).getByRole('button', { name: 'Put this away' }));
+    await expect(strip(page)).toBeHidden();
     await expect(page.getByText(/Coast Post large letter, 4\.10/)).toBeVisible();
   });
 

@@ -12,6 +12,7 @@ import { reading, resumeIntakes } from '@/studio/capture/reading';
 import { bundled } from './helpers/bundle';
 import { folder, saved, tiff } from './helpers/files';
 import { emptyStudio, furnished, numbersOf, order, refused, withPrints } from './helpers/house';
+import { often } from './helpers/trials';
 
 const child = (script: string, ...args: string[]): ChildProcess =>
   spawn(process.execPath, [bundled(`tests/unit/helpers/${script}.ts`), ...args], {
@@ -172,12 +173,11 @@ test('two readers of one number cannot both print it', async () => {
   ).toBe('printed');
 });
 
-const PROCESSES = 8;
+const PROCESSES = often(8, 4);
 /** As many acts as a quick run affords; the full trial goes on for a minute. */
-const SELLING =
-  process.env.GLASSINE_TRIALS === 'full' ? { acts: Infinity, ms: 60_000 } : { acts: 60, ms: 40_000 };
+const SELLING = { acts: often(Infinity, 36), ms: often(60_000, 40_000) };
 
-test('eight processes reserve, sell, pick and cancel, one after another killed in the middle: nothing sold twice, nothing lost', async () => {
+test('many processes reserve, sell, pick and cancel, one after another killed in the middle: nothing sold twice, nothing lost', async () => {
   const f = await furnished({ withMaster: false });
   const { editionId } = await withPrints(f, 24, 20);
   let seed = 0;

@@ -16,6 +16,13 @@ export type Cell = {
 export type Limits = { mean: number; p95: number };
 export const USUAL_LIMITS: Limits = { mean: 3, p95: 6 };
 
+/** What a capture itself may be off by. */
+export type Floor = {
+  mean: number;
+  p95: number;
+  /** Read from one photograph's bare paper, not from a second capture. */ of?: 'bare paper';
+};
+
 export type Comparison = {
   cells: number;
   outCells: number;
@@ -28,8 +35,11 @@ export type Comparison = {
   slope: number;
   /** Chroma of the proof over that of the picture. */
   chroma: number;
-  /** What two captures of the same page differ by; null where there is only one. */
-  floor: { mean: number; p95: number } | null;
+  /**
+   * What two captures of the same page differ by; of one photograph, what is left of its bare paper's differences; null where
+   * there is one scan only.
+   */
+  floor: Floor | null;
   finding: Finding;
   /** What the next round would be adjusted by, in place of what this one was. */
   advice: Adjustment;
@@ -132,7 +142,7 @@ function verdict({
     { name: '95th percentile', value: p95.toFixed(2), unit: 'ΔE00' },
     { name: 'limits', value: `${limits.mean} and ${limits.p95}`, unit: 'ΔE00' },
     {
-      name: floor ? 'floor of a repeat capture' : 'floor assumed, one capture only',
+      name: floorName(floor),
       value: f.mean.toFixed(2),
       unit: 'ΔE00',
     },
@@ -153,7 +163,7 @@ function verdict({
     return {
       verdict: 'care',
       word: 'cannot be told',
-      says: `Within the limits only by less than the capture can tell: ${figures}. ${floor ? 'Capture with less noise, or proof once more with the advice.' : 'Capture the same page twice, so that the floor is known.'}${apart}`,
+      says: `Within the limits only by less than the capture can tell: ${figures}. ${floor && !floor.of ? 'Capture with less noise, or proof once more with the advice.' : 'Capture the same page twice, so that the floor is known.'}${apart}`,
       because,
     };
   return {
@@ -162,6 +172,11 @@ function verdict({
     says: `Outside the limits: ${figures}.${apart}`,
     because,
   };
+}
+
+function floorName(floor: Floor | null): string {
+  if (!floor) return 'floor assumed, one capture only';
+  return floor.of ? 'floor read from the bare paper of one photograph' : 'floor of a repeat capture';
 }
 
 /** Least squares through the middle of both. */
@@ -312,6 +327,7 @@ export type ComparedBody =
       scale: number;
       degrees: number;
       turned?: 0 | 90 | 180 | 270;
+      photographed?: { keystone: number; stops: number };
       variants: { number: number; says: string; mean: number }[];
     } & Comparison)
   | {

@@ -1,3 +1,4 @@
+import { solveLinear } from '../linear';
 import { evened, gradient, smaller, type Plane } from './plane';
 import { inverse, type Similarity } from './similarity';
 
@@ -20,6 +21,22 @@ function seenBy(p: Plane, q: Plane, t: Similarity): Uint8Array {
       if (u >= 0 && v >= 0 && u <= q.width && v <= q.height) mask[y * p.width + x] = 1;
     }
   return mask;
+}
+
+/** Moved by less than this, in pixels, what the two share is what it was. */
+const SETTLED = 0.25;
+
+/** How far two places of a picture are apart, at the corner where they are farthest. */
+function farthest(p: Plane, t: Similarity, u: Similarity): number {
+  const corners = [0, p.width].flatMap((x) => [0, p.height].map((y) => [x, y] as const));
+  return Math.max(
+    ...corners.map(([x, y]) =>
+      Math.hypot(
+        (t.a - u.a) * x - (t.b - u.b) * y + t.tx - u.tx,
+        (t.b - u.b) * x + (t.a - u.a) * y + t.ty - u.ty,
+      ),
+    ),
+  );
 }
 
 /**
@@ -61,8 +78,10 @@ export function refined(
         evened(B, 5, seenBy(B, A, inverse(small))),
         small,
       );
+      const moved = farthest(A, small, result.t);
       small = result.t;
       likeness = result.likeness;
+      if (moved < SETTLED) break;
     }
     t = { a: (small.a * kA) / kB, b: (small.b * kA) / kB, tx: small.tx / kB, ty: small.ty / kB };
   }
@@ -162,7 +181,7 @@ function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; l
       return { t: start, likeness: -1 };
     likeness = aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : -1;
     const more = (n: number) => n * 1.001 + 1e-6;
-    const d = solve4([
+    const d = solveLinear([
       [more(n00), n01, n02, n03, g0],
       [n01, more(n11), n12, n13, g1],
       [n02, n12, more(n22), n23, g2],
@@ -179,23 +198,4 @@ function leastSquares(A: Plane, B: Plane, start: Similarity): { t: Similarity; l
     if (Math.abs(d[0]!) + Math.abs(d[1]!) + Math.abs(d[2]!) + Math.abs(d[3]!) < 0.004) break;
   }
   return { t, likeness };
-}
-
-/** Four equations, each with its right side last; null where they say nothing. */
-function solve4(m: number[][]): number[] | null {
-  for (let i = 0; i < 4; i++) {
-    const p = m
-      .slice(i)
-      .reduce((best, row, k) => (Math.abs(row[i]!) > Math.abs(m[best]![i]!) ? i + k : best), i);
-    [m[i], m[p]] = [m[p]!, m[i]!];
-    if (Math.abs(m[i]![i]!) < 1e-12) return null;
-    for (let r = i + 1; r < 4; r++) {
-      const f = m[r]![i]! / m[i]![i]!;
-      for (let c = i; c < 5; c++) m[r]![c]! -= f * m[i]![c]!;
-    }
-  }
-  const x = [0, 0, 0, 0];
-  for (let i = 3; i >= 0; i--)
-    x[i] = (m[i]![4]! - m[i]!.slice(i + 1, 4).reduce((a, v, k) => a + v * x[i + 1 + k]!, 0)) / m[i]![i]!;
-  return x;
 }

@@ -94,12 +94,13 @@ export function evened(p: Plane, radius: number, mask?: Uint8Array): Plane {
     square = new Float32Array(n);
   for (let i = 0; i < n; i++)
     if (ones[i]) {
-      apart[i] = data[i]! - mean[i]! / Math.max(1e-6, count[i]!);
-      square[i] = apart[i]! ** 2;
+      const off = data[i]! - mean[i]! / Math.max(1e-6, count[i]!);
+      apart[i] = off;
+      square[i] = off * off;
     }
   const spread = boxed(square, width, height, radius);
   for (let i = 0; i < n; i++)
-    apart[i] = ones[i] ? apart[i]! / Math.sqrt(spread[i]! / Math.max(1e-6, count[i]!) + QUIET ** 2) : 0;
+    if (ones[i]) apart[i]! /= Math.sqrt(spread[i]! / Math.max(1e-6, count[i]!) + QUIET * QUIET);
   return { width, height, data: apart };
 }
 

@@ -413,7 +413,7 @@ describe('finding a picture', () => {
     ).not.toHaveProperty('straighten');
   });
   test('on a blank page nothing is found', () => {
-    expect(findPicture(one, { ...one, data: new Float32Array(one.data.length).fill(53) }, 3)).toBeNull();
+    expect(findPicture(one, { ...one, data: new Float32Array(one.data.length).fill(53) })).toBeNull();
   });
   test('pictures too small to tell are refused', () => {
     expect(() => findPicture({ ...one, width: 10 }, one)).toThrow('at least 24');

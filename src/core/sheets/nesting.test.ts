@@ -5,6 +5,7 @@ import { layOnSheet, sheetFinding } from './nup';
 import { nestRoll, rowsLength } from './roll';
 import { layMixed } from './mixed';
 import { nestStraight } from './straight';
+import { often } from '../../../tests/unit/helpers/trials';
 
 const side = fc.integer({ min: 40, max: 560 }).map((mm) => mm * 1_000);
 const piece = fc.record({
@@ -128,7 +129,7 @@ describe('pieces of one size on a sheet', () => {
           );
         },
       ),
-      { numRuns: 300 },
+      { numRuns: often(300, 100) },
     );
   });
 
@@ -166,7 +167,7 @@ describe('pieces of one size on a sheet', () => {
             gutter: 0,
           }).count === most(w, h, a, b),
       ),
-      { numRuns: 60 },
+      { numRuns: often(60, 20) },
     );
   });
 
@@ -324,7 +325,7 @@ describe('pieces of any works on a roll', () => {
         }
         expect(nestRoll({ ...q, effort: 20_000 }).length).toBeLessThanOrEqual(rowsLength(q));
       }),
-      { numRuns: 60 },
+      { numRuns: often(60, 20) },
     );
   });
 
@@ -338,7 +339,7 @@ describe('pieces of any works on a roll', () => {
         expect(cuts).not.toBeNull();
         expect(cutUp(cuts!, area, straight.placements)).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: often(60, 20) },
     );
   });
 

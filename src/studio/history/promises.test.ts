@@ -35,6 +35,7 @@ import { ACTIONS, performByName } from '../registry';
 import { benchLinesToday } from '../reports/bench';
 import type { Studio } from '../studio';
 import { loadWorkPage } from '../works/workPage';
+import { often } from '../../../tests/unit/helpers/trials';
 
 const SUPPLY = {
   name: 'Board A4',
@@ -208,8 +209,7 @@ describe('two windows', () => {
   });
 });
 
-/** As many acts as a quick run affords; `npm run trials` does many more. */
-const ACTS = process.env.GLASSINE_TRIALS === 'full' ? 6_000 : 700;
+const ACTS = often(6_000, 350);
 
 describe('undo restores every column', () => {
   const UNDONE = new Map<string, number>();

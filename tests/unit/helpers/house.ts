@@ -1,8 +1,6 @@
-import { createHash } from 'node:crypto';
-import { access, cp, mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { ImagingPool } from '@/imaging/pool';
-import { Store } from '@/store/db';
 import { handleImpressions, printImpressions } from '@/studio/editions/impressionActions';
 import { recordSupply } from '@/studio/orders/shelfActions';
 import { recordPaper } from '@/studio/papers/paperActions';
@@ -18,6 +16,7 @@ import { setPrice } from '@/studio/prices/priceActions';
 import { takeInMaster } from '@/studio/capture/intake';
 import type { Signing } from '@/core/edition/impressionStates';
 import { folder, inPieces, tiff } from './files';
+import { copyStudio, emptyFolder, madeOnce, stampOf } from './made';
 
 const open: Studio[] = [];
 /** One set for all studios of a test file: a worker takes a second to start. */
@@ -27,65 +26,12 @@ afterAll(async () => {
   await workers.end();
 });
 
-/** All that is in a folder of the house, as one short name. */
-async function stampOf(folderName: string, isOf: RegExp): Promise<string> {
-  const hash = createHash('sha256');
-  const from = join(process.cwd(), folderName);
-  const names = (await readdir(from, { recursive: true })).filter((name) => isOf.test(name));
-  for (const name of names.sort()) hash.update(name).update(await readFile(join(from, name)));
-  return hash.digest('hex').slice(0, 24);
-}
-
-/**
- * A folder that is made once for all test files, as long as nothing changes that it is made of. Test files that make it at the
- * same time each make one; the first to be done is kept.
- */
-async function madeOnce(name: string, make: (dir: string) => Promise<void>): Promise<string> {
-  const path = join(process.cwd(), 'test-results/made', name);
-  const isThere = () =>
-    access(path).then(
-      () => true,
-      () => false,
-    );
-  if (await isThere()) return path;
-  const passing = `${path}.${process.pid}.part`;
-  await mkdir(passing, { recursive: true });
-  await make(passing);
-  await rename(passing, path).catch(async (error: unknown) => {
-    if (!(await isThere())) throw error;
-    await rm(passing, { recursive: true, force: true });
-  });
-  return path;
-}
-
-/** A closed studio, as others may be copied from it: its side files are empty by now. */
-const copyStudio = (from: string, to: string) =>
-  cp(from, to, { recursive: true, filter: (name) => !/-(wal|shm)$/.test(name) });
-
-let template: Promise<string> | null = null;
-
-/** An empty database: bringing one up to date takes most of a second. */
-const emptyDatabase = async () =>
-  madeOnce(`glassine-empty-${await stampOf('src/store', /\.(ts|sql|json)$/)}`, async (passing) => {
-    const dir = await folder();
-    await (await Store.open(dir)).close();
-    await copyStudio(dir, passing);
-  });
-
-/** A folder with an empty database. */
-async function newFolder(): Promise<string> {
-  template ??= emptyDatabase();
-  const dir = await folder();
-  await copyStudio(await template, dir);
-  return dir;
-}
-
 /** A studio of its own, empty, closed when the test file ends. */
 export async function emptyStudio(options: Partial<StudioOptions> = {}): Promise<Studio> {
   // A folder that was there before may be opened to see what a restart does: that needs workers that end with it.
   const own = options.dataDir
     ? { dataDir: options.dataDir }
-    : { dataDir: await newFolder(), imaging: workers };
+    : { dataDir: await emptyFolder(), imaging: workers };
   const studio = await Studio.open({ ...own, ...options });
   open.push(studio);
   return studio;
@@ -222,7 +168,7 @@ async function furnishOnce(withMaster: boolean) {
   const made = await madeOnce(
     `glassine-${withMaster ? 'furnished' : 'without-picture'}-${stamp}`,
     async (passing) => {
-      const dataDir = await newFolder();
+      const dataDir = await emptyFolder();
       const studio = await Studio.open({ dataDir, imaging: workers });
       const ids = await furnish(studio, withMaster ? undefined : null);
       await studio.close();

@@ -25,6 +25,11 @@ export function CapturesPanel({ desk, untagged }: { desk: Comparing; untagged: b
           accept={PICTURES}
           onFile={desk.takeCapture('second')}
         />
+        <Small>
+          A scan lies flat, within 3° of the glass’s edge. A photograph shows all of the page with its
+          bare border, from within 15° of straight above: light that falls off, and a wrong white, are
+          evened by that border.
+        </Small>
         {untagged && (
           <Select
             label="The untagged master’s numbers mean"

@@ -98,7 +98,7 @@ function Figures({ body: b }: { body: ScanBody }) {
         [
           'Floor',
           b.floor
-            ? `${b.floor.mean.toFixed(2)} ΔE00, from a repeat capture`
+            ? `${b.floor.mean.toFixed(2)} ΔE00, from ${b.floor.of ? 'the bare paper of one photograph' : 'a repeat capture'}`
             : 'not known: one capture only',
         ],
         ['Bias', `L* ${signed(b.bias.L)}, a* ${signed(b.bias.a)}, b* ${signed(b.bias.b)}`],
@@ -107,6 +107,10 @@ function Figures({ body: b }: { body: ScanBody }) {
         [
           'Found',
           `likeness ${b.likeness.toFixed(2)}, turned ${b.degrees.toFixed(1).replace('-', '−')}°${upright}`,
+        ],
+        b.photographed !== undefined && [
+          'Photographed',
+          `opposite sides differ by ${(b.photographed.keystone * 100).toFixed(0)} %; the light by ${b.photographed.stops.toFixed(1)} stops across the page, evened by its bare paper`,
         ],
         ['Cells', `${b.cells} compared${hatched}`],
         nearest.length > 0 && ['Nearest variant', nearest.join('; ')],
