@@ -17,6 +17,8 @@ const IN_PHOTOGRAPH = [0.94, 0.84, 0.75, 0.66, 0.58];
 const BETWEEN = [0.3, 0.5, 0.7];
 /** So much more like must a page be when it is seen aslant, or it was seen square on. */
 const PLAINLY = 0.02;
+/** So many neighbouring sizes are tried before the likest of them is looked at: the very first may be a near miss. */
+const TOGETHER = 9;
 /** Alike enough to stop looking further. */
 const SURE = 0.75;
 /** How long the copies are on which a place that was found is made exact, were they square, px. */
@@ -78,13 +80,15 @@ export function findPicture(
       coarse = Math.min(2.2 * square, square * Math.sqrt(aspect));
     const seen: Rough[] = [];
     let isSure = false;
-    for (const size of sizes) {
-      const now = turns
-        .flatMap((degrees) => roughly(ones, others, size, degrees, coarse, cache))
+    for (let from = 0; from < sizes.length && !isSure; from += TOGETHER) {
+      const now = sizes
+        .slice(from, from + TOGETHER)
+        .flatMap((size) =>
+          turns.flatMap((degrees) => roughly(ones, others, size, degrees, coarse, cache)),
+        )
         .sort((a, b) => b.score - a.score);
       seen.push(...now);
-      isSure = (now[0]?.score ?? 0) > CLEAR && lookCloser(now.filter(({ score }) => score > CLEAR));
-      if (isSure) break;
+      isSure = lookCloser(now.filter(({ score }) => score > CLEAR));
     }
     if (!isSure)
       lookCloser(seen.filter(({ score }) => score > PROMISING).sort((a, b) => b.score - a.score));
