@@ -227,6 +227,13 @@ test('a size is matted and wrapped, and what it is printed from is made', async 
     await expect(page.getByText(/of the picture lies behind the gaps/)).toBeVisible();
     await expect(page.getByRole('img', { name: /2 panels as they hang/ })).toBeVisible();
     await expect(page.getByText(/1 stick of 2400 mm to buy/)).toBeVisible();
+    // What lies there is sawn first; what is half typed is said, and changes nothing.
+    await fill(page, { 'Offcuts on hand': '2 m; 50 c' });
+    await expect(page.getByText(/Expected lengths one after the other/)).toBeVisible();
+    await fill(page, { 'Offcuts on hand': '2 m; 500 mm' });
+    await expect(
+      page.getByText(/Nothing to buy: all of it comes out of \d offcuts? on hand/),
+    ).toBeVisible();
     await page.getByRole('button', { name: 'Keep this wrap' }).click();
     await said(page, /The wrap of 200 × 200 mm is kept/);
     await fill(page, { 'One diagonal': '282.8 mm', 'The other': '285 mm' });

@@ -192,10 +192,17 @@ export const layoutCalcs = [
   calc({
     name: 'layout.bars',
     says: 'Which pieces to saw from which stick, so that few sticks are bought',
-    units: { 'sticks[].cuts[]': 'µm', 'sticks[].left': 'µm', wasteShare: '0–1 of the sticks bought' },
+    units: {
+      'sticks[].cuts[]': 'µm',
+      'sticks[].left': 'µm',
+      'sticks[].length': 'µm',
+      wasteShare: '0–1 of the sticks bought',
+    },
     source: 'Σ length + kerf × (pieces − 1) ≤ stock; exact search from the fullest-first plan',
     schema: objectSchema({
       stockLength: lengthSchema,
+      otherLengths: Type.Optional(listOf(lengthSchema, { maxItems: 12 })),
+      offcuts: Type.Optional(listOf(lengthSchema, { maxItems: 40 })),
       kerf: lengthSchema,
       cuts: listOf(objectSchema({ length: lengthSchema, count: wholeNumber(1, 400) }), {
         minItems: 1,
@@ -205,6 +212,8 @@ export const layoutCalcs = [
     run: (q) =>
       cutBars({
         stockLength: readLength(q.stockLength, 'stockLength'),
+        otherLengths: q.otherLengths?.map((v, i) => readLength(v, `otherLengths[${i}]`)),
+        offcuts: q.offcuts?.map((v, i) => readLength(v, `offcuts[${i}]`)),
         kerf: readLength(q.kerf, 'kerf'),
         cuts: q.cuts.map((c, i) => ({
           length: readLength(c.length, `cuts[${i}].length`),

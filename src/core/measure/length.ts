@@ -208,3 +208,16 @@ function inchFraction(um: Um): string {
   if (top === 0) return `${sign}${whole}`;
   return `${sign}${whole ? `${whole} ` : ''}${top}/${bottom}`;
 }
+
+/**
+ * Several lengths typed one after the other, between them a semicolon, a comma or a new line; 1,5 stays one figure.
+ *
+ * @throws InputError naming the length that cannot be read
+ * @example parseLengthList('900, 640 mm; 1,2 m', 'mm') // [900000, 640000, 1200000]
+ */
+export const parseLengthList = (typed: string, unit: LengthUnit = 'mm', field = 'lengths'): Um[] =>
+  typed
+    .split(/[;\n]|,(?!\d)/)
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .map((part) => parseLength(part, unit, field));

@@ -1,8 +1,14 @@
 import { InputError } from '../errors';
 import { formatLength, type Um } from '../measure';
+import { sawFromStock } from './barStock';
 
 export type BarCut = { length: Um; count: number };
-export type Stick = { cuts: Um[]; /** Left over after the last cut. */ left: Um };
+export type Stick = {
+  cuts: Um[];
+  /** Left over after the last cut. */ left: Um;
+  /** How long it is, where sticks of several lengths are sawn. */ length?: Um;
+  /** It lay there already, and is not bought. */ isOffcut?: boolean;
+};
 export type BarPlan = {
   sticks: Stick[];
   wasteShare: number;
@@ -20,6 +26,10 @@ const MOST_CUTS = 400;
  * the fullest stick first; then sticks are filled one by one with every choice tried, until the least number is reached
  * that the lengths allow, or the search has had its turn.
  *
+ * With other lengths sold, or offcuts on hand, as little as can be is bought, then as few sticks.
+ *
+ * @param otherLengths more lengths that are sold
+ * @param offcuts what lies there, each once; taken before anything is bought
  * @throws InputError for a piece longer than the stock, a length not above zero, a kerf below zero
  * Source: handbook §7, wrap.
  * @example cutBars({ stockLength: 2400000, kerf: 3000, cuts: [{ length: 800000, count: 2 }, { length: 600000, count: 2 }] }).sticks.length // 2
@@ -28,21 +38,32 @@ export function cutBars({
   stockLength,
   kerf,
   cuts,
+  otherLengths = [],
+  offcuts = [],
 }: {
   stockLength: Um;
   kerf: Um;
   cuts: readonly BarCut[];
+  otherLengths?: readonly Um[];
+  offcuts?: readonly Um[];
 }): BarPlan {
   if (!(stockLength > 0)) throw new InputError('stockLength', stockLength, 'a length above zero');
   if (!(kerf >= 0)) throw new InputError('kerf', kerf, 'nothing below zero; 0 for a shear or a knife');
+  for (const [field, list] of [
+    ['otherLengths', otherLengths],
+    ['offcuts', offcuts],
+  ] as const)
+    for (const [i, length] of list.entries())
+      if (!(length > 0)) throw new InputError(`${field}[${i}]`, length, 'a length above zero');
+  const longest = Math.max(stockLength, ...otherLengths, ...offcuts);
   const lengths = cuts
     .flatMap((c, i) => {
       if (!(c.length > 0)) throw new InputError(`cuts[${i}].length`, c.length, 'a length above zero');
-      if (c.length > stockLength)
+      if (c.length > longest)
         throw new InputError(
           `cuts[${i}].length`,
           formatLength(c.length, 'mm'),
-          `at most the stock length, ${formatLength(stockLength, 'mm')}: buy longer sticks or join two`,
+          `at most the stock length, ${formatLength(longest, 'mm')}: buy longer sticks or join two`,
         );
       return Array.from({ length: c.count }, () => c.length);
     })
@@ -50,6 +71,14 @@ export function cutBars({
   if (lengths.length > MOST_CUTS)
     throw new InputError('cuts', lengths.length, `up to ${MOST_CUTS} pieces`);
   if (!lengths.length) return { sticks: [], wasteShare: 0, proven: true };
+  if (otherLengths.length || offcuts.length) {
+    const { sticks, proven } = sawFromStock(lengths, kerf, [stockLength, ...otherLengths], offcuts);
+    const bought = sticks.filter(({ isOffcut }) => !isOffcut);
+    const sum = (list: readonly Um[]) => list.reduce((a, b) => a + b, 0);
+    const paidFor = sum(bought.map(({ length }) => length));
+    const used = sum(bought.flatMap((stick) => stick.cuts));
+    return { sticks, wasteShare: paidFor ? 1 - used / paidFor : 0, proven };
+  }
   // A kerf more on both sides of the sum: pieces with their kerf, sticks with one.
   const room = stockLength + kerf,
     sizes = lengths.map((l) => l + kerf);

@@ -30,6 +30,8 @@ export type WrapMount = {
   maxUnbraced: Um;
   barWidth: Um;
   stockLength: Um;
+  /** Other lengths that are sold, and what lies there. */ otherLengths?: Um[];
+  offcuts?: Um[];
   kerf: Um;
   coats: number;
   mlPerM2: number;

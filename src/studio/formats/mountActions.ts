@@ -10,7 +10,7 @@ import { findRows, insertRow, patchRow, removeRow, rowById } from '@/store/rows'
 import { defineAction } from '../action';
 import { day, flag, id, lengthInput, name, objectSchema, orNull, prose } from '../schemas';
 import { noteInJournal } from '../studio';
-import { mountInput, panelsOf, wrapOf, type MountInput } from './mounts';
+import { mountInput, panelsOf, readLengthList, wrapOf, type MountInput } from './mounts';
 
 /** Records someone who cuts, with the tolerances they say they keep and the day they said so. */
 export const recordCutter = defineAction({
@@ -92,6 +92,8 @@ export const keepMount = defineAction({
         const wrap = wrapCanvas(wrapOf(plan, p.face));
         cutBars({
           stockLength: plan.stockLength,
+          otherLengths: plan.otherLengths,
+          offcuts: plan.offcuts,
           kerf: plan.kerf,
           cuts: [...wrap.bars, ...wrap.braces.filter((b) => b.length > 0)],
         });
@@ -189,6 +191,8 @@ async function planOf(db: Db, q: MountInput, unit: UnitSystem): Promise<MountPla
         maxUnbraced: um(q, 'maxUnbraced'),
         barWidth: um(q, 'barWidth'),
         stockLength: um(q, 'stockLength'),
+        otherLengths: readLengthList(q.otherLengths, unit, 'otherLengths'),
+        offcuts: readLengthList(q.offcuts, unit, 'offcuts'),
         kerf: um(q, 'kerf'),
         coats: q.coats,
         mlPerM2: q.mlPerM2,

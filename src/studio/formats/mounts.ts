@@ -1,3 +1,4 @@
+import { parseLength, parseLengthList, type UnitSystem } from '@/core/measure';
 import { type MountPlan } from '@/core/mounting/mount';
 import { panels, WRAP_EDGES, type WrapQuestion } from '@/core/mounting/wrap';
 import type { Db } from '@/store/db';
@@ -21,6 +22,10 @@ export type Mount = Row<'mounts'>;
 export const cuttersAtHand = (db: Db): Promise<Cutter[]> =>
   findRows(db, 'cutters', { archivedAt: null }, { orderBy: ['name'] });
 export const mountsOf = (db: Db, workId: string): Promise<Mount[]> => findRows(db, 'mounts', { workId });
+const lengthList = Type.Union([
+  Type.String({ maxLength: 400 }),
+  Type.Array(lengthInput, { maxItems: 40 }),
+]);
 const lengths = <const K extends readonly string[]>(...names: K) => each(names, lengthInput);
 export const mountInput = taggedUnion('kind', [
   objectSchema({
@@ -50,8 +55,20 @@ export const mountInput = taggedUnion('kind', [
     rows: wholeNumber(1, 9),
     across: oneOf('left out', 'bridged'),
     ...lengths('depth', 'foldOver', 'maxUnbraced', 'barWidth', 'stockLength', 'kerf', 'gap'),
+    otherLengths: Type.Optional(lengthList),
+    offcuts: Type.Optional(lengthList),
   }),
 ]);
+
+/** Lengths that were typed one after the other, or that were understood before. */
+export const readLengthList = (
+  list: Static<typeof lengthList> | undefined,
+  unit: UnitSystem,
+  field: string,
+): number[] =>
+  typeof list === 'string'
+    ? parseLengthList(list, unit, field)
+    : (list ?? []).map((length, i) => parseLength(length, unit, `${field}[${i}]`));
 
 /** The wrap of one panel, as the core asks for it. */
 export const wrapOf = (

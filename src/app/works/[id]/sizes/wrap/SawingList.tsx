@@ -23,7 +23,10 @@ export function SawingList({ worked: w, kerf }: { worked: Worked; kerf: number }
           <tbody>
             {w.bars.sticks.map((s, i) => (
               <tr key={i}>
-                <th scope="row">{i + 1}</th>
+                <th scope="row">
+                  {i + 1}
+                  {s.length !== undefined && `, ${s.isOffcut ? 'offcut' : 'bought'}, ${length(s.length)}`}
+                </th>
                 <td>{s.cuts.map((c) => length(c)).join(' · ')}</td>
                 <td className="n">{length(s.left)}</td>
               </tr>

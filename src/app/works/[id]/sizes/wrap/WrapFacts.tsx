@@ -1,4 +1,6 @@
 'use client';
+import { groupBy } from '@/core/groups';
+import type { Stick } from '@/core/mounting/bars';
 import { toDecimals } from '@/core/measure';
 import { wrapWorking } from '@/core/mounting/wrap';
 import { Working } from '@/ui/Callout';
@@ -39,11 +41,26 @@ export function WrapFacts({ desk, worked: w }: { desk: WrapDesk; worked: Worked 
           <Verdict key={x.word} finding={x} />
         ))}
         <MarkedText kind={w.bars.proven ? 'holds' : 'care'}>
-          {w.bars.sticks.length} {w.bars.sticks.length === 1 ? 'stick' : 'sticks'} of{' '}
-          {length(desk.lengths.um.stockLength)} to buy, {toDecimals(100 * w.bars.wasteShare, 1)} % waste
-          {w.bars.proven ? '; fewer will not do' : '; fewer may do, not all ways were tried'}.
+          {toBuy(w.bars.sticks, desk.lengths.um.stockLength, length)}
+          {w.bars.wasteShare > 0 && `, ${toDecimals(100 * w.bars.wasteShare, 1)} % waste`}
+          {w.bars.proven ? '; less will not do' : '; less may do, not all ways were tried'}.
         </MarkedText>
       </Stack>
     </>
   );
+}
+
+/** "1 stick of 2400 mm to buy, out of 2 offcuts the rest". */
+function toBuy(sticks: readonly Stick[], stockLength: number, length: (um: number) => string): string {
+  const offcuts = sticks.filter(({ isOffcut }) => isOffcut).length;
+  const bought = groupBy(
+    sticks.filter(({ isOffcut }) => !isOffcut),
+    (stick) => stick.length ?? stockLength,
+  );
+  const sum = [...bought]
+    .map(([long, list]) => `${list.length} ${list.length === 1 ? 'stick' : 'sticks'} of ${length(long)}`)
+    .join(' and ');
+  const fromOffcuts = offcuts ? `${offcuts} ${offcuts === 1 ? 'offcut' : 'offcuts'} on hand` : '';
+  if (!sum) return `Nothing to buy: all of it comes out of ${fromOffcuts}`;
+  return `${sum} to buy${fromOffcuts && `, the rest out of ${fromOffcuts}`}`;
 }

@@ -48,6 +48,20 @@ export function WrapFields({ desk }: { desk: WrapDesk }) {
         />
       ))}
       <Field
+        label="Other lengths sold"
+        value={desk.list('otherLengths')}
+        onChange={desk.setList('otherLengths')}
+        wrong={desk.listWrong('otherLengths')}
+        hint="one after the other, with ; between"
+      />
+      <Field
+        label="Offcuts on hand"
+        value={desk.list('offcuts')}
+        onChange={desk.setList('offcuts')}
+        wrong={desk.listWrong('offcuts')}
+        hint="each once; sawn before anything is bought"
+      />
+      <Field
         label="Coats"
         value={counts.coats}
         onChange={desk.setCount('coats')}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { MountModel } from '@/app/models';
 import { useAction } from '@/app/useAction';
-import { numberOrTyped, readNumber } from '@/core/measure';
+import { numberOrTyped, parseLengthList, readNumber } from '@/core/measure';
 import { cutBars } from '@/core/mounting/bars';
 import {
   coatMl,
@@ -26,12 +26,13 @@ const USUAL = {
   kerf: 3_000,
   gap: 20_000,
 };
+type Lists = Record<'otherLengths' | 'offcuts', string>;
 type Counts = { columns: string; rows: string; coats: string; mlPerM2: string };
 
 /** What is typed for a wrap, what it comes to in canvas, bars and coats, and the keeping of it. */
 export function useWrapDesk({ seen, mount }: { seen: Seen; mount: MountModel | null }) {
   const action = useAction();
-  const { unit } = useUnits();
+  const { unit, length } = useUnits();
   const kept = mount?.plan.kind === 'wrap' ? mount.plan : null;
   const lengths = useTypedLengths({ ...USUAL, ...(kept && lengthsOf(kept)) });
   const [edge, setEdge] = useState<WrapEdge>(kept?.edge ?? 'mirrored');
@@ -44,6 +45,13 @@ export function useWrapDesk({ seen, mount }: { seen: Seen; mount: MountModel | n
   });
   const number = (key: keyof Counts) => numberOrTyped(counts[key]);
   const { um } = lengths;
+  /** Lengths one after the other: as they were typed, else the micrometres that were kept. */
+  const [typedLists, setTypedLists] = useState<Partial<Lists>>({});
+  const keptList = (key: keyof Lists) => kept?.[key] ?? [];
+  const listed = (key: keyof Lists) => {
+    const typed = typedLists[key];
+    return typed === undefined ? keptList(key) : attempt(() => parseLengthList(typed, unit, key)).value;
+  };
 
   const worked = attempt(() => {
     const list = panels({
@@ -73,7 +81,13 @@ export function useWrapDesk({ seen, mount }: { seen: Seen; mount: MountModel | n
       wrap,
       plan,
       cuts,
-      bars: cutBars({ stockLength: um.stockLength, kerf: um.kerf, cuts }),
+      bars: cutBars({
+        stockLength: um.stockLength,
+        otherLengths: listed('otherLengths') ?? [],
+        offcuts: listed('offcuts') ?? [],
+        kerf: um.kerf,
+        cuts,
+      }),
       findings: wrapFindings(wrap, unit),
       coated,
       coatMl: Math.ceil(coatMl(coated, readNumber(counts.coats) ?? 0, readNumber(counts.mlPerM2) ?? 0)),
@@ -92,6 +106,15 @@ export function useWrapDesk({ seen, mount }: { seen: Seen; mount: MountModel | n
     setAcross,
     counts,
     setCount: (key: keyof Counts) => (value: string) => setCounts((was) => ({ ...was, [key]: value })),
+    list: (key: keyof Lists) =>
+      typedLists[key] ??
+      keptList(key)
+        .map((l) => length(l))
+        .join('; '),
+    setList: (key: keyof Lists) => (value: string) => setTypedLists((was) => ({ ...was, [key]: value })),
+    listWrong: (key: keyof Lists) =>
+      action.fieldError(key) ??
+      (listed(key) ? undefined : 'Expected lengths one after the other, such as “900 mm; 1.2 m”.'),
     hasPanels: number('columns') > 1 || number('rows') > 1,
     worked,
     keep: () =>
@@ -104,6 +127,8 @@ export function useWrapDesk({ seen, mount }: { seen: Seen; mount: MountModel | n
         rows: number('rows'),
         coats: number('coats'),
         mlPerM2: number('mlPerM2'),
+        otherLengths: typedLists.otherLengths ?? keptList('otherLengths'),
+        offcuts: typedLists.offcuts ?? keptList('offcuts'),
         ...lengths.sent(),
       }),
     drop: () => mount && action.run('dropMount', { id: mount.id }),
