@@ -68,34 +68,45 @@ export function sawFromStock(
     const missing = (rest[k] ?? 0) - free;
     return missing > 0 ? bought + missing * leastShare : bought;
   };
-  const place = (k: number): void => {
+  /** Nothing that comes of what is placed so far can be less than the best. */
+  const isLost = (k: number): boolean => {
+    if (!best) return false;
+    const least = leastBought(k);
+    if (least !== best.worth[0]!) return least > best.worth[0]!;
+    const [, count, taken] = worthOf();
+    return count! > best.worth[1]! || (count === best.worth[1] && taken! >= best.worth[2]!);
+  };
+  /** @param from of pieces that are alike each goes into the stick of the one before it, or a later one: all else is the same plan */
+  const place = (k: number, from = 0): void => {
     if (++steps > MOST_STEPS && best) return;
     if (k === pieces.length) {
       const worth = worthOf();
       if (!best || isLess(worth, best.worth)) best = { worth, sticks: copy() };
       return;
     }
-    if (best && leastBought(k) > best.worth[0]!) return;
+    if (isLost(k)) return;
     const piece = pieces[k]!;
     const tried = new Set<string>();
     // The fullest first: the first plan of all is a good one.
+    const next = (at: number) => place(k + 1, pieces[k + 1] === piece ? at : 0);
     const ways = open
-      .filter((stick) => stick.room - stick.used >= piece)
-      .sort((a, b) => a.room - a.used - (b.room - b.used));
-    for (const stick of ways) {
+      .map((stick, at) => ({ stick, at }))
+      .filter(({ stick, at }) => at >= from && stick.room - stick.used >= piece)
+      .sort((a, b) => a.stick.room - a.stick.used - (b.stick.room - b.stick.used));
+    for (const { stick, at } of ways) {
       // Two sticks with the same room and the same left are the same choice.
       const sameAs = `${stick.offcut === null} ${stick.room} ${stick.used}`;
       if (tried.has(sameAs)) continue;
       tried.add(sameAs);
       stick.used += piece;
       stick.pieces.push(piece);
-      place(k + 1);
+      next(at);
       stick.used -= piece;
       stick.pieces.pop();
     }
     if (piece <= longest) {
       open.push({ room: longest, used: piece, pieces: [piece], offcut: null });
-      place(k + 1);
+      next(open.length - 1);
       open.pop();
     }
   };
