@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { t } from './tokens';
+import { screenSpace } from './screenSpace';
 
 const TILE = 512;
 
@@ -158,7 +159,7 @@ export function Loupe({ box, view, onView, label, draw, onPoint, children, clear
     const ratio = devicePixelRatio || 1;
     c.width = box.width * ratio;
     c.height = box.height * ratio;
-    const ctx = c.getContext('2d')!;
+    const ctx = c.getContext('2d', { colorSpace: screenSpace() })!;
     ctx.scale(ratio, ratio);
     if (clear) ctx.clearRect(0, 0, box.width, box.height);
     else {

@@ -1,6 +1,6 @@
 // The colour engine, and what it is fed with, for the workers that show pictures.
 import type { Lcms } from 'lcms-wasm';
-import { SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
+import { P3_PRIMARIES, SRGB_PRIMARIES, srgbCurve } from '@/core/colour/space';
 import { writeMatrixProfile } from '@/core/colour/icc';
 
 const ENGINE = '/api/engine/lcms.js';
@@ -28,5 +28,8 @@ export const fetched = (url: string) => {
   }
   return b;
 };
-/** The screen as pages take it to be. */
-export const SCREEN = writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve);
+/** The screen as pages take it to be, by what a canvas of it is called. */
+export const SCREENS: Readonly<Record<PredefinedColorSpace, Uint8Array>> = {
+  srgb: writeMatrixProfile('sRGB (IEC 61966-2-1)', SRGB_PRIMARIES, srgbCurve),
+  'display-p3': writeMatrixProfile('Display P3', P3_PRIMARIES, srgbCurve),
+};

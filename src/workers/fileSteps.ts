@@ -11,7 +11,7 @@ import {
   type StagesAsk,
 } from '@/core/printfile/stages';
 import { transformOf, type Transform } from '@/imaging/transforms';
-import { engine, fetched, SCREEN } from './engine';
+import { engine, fetched, SCREENS } from './engine';
 import { regionOf, type PictureSource } from './tiles';
 
 /** Steps whose effect is seen in the pixels. */
@@ -43,7 +43,7 @@ async function toScreen(profileUrl: string): Promise<Transform<Uint8Array>> {
   held?.transform.end();
   const transform = transformOf<Uint8Array>(await engine(), {
     from: await fetched(profileUrl),
-    to: SCREEN,
+    to: SCREENS.srgb,
     intent: 'relative colorimetric',
     bpc: true,
     bits: 8,

@@ -3,9 +3,9 @@
 import * as Comlink from 'comlink';
 import { softened } from '@/core/colour/eye';
 import { INTENTS, type Intent } from '@/core/colour/intents';
-import { cellSamples, moveTable, type MoveTable } from '@/core/colour/outOfGamut';
+import { cellSamples, moveTable, OUT_ABOVE, type MoveTable } from '@/core/colour/outOfGamut';
 import { transformOf, type Transform } from '@/imaging/transforms';
-import { engine, fetched, SCREEN } from './engine';
+import { engine, fetched, SCREENS } from './engine';
 import { TILE, tileAt, type PictureSource } from './tiles';
 
 const TABLE = 6;
@@ -18,6 +18,7 @@ export type ProofAsk = {
   width: number;
   height: number;
   /** The screen's own pixels to one of the page's. */ ratio: number;
+  /** The colours it has. */ screen: PredefinedColorSpace;
   papers: ProofPaper[];
   /** ΔE00 above which a colour is marked; nothing: no map. */ threshold: number | null;
   /** Softened for the eye, px; nothing: as it is. */ sigma: number | null;
@@ -26,6 +27,7 @@ export type ProofShown = {
   before: ImageBitmap;
   after: { picture: ImageBitmap; /** Of the picture in view. */ outShare: number }[];
   soft: ImageBitmap | null;
+  /** Of the picture in view, what this screen has no colour for. */ beyondScreen: number;
   view: ProofView;
   width: number;
   height: number;
@@ -33,10 +35,14 @@ export type ProofShown = {
 };
 
 const transforms = new Map<string, Transform<Uint8Array>>();
-const keyOf = (source: string, paper: ProofPaper | null) =>
-  `${source} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
-async function transformFor(source: string, paper: ProofPaper | null): Promise<Transform<Uint8Array>> {
-  const key = keyOf(source, paper);
+const keyOf = (source: string, screen: PredefinedColorSpace, paper: ProofPaper | null) =>
+  `${source} ${screen} ${paper ? `${paper.profileId} ${paper.intent} ${paper.bpc} ${paper.paperWhite}` : 'screen'}`;
+async function transformFor(
+  source: string,
+  screen: PredefinedColorSpace,
+  paper: ProofPaper | null,
+): Promise<Transform<Uint8Array>> {
+  const key = keyOf(source, screen, paper);
   let t = transforms.get(key);
   if (!t) {
     const from = await fetched(source),
@@ -48,7 +54,7 @@ async function transformFor(source: string, paper: ProofPaper | null): Promise<T
     }
     t = transformOf<Uint8Array>(await engine(), {
       from,
-      to: SCREEN,
+      to: SCREENS[screen],
       intent: paper?.intent ?? 'relative colorimetric',
       bpc: paper?.bpc ?? true,
       bits: 8,
@@ -64,13 +70,17 @@ async function transformFor(source: string, paper: ProofPaper | null): Promise<T
 }
 
 const tables = new Map<string, MoveTable>();
-async function tableFor(source: string, profileId: string): Promise<MoveTable> {
-  const key = `${source} ${profileId}`;
+/** How far colours move on the way to a paper, or to a screen, and back. */
+async function tableFor(
+  source: string,
+  to: { profileId: string } | { screen: PredefinedColorSpace },
+): Promise<MoveTable> {
+  const key = `${source} ${'screen' in to ? to.screen : to.profileId}`;
   let table = tables.get(key);
   if (!table) {
     const e = await engine(),
       from = await fetched(source),
-      profile = await fetched(`/api/profiles/${profileId}`);
+      profile = 'screen' in to ? SCREENS[to.screen] : await fetched(`/api/profiles/${to.profileId}`);
     const lab = transformOf<Float32Array>(e, {
       from,
       to: 'Lab',
@@ -148,8 +158,13 @@ async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise
   return last;
 }
 
-const picture = (rgba: Uint8ClampedArray, width: number, height: number) =>
-  createImageBitmap(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height));
+const picture = (
+  rgba: Uint8ClampedArray,
+  width: number,
+  height: number,
+  colorSpace: PredefinedColorSpace,
+) =>
+  createImageBitmap(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height, { colorSpace }));
 
 function through(t: Transform<Uint8Array>, raw: Uint8ClampedArray): Uint8ClampedArray {
   const out = new Uint8ClampedArray(t.run(raw).buffer as ArrayBuffer);
@@ -165,14 +180,15 @@ let views: { raw: string; seen: Map<string, Uint8ClampedArray> } = { raw: '', se
 async function seenThrough(
   raw: Raw,
   profileUrl: string,
+  screen: PredefinedColorSpace,
   paper: ProofPaper | null,
 ): Promise<Uint8ClampedArray> {
-  const about = `${profileUrl} ${raw.key}`,
+  const about = `${profileUrl} ${screen} ${raw.key}`,
     key = paper ? JSON.stringify(paper) : 'picture';
   if (views.raw !== about) views = { raw: about, seen: new Map() };
   let seen = views.seen.get(key);
   if (!seen) {
-    seen = through(await transformFor(profileUrl, paper), raw.rgba);
+    seen = through(await transformFor(profileUrl, screen, paper), raw.rgba);
     if (views.seen.size > 6) views.seen.delete([...views.seen.keys()].find((k) => k !== 'picture')!);
     views.seen.set(key, seen);
   }
@@ -218,17 +234,19 @@ const IDLE_MS = 700;
 let idle: ReturnType<typeof setTimeout> | undefined;
 
 /** Makes the transforms of the other intents and whites of a paper, one at a time, for as long as nothing is asked. */
-function makeReady(source: string, paper: ProofPaper) {
+function makeReady(source: string, screen: PredefinedColorSpace, paper: ProofPaper) {
   clearTimeout(idle);
   const wanted: ProofPaper[] = [paper.intent, ...INTENTS].flatMap((intent) =>
     [paper.paperWhite, !paper.paperWhite].map((paperWhite) => ({ ...paper, intent, paperWhite })),
   );
-  const next = [...wanted, { ...paper, bpc: !paper.bpc }].find((p) => !transforms.has(keyOf(source, p)));
+  const next = [...wanted, { ...paper, bpc: !paper.bpc }].find(
+    (p) => !transforms.has(keyOf(source, screen, p)),
+  );
   if (next)
     idle = setTimeout(
       () =>
-        void transformFor(source, next).then(
-          () => makeReady(source, paper),
+        void transformFor(source, screen, next).then(
+          () => makeReady(source, screen, paper),
           () => {},
         ),
       IDLE_MS,
@@ -239,7 +257,7 @@ const api = {
   async render(ask: ProofAsk): Promise<ProofShown> {
     clearTimeout(idle);
     const started = performance.now();
-    const { source, ratio } = ask;
+    const { source, ratio, screen } = ask;
     const width = Math.round(ask.width * ratio),
       height = Math.round(ask.height * ratio);
     const raw = await rawView({
@@ -248,36 +266,44 @@ const api = {
       height,
       view: { ...ask.view, zoom: ask.view.zoom * ratio },
     });
-    const before = await seenThrough(raw, source.profileUrl, null);
+    const before = await seenThrough(raw, source.profileUrl, screen, null);
     const after: ProofShown['after'] = [];
     for (const paper of ask.papers) {
       // Marks are drawn on a copy: what is under them is wanted again when only the threshold moves.
-      const plain = await seenThrough(raw, source.profileUrl, paper),
+      const plain = await seenThrough(raw, source.profileUrl, screen, paper),
         shown = ask.threshold === null ? plain : plain.slice();
       const outShare = mark(
         raw.rgba,
         shown,
-        await tableFor(source.profileUrl, paper.profileId),
-        ask.threshold ?? 3,
+        await tableFor(source.profileUrl, paper),
+        ask.threshold ?? OUT_ABOVE,
         width,
         ask.threshold !== null,
       );
-      after.push({ picture: await picture(shown, width, height), outShare });
+      after.push({ picture: await picture(shown, width, height, screen), outShare });
     }
     const soft =
       ask.sigma === null
         ? null
-        : await picture(softened(before, width, height, ask.sigma * ratio), width, height);
+        : await picture(softened(before, width, height, ask.sigma * ratio), width, height, screen);
     const shown: ProofShown = {
-      before: await picture(before, width, height),
+      before: await picture(before, width, height, screen),
       after,
       soft,
+      beyondScreen: mark(
+        raw.rgba,
+        raw.rgba,
+        await tableFor(source.profileUrl, { screen }),
+        OUT_ABOVE,
+        width,
+        false,
+      ),
       view: ask.view,
       width: ask.width,
       height: ask.height,
       ms: performance.now() - started,
     };
-    if (ask.papers[0]) makeReady(source.profileUrl, ask.papers[0]);
+    if (ask.papers[0]) makeReady(source.profileUrl, screen, ask.papers[0]);
     return Comlink.transfer(shown, [
       shown.before,
       ...after.map((a) => a.picture),

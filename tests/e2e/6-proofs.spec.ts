@@ -1,6 +1,12 @@
 import { expect } from '@playwright/test';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import sharp from 'sharp';
-import { act, choose, fill, makeFile, press, said, send, test } from './hands';
+import { writeMatrixProfile } from '../../src/core/colour/icc';
+import { P3_PRIMARIES, srgbCurve } from '../../src/core/colour/space';
+import { writeTiff } from '../../src/imaging/tiff';
+import { act, choose, fill, makeFile, origin, press, said, send, test } from './hands';
 
 /** A painted scene in sRGB: a sky, hills, and stones of many sizes and colours. */
 async function scene(name: string, width: number, height: number, seed: number): Promise<string> {
@@ -65,9 +71,7 @@ const ROUTE = {
 test.describe.configure({ mode: 'serial' });
 let work: string, format: string, paper: string, route: string;
 
-test('colour from the profile to the first sheet: soft proof, gamut, distance, a snippet sheet', async ({
-  page,
-}) => {
+test('colour from the profile to the soft proof and its gamut', async ({ page }) => {
   work = (
     await act(page, 'recordWork', {
       ...BLANK,
@@ -139,13 +143,18 @@ test('colour from the profile to the first sheet: soft proof, gamut, distance, a
     );
     await changes(() => page.getByRole('slider', { name: 'Out of gamut above, ΔE00' }).fill('0.5'));
     await expect(page.getByText(/% of what is in view is out of gamut/)).toBeVisible();
+    await expect(page.getByText('Nothing in view is beyond this screen’s colours (sRGB).')).toBeVisible();
     await changes(() => page.getByRole('button', { name: '1:1' }).click());
     await page.getByRole('button', { name: 'Count the whole file' }).click();
     await said(page, 'is out of this paper’s gamut');
     await expect(page.getByText(/of 1\.9 megapixels is out of gamut/)).toBeVisible();
     await expect(page.getByRole('img', { name: /Where differences vanish/ })).toBeVisible();
   });
+});
 
+test('colour from the distance to the first sheet: softer from further away, a snippet sheet by measure', async ({
+  page,
+}) => {
   await test.step('from further away the picture is softer', async () => {
     await page.goto(`/works/${work}/proofs/distance`);
     await page.getByRole('slider', { name: 'How far away you stand' }).fill('0.9');
@@ -360,4 +369,69 @@ test('colour from the reference to the inspected print: judged, staleness, inspe
     await expect(page).toHaveURL(new RegExp(`works/${other}/proofs/sheet\\?from=`));
     await said(page, 'A prep with');
   });
+});
+
+test('a wide screen shows what an ordinary one has no colour for, and the page says which it is', async ({
+  page,
+  playwright,
+}) => {
+  const { id } = await act(page, 'recordWork', {
+    ...BLANK,
+    ...{ title: 'Poppy Field', year: 2026, medium: 'pastel', kind: 'painting' },
+    ...{ size: '400 x 300 mm', mayPrint: 'yes' },
+  });
+  // Half of it the reddest of Display P3, which sRGB does not reach; half of it grey.
+  const file = join(mkdtempSync(join(tmpdir(), 'glassine-e2e-')), 'poppy.tif');
+  const [width, height] = [900, 600];
+  const profile = writeMatrixProfile('Display P3', P3_PRIMARIES, srgbCurve);
+  await writeTiff(file, { width, height, bits: 8, channels: 3, profile }, (from, rows) => {
+    const band = new Uint8Array(width * rows * 3).fill(128);
+    for (let i = 0; i < band.length; i += 3) if ((i / 3) % width < width / 2) band.set([255, 0, 0], i);
+    return band;
+  });
+  await page.goto(`/works/${id}/capture`);
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
+
+  const look = async (at: typeof page) => {
+    await at.goto(`${origin()}/works/${id}/proofs/soft`);
+    await choose(at, 'Paper and machine', /Tarn Rag 300/);
+    await choose(at, 'Show', 'the picture');
+    await expect(at.locator('[data-ready]')).toBeVisible();
+  };
+  await look(page);
+  await expect(
+    page
+      .getByText(/^[\s\S]*(49|5\d) % of what is in view is beyond this screen’s colours \(sRGB\)/)
+      .last(),
+  ).toBeVisible();
+
+  const wide = await playwright.chromium.launch({
+    executablePath: process.env.CHROMIUM || '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--force-color-profile=display-p3-d65'],
+  });
+  try {
+    const there = await wide.newPage({ viewport: { width: 1280, height: 800 } });
+    await look(there);
+    await expect(
+      there.getByText('Nothing in view is beyond this screen’s colours (Display P3).'),
+    ).toBeVisible();
+    const reddest = () =>
+      there
+        .getByRole('group', { name: 'Poppy Field on Tarn Rag 300' })
+        .locator('canvas')
+        .evaluate((canvas: HTMLCanvasElement) => {
+          const { data } = canvas
+            .getContext('2d')!
+            .getImageData(0, 0, canvas.width, canvas.height, { colorSpace: 'display-p3' });
+          let most = 0;
+          for (let i = 0; i < data.length; i += 4)
+            most = Math.max(most, data[i]! - Math.max(data[i + 1]!, data[i + 2]!));
+          return most;
+        });
+    // As the file has it: in sRGB the reddest is 234, 51, 35 of Display P3.
+    await expect.poll(reddest).toBeGreaterThan(250);
+  } finally {
+    await wide.close();
+  }
 });

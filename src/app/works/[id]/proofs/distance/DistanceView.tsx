@@ -13,6 +13,7 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { ProofAsk, ProofShown } from '@/workers/softProof';
+import { screenSpace } from '@/ui/screenSpace';
 
 type SizeChoice = { id: string; name: string; ppi: number; judged: number };
 type Props = {
@@ -60,6 +61,7 @@ function useDistanceDesk({ master, sizes }: Pick<Props, 'master' | 'sizes'>) {
       width: box.width,
       height: box.height,
       ratio: screenRatio(),
+      screen: screenSpace(),
       papers: [],
       threshold: null,
       sigma,

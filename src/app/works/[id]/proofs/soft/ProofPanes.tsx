@@ -2,6 +2,7 @@
 import styled from 'styled-components';
 import { readableOn, surroundGrey } from '@/core/colour/screen';
 import { Small } from '@/ui/Layout';
+import { SCREEN_WORDS } from '@/ui/screenSpace';
 import { MarkedText } from '@/ui/Verdict';
 import { Pane } from './Pane';
 import { percent } from './softProps';
@@ -61,8 +62,15 @@ export function ProofPanes({ desk, title }: { desk: SoftProofDesk; title: string
             whole file uses its own numbers.{' '}
           </>
         )}
+        {shown && desk.ask && <>{beyondScreen(shown.beyondScreen, SCREEN_WORDS[desk.ask.screen])} </>}
         {shown && <>Last drawn in {Math.round(shown.ms)} ms.</>}
       </Small>
     </>
   );
 }
+
+/** What this screen has no colour for: no proof on it is nearer than that. */
+const beyondScreen = (share: number, screen: string): string =>
+  share === 0
+    ? `Nothing in view is beyond this screen’s colours (${screen}).`
+    : `${percent(share)} of what is in view is beyond this screen’s colours (${screen}) by more than 3 ΔE00: it shows the nearest it has.`;

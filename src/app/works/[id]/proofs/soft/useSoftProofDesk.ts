@@ -7,6 +7,7 @@ import { useKeys } from '@/ui/Keys';
 import { wholeView, type View } from '@/ui/Loupe';
 import type { ProofAsk } from '@/workers/softProof';
 import type { PaperChoice, Show, SoftProofProps } from './softProps';
+import { screenSpace } from '@/ui/screenSpace';
 
 /** As many papers as still read side by side. */
 const MOST_PAPERS = 3;
@@ -75,6 +76,7 @@ export function useSoftProofDesk(
       width: box.width,
       height: box.height,
       ratio: screenRatio(),
+      screen: screenSpace(),
       papers: chosen.map((profileId) => ({ profileId, intent, bpc, paperWhite })),
       threshold: isMarked ? threshold : null,
       sigma: null,
