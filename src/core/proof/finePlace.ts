@@ -25,6 +25,8 @@ function seenBy(p: Plane, q: Plane, t: Similarity): Uint8Array {
 
 /** Moved by less than this, in pixels, what the two share is what it was. */
 const SETTLED = 0.25;
+/** Once it was moved to where it is likest, less than this is the wrong place, whatever else is left out. */
+const HOPELESS = 0.2;
 
 /** How far two places of a picture are apart, at the corner where they are farthest. */
 function farthest(p: Plane, t: Similarity, u: Similarity): number {
@@ -81,7 +83,7 @@ export function refined(
       const moved = farthest(A, small, result.t);
       small = result.t;
       likeness = result.likeness;
-      if (moved < SETTLED) break;
+      if (moved < SETTLED || likeness < HOPELESS) break;
     }
     t = { a: (small.a * kA) / kB, b: (small.b * kA) / kB, tx: small.tx / kB, ty: small.ty / kB };
   }
