@@ -25,16 +25,16 @@ function say(step: 'paint' | 'fill', says: string, share: number): void {
   process.send?.({ step, says, share });
 }
 
+/** A picture that takes as long as three others is begun first, or everything would wait for it. */
+const LONG_MEGAPIXELS = 50;
+const megapixels = (list: readonly PictureSpec[]) =>
+  list.reduce((sum, { width, height }) => sum + (width * height) / 1e6, 0);
+
 if (!(await exists(join(folder, 'glassine.db')))) {
   const painting = await paint();
   await Promise.all([painting.done, fill(painting.pictureAt)]);
 }
 process.disconnect?.();
-
-/** A picture that takes as long as three others is begun first, or everything would wait for it. */
-const LONG_MEGAPIXELS = 50;
-const megapixels = (list: readonly PictureSpec[]) =>
-  list.reduce((sum, { width, height }) => sum + (width * height) / 1e6, 0);
 
 /**
  * Begins to paint what is not painted yet, two pictures at a time, in the order in which the studio takes them in: it is filled

@@ -29,6 +29,8 @@ export async function run(command, args, { onMessage = () => {}, ...options } = 
   running.delete(child);
   if (status === 0) return;
   console.error(`\n${[command, ...args].join(' ')} ended with ${signal ?? status}.`);
+  // What goes on beside it would only go on for nothing.
+  for (const other of running) other.kill();
   process.exit(status || 1);
 }
 
