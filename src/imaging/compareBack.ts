@@ -15,7 +15,8 @@ import {
   type Limits,
 } from '@/core/proof/compare';
 import { ownCut, type ProofPlan } from '@/core/proof/plan';
-import { asMap, throughMap, type Aslant } from '@/core/proof/aslantPlace';
+import { throughSquare } from '@/core/capture/quad';
+import { asMap, type Aslant } from '@/core/proof/aslantPlace';
 import type { Found } from '@/core/proof/finePlace';
 import { lightFrom, type Bare, type Light } from '@/core/proof/light';
 import { findPhotographed, findPicture, findWhole } from '@/core/proof/register';
@@ -328,7 +329,7 @@ function bareOf(t: Target, picture: LabPicture, { map }: Aslant): Bare[] {
           break;
         }
       if (!bare) continue;
-      const p = throughMap(map, x + 0.5, y + 0.5);
+      const p = throughSquare(map, x + 0.5, y + 0.5);
       if (p.x < 1 || p.y < 1 || p.x > picture.width - 1 || p.y > picture.height - 1) continue;
       all.push({
         x: (2 * (x + 0.5)) / t.width - 1,
@@ -377,7 +378,7 @@ function cellsOf(t: Target, out: Uint8Array, seen: Seen, columns: number, rows: 
         continue;
       if (of[cell] === -1) of[cell] = what - 1;
       else if (of[cell] !== what - 1) mixed[cell] = 1;
-      const p = throughMap(seen.found.map, x + 0.5, y + 0.5);
+      const p = throughSquare(seen.found.map, x + 0.5, y + 0.5);
       if (p.x < 1 || p.y < 1 || p.x > seen.picture.width - 1 || p.y > seen.picture.height - 1) continue;
       for (let k = 0; k < 3; k++) {
         sums[cell * 6 + k]! += t.lab[i * 3 + k]!;

@@ -41,7 +41,7 @@ export function quadToSquareMap(q: Quad): Homography {
   ];
 }
 
-/** Where a point of the unit square lies in the picture. */
+/** Where a point of the unit square, or of whatever plane a map is from, lies in the picture. */
 export function throughSquare(m: Homography, u: number, v: number): Point {
   const w = m[6]! * u + m[7]! * v + m[8]!;
   return { x: (m[0]! * u + m[1]! * v + m[2]!) / w, y: (m[3]! * u + m[4]! * v + m[5]!) / w };

@@ -1,5 +1,4 @@
 import { quadToSquareMap, reversedMap, throughSquare, type Quad } from '../capture/quad';
-import { throughMap } from './aslantPlace';
 import type { Plane } from './plane';
 import { findPhotographed, findWhole } from './register';
 
@@ -80,7 +79,7 @@ test.each([
   for (const u of [0.1, 0.5, 0.9])
     for (const v of [0.1, 0.5, 0.9]) {
       const want = throughSquare(map, u, v),
-        got = throughMap(found!.map, u * PAGE.width, v * PAGE.height);
+        got = throughSquare(found!.map, u * PAGE.width, v * PAGE.height);
       expect(Math.hypot(want.x - got.x, want.y - got.y)).toBeLessThan(0.34);
     }
   const side = (i: number) =>

@@ -1,6 +1,5 @@
-import type { Homography } from '../capture/quad';
+import { reversedMap, throughSquare, type Homography } from '../capture/quad';
 import { solveLinear } from '../linear';
-import { adjugate, type Vec3 } from '../matrix3';
 import { LEAST_SHARED, type Found } from './finePlace';
 import { evened, gradient, smaller, type Plane } from './plane';
 import type { Similarity } from './similarity';
@@ -15,27 +14,16 @@ export type Aslant = Found & {
 /** A place as a plane seen from straight above. @example asMap({ a: 2, b: 0, tx: 5, ty: 7 }) // [2, -0, 5, 0, 2, 7, 0, 0, 1] */
 export const asMap = ({ a, b, tx, ty }: Similarity): Homography => [a, -b, tx, b, a, ty, 0, 0, 1];
 
-/** Where a point of the page lies in the capture. @example throughMap([2, 0, 5, 0, 2, 7, 0, 0, 1], 1, 1) // { x: 7, y: 9 } */
-export function throughMap(m: Homography, x: number, y: number): { x: number; y: number } {
-  const w = m[6]! * x + m[7]! * y + m[8]!;
-  return { x: (m[0]! * x + m[1]! * y + m[2]!) / w, y: (m[3]! * x + m[4]! * y + m[5]!) / w };
-}
-
 /** The map between copies of both, each made smaller by its own factor. */
 const scaled = (m: Homography, kOne: number, kOther: number): Homography =>
   m.map((v, i) => v * (i < 6 ? kOther : 1) * (i % 3 === 2 ? 1 : 1 / kOne));
-
-const reversed = (m: Homography): Homography => {
-  const row = (i: number): Vec3 => [m[i]!, m[i + 1]!, m[i + 2]!];
-  return adjugate([row(0), row(3), row(6)]).flat();
-};
 
 /** The pixels of the one that lie within the other. */
 function seenBy(p: Plane, q: Plane, m: Homography): Uint8Array {
   const mask = new Uint8Array(p.width * p.height);
   for (let y = 0, i = 0; y < p.height; y++)
     for (let x = 0; x < p.width; x++, i++) {
-      const at = throughMap(m, x + 0.5, y + 0.5);
+      const at = throughSquare(m, x + 0.5, y + 0.5);
       if (at.x >= 0 && at.y >= 0 && at.x <= q.width && at.y <= q.height) mask[i] = 1;
     }
   return mask;
@@ -72,7 +60,7 @@ export function refinedAslant(
     const from = scaled(map, kOne, kOther);
     const found = leastSquares(
       evened(A, 5, seenBy(A, B, from)),
-      evened(B, 5, seenBy(B, A, reversed(from))),
+      evened(B, 5, seenBy(B, A, reversedMap(from))),
       from,
     );
     if (!found) return null;
@@ -84,27 +72,21 @@ export function refinedAslant(
     [one.width, 0],
     [one.width, one.height],
     [0, one.height],
-  ].map(([x, y]) => throughMap(map, x!, y!));
+  ].map(([x, y]) => throughSquare(map, x!, y!));
   const side = (i: number) =>
     Math.hypot(corners[i]!.x - corners[(i + 1) % 4]!.x, corners[i]!.y - corners[(i + 1) % 4]!.y);
   const longer = (i: number) => Math.max(side(i), side(i + 2)) / Math.min(side(i), side(i + 2)) - 1;
-  const middle = tangent(map, one.width / 2, one.height / 2);
   return {
     map,
     likeness,
     keystone: Math.max(longer(0), longer(1)),
-    scale: middle.scale,
-    degrees: middle.degrees,
-    a: middle.a,
-    b: middle.b,
-    tx: middle.tx,
-    ty: middle.ty,
+    ...tangent(map, one.width / 2, one.height / 2),
   };
 }
 
 /** The similarity nearest to a map at a point. */
 function tangent(m: Homography, x: number, y: number) {
-  const at = throughMap(m, x, y);
+  const at = throughSquare(m, x, y);
   const w = m[6]! * x + m[7]! * y + m[8]!;
   const slope = (row: 0 | 3, k: 0 | 1) => (m[row + k]! - (row ? at.y : at.x) * m[6 + k]!) / w;
   const a = (slope(0, 0) + slope(3, 1)) / 2,

@@ -21,6 +21,10 @@ const NAMES: Record<(typeof KEYS)[number], string> = {
   kerf: 'Kerf of the saw',
   gap: 'Gap between panels',
 };
+const LISTS = [
+  { key: 'otherLengths', label: 'Other lengths sold', hint: 'one after the other, with ; between' },
+  { key: 'offcuts', label: 'Offcuts on hand', hint: 'each once; sawn before anything is bought' },
+] as const;
 const EDGES: Record<WrapEdge, string> = {
   mirrored: 'mirrored from the picture',
   'carried over': 'the picture carried over',
@@ -47,20 +51,16 @@ export function WrapFields({ desk }: { desk: WrapDesk }) {
           wrong={action.fieldError(k)}
         />
       ))}
-      <Field
-        label="Other lengths sold"
-        value={desk.list('otherLengths')}
-        onChange={desk.setList('otherLengths')}
-        wrong={desk.listWrong('otherLengths')}
-        hint="one after the other, with ; between"
-      />
-      <Field
-        label="Offcuts on hand"
-        value={desk.list('offcuts')}
-        onChange={desk.setList('offcuts')}
-        wrong={desk.listWrong('offcuts')}
-        hint="each once; sawn before anything is bought"
-      />
+      {LISTS.map(({ key, label, hint }) => (
+        <Field
+          key={key}
+          label={label}
+          value={desk.list(key)}
+          onChange={desk.setList(key)}
+          wrong={desk.listWrong(key)}
+          hint={hint}
+        />
+      ))}
       <Field
         label="Coats"
         value={counts.coats}
