@@ -10,11 +10,13 @@ rmSync('test-results', { recursive: true, force: true });
 mkdirSync('test-results', { recursive: true });
 
 const total = { passed: 0, failed: 0, skipped: 0 };
+/** What failed, said once more at the very end: who reads only the last page of a long log has to find it there. */
+const again = [];
 /** A check that says no more than whether it holds counts as one test. */
 const asOne = (isRight) => ({ passed: isRight ? 1 : 0, failed: isRight ? 0 : 1 });
 
 /** Runs a command to its end. What it said is shown when it fails, or always where the count is its own. */
-const run = ({ name, command, args, count }) =>
+const run = ({ name, command, args, count, broken }) =>
   new Promise((resolve) => {
     const started = Date.now();
     const child = spawn(command, args, {
@@ -30,6 +32,7 @@ const run = ({ name, command, args, count }) =>
       total.skipped += counted.skipped ?? 0;
       total.failed += failed;
       if (count || failed) console.log(`\n— ${name}\n${said.trimEnd()}`);
+      if (failed) again.push(`— ${name}\n${(broken?.() || said).trim()}`);
       const seconds = Math.round((Date.now() - started) / 1_000);
       console.log(`  ${name}: ${counted.passed} passed, ${failed} failed, ${seconds} s`);
       resolve();
@@ -39,6 +42,11 @@ const run = ({ name, command, args, count }) =>
 const inTurn = async (...checks) => {
   for (const check of checks) await run(check);
 };
+/** The first lines of what one test said when it failed. */
+const oneBroken = (name, messages) =>
+  `${name}\n${messages.join('\n').split('\n').slice(0, 25).join('\n')}`;
+/** Playwright's suites lie in one another. */
+const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
 const json = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
 
 await build();
@@ -59,6 +67,11 @@ await Promise.all([
           failed: r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1,
         };
       },
+      broken: () =>
+        json('test-results/unit.json')
+          ?.testResults.filter((file) => file.status === 'failed')
+          .map((file) => oneBroken(file.name, [file.message]))
+          .join('\n\n'),
     },
   ),
   inTurn(
@@ -74,11 +87,25 @@ await Promise.all([
           failed: r ? r.stats.unexpected + r.errors.length : 1,
         };
       },
+      broken: () =>
+        json('test-results/e2e.json')
+          ?.suites.flatMap(specsOf)
+          .filter((spec) => spec.tests.some((one) => one.status === 'unexpected'))
+          .map((spec) =>
+            oneBroken(
+              `${spec.file} › ${spec.title}`,
+              spec.tests.flatMap((one) =>
+                one.results.flatMap((result) => result.errors.map((error) => error.message)),
+              ),
+            ),
+          )
+          .join('\n\n'),
     },
     { name: 'format', command: bin('prettier'), args: ['--check', '--log-level', 'warn', '.'] },
     { name: 'lint and layers', command: bin('eslint'), args: ['.'] },
   ),
 ]);
+if (again.length) console.log(`\nWhat failed:\n\n${again.join('\n\n')}`);
 const skipped = total.skipped ? `, ${total.skipped} skipped` : '';
 console.log(`\n${total.passed} passed, ${total.failed} failed${skipped}`);
 process.exit(total.failed ? 1 : 0);

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { useLayoutEffect } from 'react';
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { renderModel, renderPart } from '../../tests/unit/helpers/hooks';
 import { KEY_MODES, useKeyMode, useKeys } from './Keys';
@@ -41,6 +42,25 @@ test('a part that goes takes its keys along', () => {
   rerender(<p>nothing</p>);
   press('n');
   expect(ran).toEqual([]);
+});
+
+test('a key works in the very moment its part is drawn, and does what that drawing says', () => {
+  function Quick({ name }: { name: string }) {
+    useLayoutEffect(() => {
+      press('n');
+    });
+    return <p>{name}</p>;
+  }
+  const drawn = (name: string) => (
+    <>
+      <Part name={name} keys={['n']} />
+      <Quick name={name} />
+    </>
+  );
+  const { rerender } = renderPart(<p>nothing yet</p>);
+  rerender(drawn('weigh'));
+  rerender(drawn('seal'));
+  expect(ran).toEqual(['weigh n', 'seal n']);
 });
 
 test.each([

@@ -3,6 +3,7 @@ import {
   createContext,
   useContext,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -161,13 +162,16 @@ export function useKeyMode(): [KeyMode, (mode: KeyMode) => void] {
   return [mode, change];
 }
 
-/** Keys of one part of the screen, for as long as it is there. */
+/**
+ * Keys of one part of the screen, for as long as it is there. They change together with what is drawn, not after it: on a busy
+ * machine a quick hand sees that a key would work now and presses it before an effect has run.
+ */
 export function useKeys(uses: KeyUse[]) {
   const registry = useContext(Context);
   const box = useRef(uses);
-  useEffect(() => {
+  useLayoutEffect(() => {
     box.current = uses;
     registry?.tell();
   });
-  useEffect(() => registry?.add(box), [registry]);
+  useLayoutEffect(() => registry?.add(box), [registry]);
 }
