@@ -44,6 +44,7 @@ export default {
   ],
   // All cores, the one of the runner too: it only waits.
   maxWorkers: '100%',
+  runtime: '<rootDir>/tests/unit/runtime.cjs',
   testSequencer: '<rootDir>/tests/unit/longestFirst.mjs',
   testTimeout: 180_000,
 };

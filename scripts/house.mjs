@@ -60,9 +60,14 @@ function sourceStamp() {
         .forEach((name) => walk(join(path, name)));
     else if (!/\.test\.tsx?$/.test(path)) hash.update(`${path} ${s.size} ${Math.round(s.mtimeMs)}\n`);
   };
-  ['src', 'next.config.ts', 'tsconfig.json', 'package-lock.json', 'scripts/worker.mjs'].forEach((p) =>
-    walk(join(root, p)),
-  );
+  [
+    'src',
+    'next.config.ts',
+    'tsconfig.json',
+    'package-lock.json',
+    'scripts/worker.mjs',
+    'scripts/inOneFile.json',
+  ].forEach((p) => walk(join(root, p)));
   return hash.digest('hex');
 }
 

@@ -1,5 +1,4 @@
 import { join } from 'node:path';
-import * as fontkit from 'fontkit';
 import sharp from 'sharp';
 
 /** Titles of works are set in the house's italic. */
@@ -28,6 +27,8 @@ export async function titleMask(q: {
   /** Where it begins, px; in place of its middle. */ left?: number;
   width: number;
 }): Promise<TitleMask> {
+  // Read where the first title is set: it takes a third of what a worker needs to start.
+  const fontkit = await import('fontkit');
   const fonts = files.map((f) => fontkit.openSync(join(process.cwd(), FACE, f)));
   const main = fonts[0]!,
     scale = q.capital / main.capHeight;

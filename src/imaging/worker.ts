@@ -2,7 +2,6 @@
 // is stopping the process.
 import sharp from 'sharp';
 import workerpool from 'workerpool';
-import { runCalc } from '@/core/calc';
 import { InputError, RefusedError } from '@/core/errors';
 import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
 import { derive } from './derive';
@@ -46,6 +45,8 @@ async function answered<T>(work: Promise<T>): Promise<Answer<T>> {
 export type Calculated = { answer: unknown } | { fault: ReturnType<InputError['toJSON']> };
 
 async function calculated(name: string, input: unknown): Promise<Calculated> {
+  // All calculations and their schemas: read by the first that asks for one, not by every worker that starts.
+  const { runCalc } = await import('@/core/calc');
   try {
     return { answer: runCalc(name, input) };
   } catch (error) {

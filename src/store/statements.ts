@@ -13,19 +13,19 @@ const ALL_COLUMNS = /(select|returning|,|\.)\s*\*/i;
 type Connection = Database.Database;
 type Statement = ReturnType<Connection['prepare']>;
 type Kept = { generation: number; statements: Map<string, Statement> };
-type Shared = typeof globalThis & { glassineKeepsStatements?: true };
+type Driver = Connection & { glassineKeepsStatements?: true };
 
 /**
  * Lets each connection keep the statements it has prepared. The libSQL client prepares anew for every question and asks twice
  * what its columns are called, which is three quarters of the time of a short one. A kept statement is fit for its next use
  * whatever became of the last: rows are always read to their end, and one that failed begins anew.
  *
- * Called more than once, also by a second copy of this module, it does nothing more.
+ * Called more than once, also by a second copy of this module, it does nothing more: the mark is on the driver itself.
  */
 export function keepStatements(): void {
-  const shared = globalThis as Shared;
-  if (shared.glassineKeepsStatements) return;
-  shared.glassineKeepsStatements = true;
+  const driver = Database.prototype as Driver;
+  if (driver.glassineKeepsStatements) return;
+  driver.glassineKeepsStatements = true;
   const { prepare, close } = Database.prototype;
   const kept = new WeakMap<Connection, Kept>();
   // A table that one connection changes is another table for all of them.

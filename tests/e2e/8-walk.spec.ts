@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect } from '@playwright/test';
-import { CRAFT, test } from './hands';
+import { CRAFT, walk as test } from './hands';
 import { obstacles } from './obstacles';
 import { pressEveryButton, refuseEverything, type Opened } from './sheets';
 import { findPages, pagePatterns } from './walk';

@@ -7,6 +7,7 @@ import {
   expect,
   type APIRequestContext,
   type APIResponse,
+  type BrowserContext,
   type Page,
 } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
@@ -27,6 +28,26 @@ export function answering(page: Page): Page {
 }
 
 export const test = base.extend({ page: ({ page }, use) => use(answering(page)) });
+
+/** For pages that are only looked at: all in one browser, as a person would have them, so that each is not read anew. */
+export const walk = base.extend<object, { desk: BrowserContext }>({
+  desk: [
+    async ({ browser }, use) => {
+      const desk = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        reducedMotion: 'reduce',
+      });
+      await use(desk);
+      await desk.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ desk }, use) => {
+    const page = await desk.newPage();
+    await use(answering(page));
+    await page.close();
+  },
+});
 
 /** The studio in which things are made: its shelves are full. */
 export const CRAFT = `http://127.0.0.1:${process.env.GLASSINE_E2E_CRAFT_PORT}`;

@@ -1,6 +1,7 @@
-import { buildSync } from 'esbuild';
+import { buildSync, type BuildOptions } from 'esbuild';
 import { mkdirSync } from 'node:fs';
 import { basename, join } from 'node:path';
+import inOneFile from '../../../scripts/inOneFile.json';
 
 const made = new Map<string, string>();
 const FOLDER = 'test-results/bundles';
@@ -22,12 +23,8 @@ export function bundled(entry: string): string {
     ...(isText
       ? { stdin: { contents: entry, resolveDir: process.cwd(), loader: 'ts' } }
       : { entryPoints: [entry] }),
+    ...(inOneFile as BuildOptions),
     outfile,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
     alias: { '@': './src', '#demo': './demo' },
     logLevel: 'error',
   });
