@@ -146,5 +146,7 @@ export default tseslint.config(
     ...reactHooks.configs.flat['recommended-latest'],
   },
   { files: ['scripts/**', 'demo/**', '*.mjs', 'tests/**'], rules: { 'no-console': 'off' } },
+  // Jest takes its runtime by `require`.
+  { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
   ...Object.entries(LAYERS).map(([layer, allowed]) => layerRule(layer, allowed)),
 );
