@@ -93,7 +93,7 @@ const Named = styled.li<{ $away: boolean }>`
   padding: 4px 0;
   border-bottom: 1px solid ${t.hair};
   color: ${(p) => (p.$away ? t.ink3 : t.ink)};
-  > span {
+  > :first-child {
     flex: 1;
   }
   a {
