@@ -72,6 +72,15 @@ test('pressed before its list is there, it opens when it comes, and the focus ha
   expect(screen.getByRole('button', { name: /Paper$/ }).textContent).toContain('Kelp Textured');
 });
 
+test('a press of the mouse is a press, though the focus comes after it', async () => {
+  render(<Papers />);
+  const plain = screen.getByRole('button', { name: /Paper$/ });
+  fireEvent.pointerDown(plain);
+  act(() => plain.focus());
+  await come();
+  expect(screen.getAllByRole('option')).toHaveLength(2);
+});
+
 test('only come to, it stays closed, and has the focus in the same moment', async () => {
   render(<Papers />);
   act(() => screen.getByRole('button', { name: /Paper$/ }).focus());

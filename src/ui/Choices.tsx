@@ -75,7 +75,8 @@ export function Select<K extends string>(props: SelectProps<K>) {
   if (lists) return <lists.SelectList {...props} arrival={arrival} />;
   const { label, value, options, width, wrong, hint, hideLabel, onBlur, buttonRef } = props;
   const come = (how: Arrival['how']) => {
-    setArrival({ how });
+    // The press comes first and the focus after it: what was pressed stays pressed.
+    setArrival((was) => (was.how === 'pressed' ? was : { how }));
     fetchLists();
   };
   return (

@@ -38,7 +38,15 @@ export function arriving<P extends object>(fetchPart: () => Promise<ComponentTyp
   };
 }
 
+/** Over the page, where it is seen: what did not come has no place of its own in it. */
 const Missing = styled.p`
+  position: fixed;
+  left: 16px;
+  right: 16px;
+  bottom: 24px;
+  z-index: 60;
+  max-width: 560px;
+  margin-inline: auto;
   padding: 10px 12px;
   border: 1px solid ${t.care};
   background: ${t.white};
