@@ -2,8 +2,7 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { renderPart } from '../../tests/unit/helpers/hooks';
-import { Finder, Select } from './Choices';
-import { Check, Field } from './Field';
+import { Check, Field, Finder, Select } from './Field';
 
 jest.mock('next/navigation', () => {
   const router = { refresh: () => {}, push: () => {} };

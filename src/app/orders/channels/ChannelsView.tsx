@@ -6,8 +6,7 @@ import { compareChannels } from '@/core/price/channels';
 import { depositOf, rulesFor } from '@/core/price/terms';
 import { toDecimals } from '@/core/measure';
 import { Button, Row } from '@/ui/Button';
-import { Finder } from '@/ui/Choices';
-import { Field } from '@/ui/Field';
+import { Field, Finder } from '@/ui/Field';
 import {
   Columns,
   EmptyState,

@@ -1,8 +1,7 @@
 'use client';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Finder, Select } from '@/ui/Choices';
-import { Check, Field, Fields } from '@/ui/Field';
+import { Check, Field, Fields, Finder, Select } from '@/ui/Field';
 import {
   EmptyState,
   Lead,

@@ -5,8 +5,7 @@ import styled from 'styled-components';
 import { ActionSheet } from '@/app/ActionSheet';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
-import { Field } from '@/ui/Field';
+import { Field, Select } from '@/ui/Field';
 import {
   EmptyState,
   Lead,

@@ -12,8 +12,7 @@ import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Finder } from '@/ui/Choices';
-import { Field, Fields } from '@/ui/Field';
+import { Field, Fields, Finder } from '@/ui/Field';
 import {
   EmptyState,
   PageHeader,
@@ -25,8 +24,7 @@ import {
   Stack,
   Page,
 } from '@/ui/Layout';
-import { Working } from '@/ui/Callout';
-import { FormDialog, DialogActions } from '@/ui/FormDialog';
+import { FormDialog, DialogActions, Working } from '@/ui/Callout';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

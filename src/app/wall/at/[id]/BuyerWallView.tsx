@@ -9,8 +9,7 @@ import { pixelsPerMm, type PixelPoint } from '@/core/wall/buyerWall';
 import { MOULDING_UM } from '@/core/wall/framing';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
-import { Field } from '@/ui/Field';
+import { Field, Select } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   Aside,

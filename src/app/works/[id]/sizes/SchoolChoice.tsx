@@ -6,10 +6,9 @@ import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
-import { Check, Field } from '@/ui/Field';
+import { Check, Field, Select } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/FormDialog';
+import { FormDialog, DialogActions } from '@/ui/Callout';
 import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 

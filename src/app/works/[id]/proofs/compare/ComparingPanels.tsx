@@ -1,7 +1,6 @@
 'use client';
 import { Button } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
-import { Check, Field } from '@/ui/Field';
+import { Check, Field, Select } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { UploadProgress } from '@/ui/useUpload';

@@ -1,7 +1,6 @@
 import { Button } from '@/ui/Button';
 import { ErrorCallout } from '@/ui/Actions';
-import { Select } from '@/ui/Choices';
-import { Field } from '@/ui/Field';
+import { Field, Select } from '@/ui/Field';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import type { ProofSheetForm } from './useProofSheetForm';
 

@@ -1,7 +1,6 @@
 'use client';
 import { WRAP_EDGES, type WrapEdge } from '@/core/mounting/wrap';
-import { Select } from '@/ui/Choices';
-import { Field, Fields } from '@/ui/Field';
+import { Field, Fields, Select } from '@/ui/Field';
 import type { WrapDesk } from './useWrapDesk';
 
 export const KEYS = [
