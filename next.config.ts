@@ -22,6 +22,15 @@ const config: NextConfig = {
     { source: '/:path*', headers: EVERY_ANSWER },
     { source: '/api/:path*', headers: [{ key: 'content-security-policy', value: DOOR_POLICY }] },
   ],
+  turbopack: {
+    rules: {
+      '*.mjs': {
+        condition: { path: /react-aria[\\/]dist[\\/]private[\\/]intl[\\/].*\.mjs$/ },
+        loaders: ['./scripts/ownWords.cjs'],
+        as: '*.mjs',
+      },
+    },
+  },
   // What the studio keeps changes with every act; nothing here is worth serving stale.
   experimental: { staleTimes: { dynamic: 0, static: 30 } },
   typescript: { ignoreBuildErrors: true }, // `npm test` runs tsc on its own; the build need not do it twice

@@ -1,13 +1,9 @@
 'use client';
-import type { ReactNode } from 'react';
-import { FormProvider, type FieldValues } from 'react-hook-form';
+import type { ComponentType, ReactNode } from 'react';
+import type { FieldValues } from 'react-hook-form';
 import type { ActionAnswerOf, ActionInput, ActionName } from '@/studio/registry';
-import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/Callout';
-import { Fields } from '@/ui/Field';
-import { AskField } from '@/ui/form/fields';
-import { DraftSlip, FaultsOf } from '@/ui/form/FormParts';
-import { useActionForm, type AsksOf } from './useActionForm';
+import { arriving } from '@/ui/arriving';
+import type { AsksOf } from './useActionForm';
 
 export type ActionSheetProps<N extends ActionName, V extends FieldValues> = {
   act: N;
@@ -34,66 +30,13 @@ export type ActionSheetProps<N extends ActionName, V extends FieldValues> = {
   below?: (values: V) => ReactNode;
 };
 
+/** Fields of every kind, their lists and their faults: a quarter of all script, fetched with the first sheet that is opened. */
+const ActionForm = arriving(
+  async () => (await import('./ActionForm')).ActionForm as ComponentType<object>,
+);
+
 /** A sheet that asks for a few things and does one action with them. */
-export function ActionSheet<N extends ActionName, V extends FieldValues>({
-  act,
-  title,
-  label,
-  asks: asked,
-  first,
-  about,
-  input,
-  follow,
-  asksReason,
-  isDisabled,
-  onDone,
-  onClose,
-  width = 560,
-  columns = '1fr 1fr',
-  children,
-  below,
-}: ActionSheetProps<N, V>) {
-  const { form, values, asks, error, isPending, draft, submit } = useActionForm<N, V>({
-    act,
-    asks: asked,
-    first,
-    about,
-    input,
-    follow,
-    onDone: (done) => {
-      onDone?.(done);
-      onClose();
-    },
-  });
-  const letGo = () => {
-    if (form.formState.isDirty) draft.forget();
-    onClose();
-  };
-  return (
-    <FormDialog title={title} isOpen isWritten={form.formState.isDirty} onClose={letGo} width={width}>
-      <FormProvider {...form}>
-        <DraftSlip {...draft} />
-        {typeof children === 'function' ? children(values) : children}
-        <Fields $columns={columns}>
-          {asks.map((ask) => (
-            <AskField key={ask.name} ask={ask} />
-          ))}
-        </Fields>
-        {below?.(values)}
-        <FaultsOf asks={asks} />
-        <ErrorCallout
-          error={error}
-          fields={asks.map(({ name }) => name)}
-          onReason={asksReason ? submit : undefined}
-        />
-        <DialogActions
-          label={label}
-          busy={isPending}
-          disabled={isDisabled?.(values)}
-          onDo={() => submit()}
-          onClose={letGo}
-        />
-      </FormProvider>
-    </FormDialog>
-  );
+export function ActionSheet<N extends ActionName, V extends FieldValues>(props: ActionSheetProps<N, V>) {
+  const Form = ActionForm as ComponentType<ActionSheetProps<N, V>>;
+  return <Form {...props} />;
 }

@@ -126,15 +126,41 @@ export const acceptedProofs = (db: Db, q: { paperId?: string; kind?: string }) =
 export const profileNames = (db: Db) =>
   db.select({ id: profiles.id, name: profiles.fileName }).from(profiles);
 
+const OWN_MACHINES_FIRST = [
+  sql`${profiles.machineId} IS NULL`,
+  desc(profiles.receivedAt),
+  desc(profiles.id),
+];
+
 /** Profiles with what they belong to, a machine’s own first. */
-export const profilesWithNames = (db: Db) =>
+export const profilesWithNames = (db: Db, onlyId?: string) =>
   db
     .select({ profile: profiles, paper: papers.name, machine: machines.name, route: routes.name })
     .from(profiles)
     .innerJoin(papers, eq(papers.id, profiles.paperId))
     .leftJoin(machines, eq(machines.id, profiles.machineId))
     .leftJoin(routes, eq(routes.id, profiles.routeId))
-    .orderBy(sql`${profiles.machineId} IS NULL`, desc(profiles.receivedAt), desc(profiles.id));
+    .where(onlyId === undefined ? undefined : eq(profiles.id, onlyId))
+    .orderBy(...OWN_MACHINES_FIRST);
+
+/** As a list names them, in the same order: without what their tables say, which is ten kilobytes each. */
+export const profileLines = (db: Db) =>
+  db
+    .select({
+      id: profiles.id,
+      paper: papers.name,
+      machine: machines.name,
+      route: routes.name,
+      setting: profiles.setting,
+      archivedAt: profiles.archivedAt,
+      version: sql<string>`json_extract(${profiles.facts}, '$.body.version')`,
+      works: sql<string>`json_extract(${profiles.facts}, '$.body.works')`,
+    })
+    .from(profiles)
+    .innerJoin(papers, eq(papers.id, profiles.paperId))
+    .leftJoin(machines, eq(machines.id, profiles.machineId))
+    .leftJoin(routes, eq(routes.id, profiles.routeId))
+    .orderBy(...OWN_MACHINES_FIRST);
 
 /** The newest print file made here for a size. */
 export const lastMadeFile = (db: Db, formatId: string) =>

@@ -2,8 +2,10 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { renderPart } from '../../tests/unit/helpers/hooks';
-import { DialogActions, FormDialog, Working } from './Callout';
-import { Field, Select } from './Field';
+import { Working } from './Callout';
+import { DialogActions, FormDialog } from './FormDialog';
+import { Select } from './Choices';
+import { Field } from './Field';
 
 jest.mock('next/navigation', () => {
   const router = { refresh: () => {}, push: () => {} };
@@ -14,7 +16,7 @@ const told: string[] = [];
 beforeEach(() => (told.length = 0));
 afterEach(cleanup);
 
-test('a figure is read as its figure, with its working after it; opened, it shows every step', () => {
+test('a figure is read as its figure, with its working after it; opened, it shows every step', async () => {
   renderPart(
     <Working
       working={{
@@ -29,7 +31,7 @@ test('a figure is read as its figure, with its working after it; opened, it show
   );
   const figure = screen.getByRole('button', { name: /^317\.5 ?, working$/ });
   act(() => figure.click());
-  const slip = screen.getByRole('dialog');
+  const slip = await screen.findByRole('dialog');
   for (const words of ['3000 px ÷ (240 mm ÷ 25.4)', '317.5 ppi', 'Of the file', 'Handbook §4.'])
     expect(slip.textContent).toContain(words);
 });

@@ -2,7 +2,8 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { renderPart } from '../../tests/unit/helpers/hooks';
-import { Check, Field, Finder, Select } from './Field';
+import { Finder, Select } from './Choices';
+import { Check, Field } from './Field';
 
 jest.mock('next/navigation', () => {
   const router = { refresh: () => {}, push: () => {} };

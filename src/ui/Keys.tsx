@@ -10,15 +10,15 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
-import styled from 'styled-components';
-import { FormDialog } from './Callout';
-import { t } from './tokens';
+import { arriving } from './arriving';
 
-type KeyUse = { key: string; label: string; run: () => void };
+export type KeyUse = { key: string; label: string; run: () => void };
 type Registry = {
   tell: () => void;
   add: (use: { current: KeyUse[] }) => () => void;
 };
+/** Asked for now and then: not among what every page loads. */
+const KeyHelp = arriving(async () => (await import('./KeyHelp')).KeyHelp);
 const Context = createContext<Registry | null>(null);
 
 const isTyping = (target: EventTarget | null) =>
@@ -28,8 +28,9 @@ const isTyping = (target: EventTarget | null) =>
     (/^(input|textarea|select)$/i.test(target.tagName) &&
       (target as HTMLInputElement).type !== 'checkbox'));
 
-/** A sheet or slip that lies over the page has the keys to itself. */
-const isAsked = () => document.querySelector('[role=dialog], [role=alertdialog]') !== null;
+/** A sheet or slip that lies over the page has the keys to itself, also while it is on its way. */
+const isAsked = () =>
+  document.querySelector('[role=dialog], [role=alertdialog], [data-arriving]') !== null;
 
 /** Single keys alone, with Alt held, or not at all: who speaks to the machine, or whose hands shake, chooses (WCAG 2.1.4). */
 export const KEY_MODES = ['alone', 'alt', 'off'] as const;
@@ -104,47 +105,10 @@ export function KeysProvider({ children }: { children: ReactNode }) {
   return (
     <Context value={registry}>
       {children}
-      <FormDialog title="Keys that work here" isOpen={help !== null} onClose={() => setHelp(null)}>
-        <KeyList>
-          {help?.map((u) => (
-            <div key={u.key + u.label}>
-              <dt>
-                <kbd>{u.key}</kbd>
-              </dt>
-              <dd>{u.label}</dd>
-            </div>
-          ))}
-          <div>
-            <dt>
-              <kbd>esc</kbd>
-            </dt>
-            <dd>put a sheet or slip away</dd>
-          </div>
-        </KeyList>
-      </FormDialog>
+      {help && <KeyHelp uses={help} onClose={() => setHelp(null)} />}
     </Context>
   );
 }
-
-const KeyList = styled.dl`
-  columns: 2;
-  column-gap: 32px;
-  div {
-    display: flex;
-    gap: 12px;
-    padding: 4px 0;
-    break-inside: avoid;
-  }
-  kbd {
-    display: inline-block;
-    min-width: 28px;
-    padding: 0 6px;
-    border: 1px solid ${t.ink};
-    text-align: center;
-    font: inherit;
-    background: ${t.white};
-  }
-`;
 
 const CHANGED = 'glassine-keys';
 const onModeChange = (tell: () => void) => {

@@ -282,7 +282,7 @@ test('colour from the reference to the inspected print: judged, staleness, inspe
 
   await test.step('put the profile away, and the proof is stale: printing asks for a reason, and keeps it', async () => {
     await page.goto('/papers/profiles');
-    await page.getByRole('button', { name: /^Tarn Rag 300, any route/ }).click();
+    await page.getByRole('link', { name: /^Tarn Rag 300, any route/ }).click();
     await page.getByRole('button', { name: 'Put it away' }).click();
     await said(page, 'proofs made through it are stale');
     // Another profile of the same paper is not the one the proof went through.

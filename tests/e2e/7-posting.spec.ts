@@ -169,7 +169,7 @@ test.describe.serial('a day at the packing table', () => {
     await page.goto('/orders?show=open&q=Oda');
     await page.getByRole('link', { name: 'Oda', exact: true }).last().click();
     await page.getByRole('button', { name: 'Cancel the order' }).click();
-    await page.getByRole('button', { name: 'Cancel the order' }).last().click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Cancel the order' }).click();
     await said(page, /is cancelled/);
   });
 

@@ -71,9 +71,10 @@ export async function act(page: Page, name: string, input: unknown) {
   return response.json();
 }
 
-/** Presses a key of the work, once the part of the page that it belongs to is there. */
+/** Presses a key of the work, once the part of the page that it belongs to is there and no sheet lies over it. */
 export async function press(page: Page, key: string): Promise<void> {
   await expect(page.locator(`html[data-keys~="${key}"]`)).toBeAttached();
+  await expect(page.locator('[role=dialog], [role=alertdialog], [data-arriving]')).toHaveCount(0);
   await page.keyboard.press(key);
 }
 

@@ -10,6 +10,8 @@ export async function refuseEverything(page: Page): Promise<void> {
   );
 }
 
+/** What lies over a page until it is done with. */
+export const SHEETS = '[role=dialog], [role=alertdialog]';
 const BUTTONS = 'main button:visible:not([disabled]):not([aria-disabled=true])';
 
 /** What a page shows after one of its buttons was pressed. */
@@ -49,7 +51,7 @@ export async function pressEveryButton(
     if (at < 0) continue;
     const button = page.locator(BUTTONS).nth(at);
     await button.click({ timeout: 5_000 }).catch(() => {});
-    const sheet = page.locator('[role=dialog]:visible, [role=alertdialog]:visible').first();
+    const sheet = page.locator(SHEETS).filter({ visible: true }).first();
     const refusal = page.locator('[role=alert]:visible').first();
     await sheet
       .or(refusal)

@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { readNumber } from '@/core/measure';
 import { ButtonLink, Row } from '@/ui/Button';
-import { Field, Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { PanelTitle, Small } from '@/ui/Layout';
 import { offerKey, offerName, type Offer } from './new/useOrderForm';
 import { useAskedChoices } from '@/app/useAskedChoices';

@@ -133,7 +133,7 @@ describe('channels', () => {
   test('a fee that cannot be read is said under the form, which cannot be kept until it can', async () => {
     const sent = answering();
     renderPart(<ChannelSheet channel={fair} onClose={() => {}} />);
-    const fees = screen.getByLabelText('Fees by share, one a line');
+    const fees = await screen.findByLabelText('Fees by share, one a line');
     fireEvent.change(fees, { target: { value: 'card reader' } });
     expect(screen.getByText(/expected a line such as/)).toBeTruthy();
     fireEvent.change(fees, { target: { value: 'card reader, 2 %' } });

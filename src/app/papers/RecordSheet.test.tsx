@@ -77,8 +77,10 @@ const FORMS = {
 };
 
 const closed = { times: 0 };
-const open = (form: RecordForm, unit: Unit = 'mm') =>
+const open = async (form: RecordForm, unit: Unit = 'mm') => {
   renderPart(<RecordSheet open={form} onClose={() => closed.times++} />, { unit });
+  await screen.findByRole('dialog');
+};
 const field = (label: string) => screen.getByLabelText(label) as HTMLInputElement;
 const write = (label: string, text: string) =>
   act(async () => void fireEvent.change(field(label), { target: { value: text } }));
@@ -112,7 +114,7 @@ describe.each(['mm', 'in'] as const)('a form opened in %s and kept as it is', (u
     'changes nothing of a %s: every figure goes back to the last micrometre',
     async (kind, thing, figures) => {
       const sent = answering();
-      open(FORMS[kind](unit), unit);
+      await open(FORMS[kind](unit), unit);
       await keep('Keep the changes');
       expect(sent).toHaveLength(1);
       expect(sent[0]!.input).toMatchObject({ id: thing.id, name: thing.name, ...figures });
@@ -123,7 +125,7 @@ describe.each(['mm', 'in'] as const)('a form opened in %s and kept as it is', (u
 
 test('what is typed goes as it was typed, with the unit being read', async () => {
   const sent = answering();
-  open(supplyForm(supply), 'in');
+  await open(supplyForm(supply), 'in');
   await write('Size', '8 x 10');
   await write('Weight of one', '6 oz');
   await write('On hand', '9');
@@ -138,7 +140,7 @@ test('what is typed goes as it was typed, with the unit being read', async () =>
 
 test('a new thing begins empty, with what is usual, and goes without an id', async () => {
   const sent = answering();
-  open(paperForm(null));
+  await open(paperForm(null));
   expect(field('Drying before it is judged, hours').value).toBe('24');
   await write('Name', 'Tarn Rag');
   await write('Weight, g/m²', '308');
@@ -160,7 +162,7 @@ test('a new thing begins empty, with what is usual, and goes without an id', asy
 
 test('all that is wrong is said at once, in the words on the fields; the first has the focus, and nothing is sent', async () => {
   const sent = answering();
-  open(paperForm(null));
+  await open(paperForm(null));
   await write('Weight, g/m²', 'heavy');
   await write('Thickness', '0.5 hairs');
   await keep('Record it');
@@ -182,7 +184,7 @@ test('what only the studio knows to be wrong comes back to its fields, all of it
     also: [{ field: 'dryHours', value: 900, expected: '240 or less' }],
   };
   answering({ recordPaper: { error } });
-  open(paperForm(paper));
+  await open(paperForm(paper));
   await write('Weight, g/m²', '2');
   await write('Drying before it is judged, hours', '900');
   await keep('Keep the changes');
@@ -195,14 +197,14 @@ test('what only the studio knows to be wrong comes back to its fields, all of it
 test('a supply that nobody spoke of, without size or window, is shown so and kept so', async () => {
   const sent = answering();
   const none = { widthUm: 0, heightUm: 0, windowWidthUm: null, windowHeightUm: null, acidFree: null };
-  open(supplyForm({ ...supply, ...none } as SupplyModel));
+  await open(supplyForm({ ...supply, ...none } as SupplyModel));
   expect([field('Size').value, screen.getAllByText('not said').length > 0]).toEqual(['', true]);
   await keep('Keep the changes');
   expect(inputOf(sent)).toMatchObject({ size: '', window: '', acidFree: 'not said', weight: 141_748 });
 });
 
-test('the steps of a route are written as they are read', () => {
-  open(routeForm(route, 'mm'));
+test('the steps of a route are written as they are read', async () => {
+  await open(routeForm(route, 'mm'));
   expect(field('Pixels per inch it asks').value).toBe('300 to 500 mm, 200 above');
 });
 
@@ -210,22 +212,22 @@ test('what was typed outlives the tab: it is offered when the form comes up agai
   jest.useFakeTimers();
   try {
     const sent = answering();
-    open(supplyForm(supply));
+    await open(supplyForm(supply));
     await write('Size', '300 x 400');
     await act(async () => jest.advanceTimersByTime(1_000));
     cleanup();
     // Of another thing nothing is offered.
-    open(supplyForm({ ...supply, id: 'other' } as SupplyModel));
+    await open(supplyForm({ ...supply, id: 'other' } as SupplyModel));
     expect(screen.queryByText(/^You began to write this/)).toBeNull();
     cleanup();
-    open(supplyForm(supply));
+    await open(supplyForm(supply));
     expect(field('Size').value).toBe('203.3 × 254 mm');
     await act(async () => screen.getByText('Go on with it').click());
     expect(field('Size').value).toBe('300 x 400');
     await keep('Keep the changes');
     expect(inputOf(sent)).toMatchObject({ size: '300 x 400 mm', weight: 141_748 });
     cleanup();
-    open(supplyForm(supply));
+    await open(supplyForm(supply));
     expect(screen.queryByText(/^You began to write this/)).toBeNull();
   } finally {
     jest.useRealTimers();
@@ -233,21 +235,21 @@ test('what was typed outlives the tab: it is offered when the form comes up agai
 });
 
 test('recorded before the draft was even written down, or all the same after another window: nothing of it is offered', async () => {
-  const draftOffered = () => {
+  const draftOffered = async () => {
     cleanup();
-    open(supplyForm(supply));
+    await open(supplyForm(supply));
     return screen.queryByText(/^You began to write this/) !== null;
   };
   answering();
-  open(supplyForm(supply));
+  await open(supplyForm(supply));
   await write('Size', '300 x 400');
   await keep('Keep the changes');
-  expect(draftOffered()).toBe(false);
+  expect(await draftOffered()).toBe(false);
   const changed = { who: 'Ida', at: '2026-11-28T10:00:00Z', fields: [] };
   const answers = [{ error: { message: 'changed meanwhile', changed } }, { message: 'done' }];
   answering({ recordSupply: () => answers.shift()! });
   await write('Size', '310 x 400');
   await keep('Keep the changes');
   await keep('Keep mine all the same');
-  expect(draftOffered()).toBe(false);
+  expect(await draftOffered()).toBe(false);
 });

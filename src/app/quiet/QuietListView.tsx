@@ -3,7 +3,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { QUIET_KINDS, QUIET_NAMES } from '@/core/quiet/tasks';
 import { ButtonLink, Row } from '@/ui/Button';
-import { Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
 import { Lead, Page, PageHeader, PageTitle, Panel, Small, Stack } from '@/ui/Layout';
 import { narrow } from '@/ui/tokens';
 

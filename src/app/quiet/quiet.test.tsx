@@ -56,7 +56,7 @@ test('what went wrong is kept with the step it went wrong at', async () => {
   key(' ');
   key(' ');
   key('w');
-  fireEvent.change(screen.getByLabelText(/In your words/), { target: { value: 'it ran in' } });
+  fireEvent.change(await screen.findByLabelText(/In your words/), { target: { value: 'it ran in' } });
   await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep it' })));
   await waitFor(() => expect(sent.map(({ url }) => url)).toContain('/api/act/addNote'));
   expect(sent.find(({ url }) => url.endsWith('addNote'))!.input).toMatchObject({

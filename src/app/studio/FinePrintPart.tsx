@@ -6,7 +6,8 @@ import { FINE_PRINT, type FinePrint } from '@/core/stock/finePrint';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check, Field, Fields } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 /** What the studio calls a fine print. */

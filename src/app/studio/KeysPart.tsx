@@ -1,6 +1,6 @@
 'use client';
 import { useKeyMode, type KeyMode } from '@/ui/Keys';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 const MODES: { key: KeyMode; name: string }[] = [

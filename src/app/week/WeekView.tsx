@@ -10,7 +10,7 @@ import type { WeekManner } from '@/core/week/manner';
 import type { PlannedDay } from '@/core/week/plan';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import {
   Columns,
   EmptyState,

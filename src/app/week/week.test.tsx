@@ -161,7 +161,7 @@ describe('the bench', () => {
     const sent = answering();
     bench([]);
     fireEvent.click(screen.getByRole('button', { name: 'Put off: Judge proof round 1, Kiln' }));
-    fireEvent.change(screen.getByLabelText(/Why/), { target: { value: 'no light' } });
+    fireEvent.change(await screen.findByLabelText(/Why/), { target: { value: 'no light' } });
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Put it off' })));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]!.input).toEqual({ line: 'proof:p', untilOn: TUE, why: 'no light' });

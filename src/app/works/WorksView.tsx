@@ -7,7 +7,8 @@ import { inGroups } from '@/core/groups';
 import { DRAWERS, type DrawersBy } from '@/core/works';
 import type { WorkLine, WorkOrder } from '@/store/works';
 import { ButtonLink, Row } from '@/ui/Button';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { IntakeZone } from '@/ui/Intake';
 import { useKeys } from '@/ui/Keys';
 import {

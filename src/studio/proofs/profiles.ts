@@ -4,7 +4,7 @@ import type { InkModel } from '@/core/colour/inks';
 import { InputError, RefusedError } from '@/core/errors';
 import type { Received } from '@/imaging/objects';
 import type { Db, Tx } from '@/store/db';
-import { profilesWithNames } from '@/store/proofs';
+import { profileLines, profilesWithNames } from '@/store/proofs';
 import { findRows, insertRow, rowById, type Row } from '@/store/rows';
 import { rm } from 'node:fs/promises';
 import type { PracticePress } from '../ports';
@@ -17,6 +17,15 @@ export const MOST_PROFILE_BYTES = 32 * 1024 * 1024;
 
 /** Profiles with the names of what they belong to: those of own machines first, the newest first. */
 export const profilesAtHand = (db: Db) => profilesWithNames(db);
+
+/** All of them by name, and one with all it says: the one asked for, or else the first that is not put away. */
+export async function profileShelf(db: Db, askedId?: string) {
+  const lines = await profileLines(db);
+  const open =
+    lines.find((line) => line.id === askedId) ?? lines.find((line) => !line.archivedAt) ?? lines[0];
+  const [whole] = open ? await profilesWithNames(db, open.id) : [];
+  return { lines, open: whole ?? null };
+}
 
 /** The profile a paper is printed through now: the newest for the machine or route, or the newest that names neither. */
 export async function currentProfile(

@@ -1,7 +1,8 @@
 'use client';
 import type { ReactNode } from 'react';
 import { useController, useFormContext } from 'react-hook-form';
-import { Check, Field, Finder, Select } from '../Field';
+import { Finder, Select } from '../Choices';
+import { Check, Field } from '../Field';
 import { useUnits } from '../Units';
 import { faultOf, shownFigure, type Figure, type FigureKind } from './figures';
 

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { render, renderHook } from '@testing-library/react';
+// The lists that hang from fields are there from the first, as they are after a first hand on one.
+import '@/ui/ChoiceLists';
 import { KeysProvider } from '@/ui/Keys';
 import { ActionsProvider } from '@/ui/Actions';
 import { UnitsProvider } from '@/ui/Units';

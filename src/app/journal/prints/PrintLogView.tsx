@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { resultSays, type PrintRun } from '@/core/edition/printLog';
 import { inGroups } from '@/core/groups';
 import { ButtonLink } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import {
   EmptyState,
   Lead,

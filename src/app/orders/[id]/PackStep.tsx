@@ -11,7 +11,8 @@ import {
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { ScrollArea, Panel, PanelTitle, Small, Stack, Table } from '@/ui/Layout';
 import { Callout } from '@/ui/Callout';

@@ -5,7 +5,8 @@ import { InputError } from '@/core/errors';
 import { moneyOrNull, readNumber } from '@/core/measure';
 import { planBatch, type BatchAnswer } from '@/core/price/batch';
 import { ButtonLink } from '@/ui/Button';
-import { Field, Fields, Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import {
   Columns,
   EmptyState,

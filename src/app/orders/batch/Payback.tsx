@@ -10,7 +10,8 @@ import {
   type PaybackAnswer,
   type PaybackRange,
 } from '@/core/price/payback';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

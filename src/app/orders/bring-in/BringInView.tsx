@@ -2,7 +2,8 @@
 import { ORDER_FIELDS, type OrderField } from '@/core/order/orderList';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import {
   Lead,

@@ -6,7 +6,8 @@ import { compareChannels } from '@/core/price/channels';
 import { depositOf, rulesFor } from '@/core/price/terms';
 import { toDecimals } from '@/core/measure';
 import { Button, Row } from '@/ui/Button';
-import { Field, Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import {
   Columns,
   EmptyState,

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { By, IncomeLine } from '@/core/sales/income';
 import { toDecimals } from '@/core/measure';
 import { DataTable, type Column } from '@/ui/DataTable';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import {
   EmptyState,
   Lead,

@@ -1,7 +1,8 @@
 'use client';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Check, Field, Fields, Finder, Select } from '@/ui/Field';
+import { Finder, Select } from '@/ui/Choices';
+import { Check, Field, Fields } from '@/ui/Field';
 import {
   EmptyState,
   Lead,

@@ -114,7 +114,7 @@ describe('a buyer', () => {
     const sent = answering();
     show();
     fireEvent.click(screen.getByRole('button', { name: 'They agree now' }));
-    fireEvent.change(screen.getByLabelText(/Where and how/), { target: { value: 'at the fair' } });
+    fireEvent.change(await screen.findByLabelText(/Where and how/), { target: { value: 'at the fair' } });
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep it' })));
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]!.input).toMatchObject({ buyerId: 'b', how: 'at the fair' });

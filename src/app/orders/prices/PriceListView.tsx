@@ -5,7 +5,8 @@ import styled from 'styled-components';
 import { ActionSheet } from '@/app/ActionSheet';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import {
   EmptyState,
   Lead,

@@ -8,9 +8,10 @@ import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
-import { DialogActions, FormDialog } from '@/ui/Callout';
+import { DialogActions, FormDialog } from '@/ui/FormDialog';
 import { DataTable, type Column } from '@/ui/DataTable';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   EmptyState,

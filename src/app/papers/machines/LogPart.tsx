@@ -4,7 +4,8 @@ import { useAction } from '@/app/useAction';
 
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

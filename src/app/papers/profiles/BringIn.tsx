@@ -1,7 +1,8 @@
 'use client';
 import { postJson, useAnnounce, type ActionAnswer } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { Panel, PanelTitle, Stack } from '@/ui/Layout';
 import { UploadProgress, useUpload } from '@/ui/useUpload';

@@ -12,17 +12,15 @@ import {
   Stack,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
-import { useState } from 'react';
+import Link from 'next/link';
+import styled from 'styled-components';
 import { PapersNav } from '../PapersNav';
 import { BringIn } from './BringIn';
 import { OneProfile } from './OneProfile';
 import { type Props } from './profileProps';
 
 /** How each paper prints, by machine or route and setting, as its ICC profile says. */
-export function ProfilesView({ list, papers, routes, machines, spaces, start }: Props) {
-  const live = list.filter((l) => !l.profile.archivedAt);
-  const [chosen, setChosen] = useState(start ?? '');
-  const open = list.find((l) => l.profile.id === chosen) ?? live[0] ?? list[0];
+export function ProfilesView({ lines, open, papers, routes, machines, spaces }: Props) {
   return (
     <Page>
       <PageHeader>
@@ -49,56 +47,63 @@ export function ProfilesView({ list, papers, routes, machines, spaces, start }: 
               </EmptyState>
             </Panel>
           )}
-          {list.length > 0 && (
-            <Panel>
-              <PanelTitle>
-                All <span>{live.length}</span>
-              </PanelTitle>
-              <ul>
-                {list.map((l) => (
-                  <li
-                    key={l.profile.id}
-                    style={{
-                      display: 'flex',
-                      gap: 12,
-                      alignItems: 'baseline',
-                      padding: '4px 0',
-                      borderBottom: `1px solid ${t.hair}`,
-                      color: l.profile.archivedAt ? t.ink3 : t.ink,
-                    }}
-                  >
-                    <span style={{ flex: 1 }}>
-                      <button
-                        type="button"
-                        onClick={() => setChosen(l.profile.id)}
-                        aria-pressed={l === open}
-                        style={{
-                          border: 0,
-                          background: 'none',
-                          padding: 0,
-                          font: 'inherit',
-                          fontWeight: l === open ? 600 : 400,
-                          cursor: 'pointer',
-                          textAlign: 'left',
-                          color: 'inherit',
-                        }}
-                      >
-                        {l.paper}, {l.machine ?? l.route ?? 'any route'}
-                        {l.profile.setting ? `, ${l.profile.setting}` : ''}
-                      </button>
-                      {l.profile.archivedAt ? ' (put away)' : ''}
-                    </span>
-                    <Small>
-                      ICC {l.profile.facts.version}, {l.profile.facts.works}
-                    </Small>
-                  </li>
-                ))}
-              </ul>
-            </Panel>
-          )}
+          {open && <AllProfiles lines={lines} openId={open.profile.id} />}
         </Stack>
         <BringIn papers={papers} routes={routes} machines={machines} />
       </Columns>
     </Page>
   );
 }
+
+function AllProfiles({ lines, openId }: { lines: Props['lines']; openId: string }) {
+  return (
+    <Panel>
+      <PanelTitle>
+        All <span>{lines.filter((line) => !line.archivedAt).length}</span>
+      </PanelTitle>
+      <ul>
+        {lines.map((line) => (
+          <Named key={line.id} $away={line.archivedAt !== null}>
+            <span>
+              <Link
+                href={`/papers/profiles?open=${line.id}`}
+                replace
+                scroll={false}
+                aria-current={line.id === openId || undefined}
+              >
+                {line.paper}, {line.machine ?? line.route ?? 'any route'}
+                {line.setting ? `, ${line.setting}` : ''}
+              </Link>
+              {line.archivedAt ? ' (put away)' : ''}
+            </span>
+            <Small>
+              ICC {line.version}, {line.works}
+            </Small>
+          </Named>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+const Named = styled.li<{ $away: boolean }>`
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 4px 0;
+  border-bottom: 1px solid ${t.hair};
+  color: ${(p) => (p.$away ? t.ink3 : t.ink)};
+  > :first-child {
+    flex: 1;
+  }
+  a {
+    color: inherit;
+    text-decoration: none;
+    &:hover {
+      text-decoration: underline;
+    }
+    &[aria-current] {
+      font-weight: 600;
+    }
+  }
+`;

@@ -24,7 +24,7 @@ import {
   Stack,
   Page,
 } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';

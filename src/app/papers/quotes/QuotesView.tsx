@@ -12,7 +12,8 @@ import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields, Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import {
   EmptyState,
   PageHeader,
@@ -24,7 +25,8 @@ import {
   Stack,
   Page,
 } from '@/ui/Layout';
-import { FormDialog, DialogActions, Working } from '@/ui/Callout';
+import { Working } from '@/ui/Callout';
+import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

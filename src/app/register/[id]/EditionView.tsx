@@ -8,7 +8,8 @@ import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   Columns,

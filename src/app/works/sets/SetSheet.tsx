@@ -6,7 +6,7 @@ import { useAskedChoices } from '@/app/useAskedChoices';
 import { moneyOrNull } from '@/core/measure';
 import type { Sellable } from '@/studio/orders/catalogue';
 import { Button, Row } from '@/ui/Button';
-import { Finder } from '@/ui/Field';
+import { Finder } from '@/ui/Choices';
 import type { Ask } from '@/ui/form/fields';
 import { Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';

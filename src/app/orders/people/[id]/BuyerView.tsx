@@ -7,7 +7,7 @@ import type { Finding } from '@/core/finding';
 import { ORDER_WORDS, type OrderState } from '@/core/order/orderStates';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { DialogActions, FormDialog } from '@/ui/Callout';
+import { DialogActions, FormDialog } from '@/ui/FormDialog';
 import { DataTable, type Column } from '@/ui/DataTable';
 import {
   Columns,

@@ -5,7 +5,8 @@ import { useState, type FormEvent } from 'react';
 import type { Finding } from '@/core/finding';
 import { Button } from '@/ui/Button';
 import { DataTable, type Column } from '@/ui/DataTable';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import {
   Columns,
   EmptyState,

@@ -8,7 +8,8 @@ import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
 import { DataTable, type Column } from '@/ui/DataTable';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import {
   Columns,
   FactList,

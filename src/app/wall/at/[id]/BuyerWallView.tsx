@@ -9,7 +9,8 @@ import { pixelsPerMm, type PixelPoint } from '@/core/wall/buyerWall';
 import { MOULDING_UM } from '@/core/wall/framing';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import {
   Aside,

@@ -62,7 +62,7 @@ test('opened, it is large, and can be taken out', async () => {
   const acts = answering({ removePhotograph: { message: 'Out.' } });
   show([damage]);
   fireEvent.click(screen.getByLabelText('Look at the photograph of its damage'));
-  expect(screen.getByAltText(/Its damage\. a rub/).getAttribute('src')).toContain('/view');
+  expect((await screen.findByAltText(/Its damage\. a rub/)).getAttribute('src')).toContain('/view');
   await act(async () => void fireEvent.click(screen.getByText('Take this photograph out')));
   expect(acts.map((each) => [each.url, each.input])).toEqual([
     ['/api/act/removePhotograph', { id: 'p1' }],

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { FINISHES, type ProductFinish } from '@/core/product/words';
 import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/Callout';
+import { DialogActions, FormDialog } from '@/ui/FormDialog';
 import { Check, Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Row } from '@/ui/Button';

@@ -5,7 +5,7 @@ import { SIGNINGS, type Signing } from '@/core/edition/impressionStates';
 import { formatMoney } from '@/core/measure';
 import { TIMED_ACTS, type TimedAct } from '@/core/product/words';
 import { Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { useUnits } from '@/ui/Units';
 import type { ProductCell } from '@/studio/prices/pricePage';
 import { MarketSheet } from './MarketSheet';

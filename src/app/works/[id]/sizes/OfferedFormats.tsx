@@ -10,7 +10,7 @@ import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import { DialogActions, FormDialog } from '@/ui/Callout';
+import { DialogActions, FormDialog } from '@/ui/FormDialog';
 import { Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Dimension, ScaleDrawing, useScale } from '@/ui/ScaleDrawing';

@@ -6,9 +6,10 @@ import { useAction } from '@/app/useAction';
 import type { ActionInput } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button } from '@/ui/Button';
-import { Check, Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check, Field } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 

@@ -7,7 +7,7 @@ import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Check } from '@/ui/Field';
 import { EmptyState, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
-import { FormDialog, DialogActions } from '@/ui/Callout';
+import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { useUnits } from '@/ui/Units';
 
 const keyOf = (s: Size) => `${s.width}x${s.height}`;

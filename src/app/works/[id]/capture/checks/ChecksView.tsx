@@ -5,7 +5,7 @@ import { checkOf, useCorners } from './useCorners';
 
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { Aside, Columns, Small, Stack } from '@/ui/Layout';
 import { Corners } from './Corners';
 import { EvennessPart } from './EvennessPart';

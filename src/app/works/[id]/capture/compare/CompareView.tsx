@@ -5,7 +5,7 @@ import type { Size } from '@/core/measure';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { JobProgress } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
 import { Small, Stack } from '@/ui/Layout';

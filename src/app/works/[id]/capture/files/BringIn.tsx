@@ -1,7 +1,8 @@
 'use client';
 import { ErrorCallout, type ActionError } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { UploadProgress, useUpload } from '@/ui/useUpload';

@@ -5,7 +5,7 @@ import type { MayPrint } from '@/core/works';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { JobProgress } from '@/ui/Job';
 import { Columns, PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';

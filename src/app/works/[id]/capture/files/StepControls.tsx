@@ -1,7 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useParams } from 'next/navigation';
-import { Check, Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check, Field, Fields } from '@/ui/Field';
 import { FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

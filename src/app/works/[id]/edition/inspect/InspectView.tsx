@@ -10,7 +10,8 @@ import {
 } from '@/core/proof/inspection';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { useKeys } from '@/ui/Keys';
 import { Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';

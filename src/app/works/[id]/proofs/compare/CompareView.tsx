@@ -1,7 +1,7 @@
 'use client';
 import { useAction } from '@/app/useAction';
 import { Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { Aside, Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
 import { CapturesPanel, PractisePanel, ReadingsPanel } from './ComparingPanels';

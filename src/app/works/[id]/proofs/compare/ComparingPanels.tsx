@@ -1,6 +1,7 @@
 'use client';
 import { Button } from '@/ui/Button';
-import { Check, Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check, Field } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { UploadProgress } from '@/ui/useUpload';

@@ -5,7 +5,7 @@ import { eyeBlur, finestSeen, pixelsMelt } from '@/core/colour/eye';
 import { readableOn, surroundGrey, type Screen } from '@/core/colour/screen';
 import { drawShown, screenRatio, useSoftProof } from '@/app/useSoftProof';
 import { Button, Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { Aside, Columns, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Loupe, useBox, type View } from '@/ui/Loupe';
 import { Working } from '@/ui/Callout';

@@ -1,7 +1,8 @@
 import { INTENTS, type Intent } from '@/core/colour/intents';
 import { KERNELS, type Kernel } from '@/core/printfile/resample';
 import type { SheetKind } from '@/core/proof/sheetForm';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { KINDS, type SheetProps } from './sheetProps';
 import type { ProofSheetForm } from './useProofSheetForm';
 

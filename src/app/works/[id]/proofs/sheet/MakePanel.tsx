@@ -1,6 +1,7 @@
 import { Button } from '@/ui/Button';
 import { ErrorCallout } from '@/ui/Actions';
-import { Field, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field } from '@/ui/Field';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import type { ProofSheetForm } from './useProofSheetForm';
 

@@ -1,5 +1,6 @@
 import { Button, Row } from '@/ui/Button';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import { MarkedText } from '@/ui/Verdict';
 import { RegionsOn } from './RegionsOn';
 import { STEPS, type SheetProps, type StepOf } from './sheetProps';

@@ -2,7 +2,8 @@
 import styled from 'styled-components';
 import { INTENTS, type Intent } from '@/core/colour/intents';
 import { Button, Row } from '@/ui/Button';
-import { Check, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check } from '@/ui/Field';
 import { t } from '@/ui/tokens';
 import { MarkedText } from '@/ui/Verdict';
 import { named, type Show } from './softProps';

@@ -1,7 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { SURROUNDS, type Screen } from '@/core/colour/screen';
-import { Check, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Check } from '@/ui/Field';
 import { Aside, Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useBox } from '@/ui/Loupe';
 import { Verdict } from '@/ui/Verdict';

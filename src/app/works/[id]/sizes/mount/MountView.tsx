@@ -4,7 +4,7 @@ import { daysBetween } from '@/core/measure/day';
 import { useState } from 'react';
 
 import { Button, Row } from '@/ui/Button';
-import { Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
 import { EmptyState, PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';

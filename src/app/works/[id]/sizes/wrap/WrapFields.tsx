@@ -1,6 +1,7 @@
 'use client';
 import { WRAP_EDGES, type WrapEdge } from '@/core/mounting/wrap';
-import { Field, Fields, Select } from '@/ui/Field';
+import { Select } from '@/ui/Choices';
+import { Field, Fields } from '@/ui/Field';
 import type { WrapDesk } from './useWrapDesk';
 
 export const KEYS = [
