@@ -5,6 +5,7 @@ export default {
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^#demo/(.*)$': '<rootDir>/demo/$1',
+    '^d3-array$': '<rootDir>/node_modules/d3-array/dist/d3-array.js',
     '^lucide-react$': '<rootDir>/tests/unit/helpers/icons.cjs',
   },
   transform: {
@@ -21,7 +22,7 @@ export default {
     ],
   },
   // Packages that ship only ES modules and are reached by unit tests.
-  transformIgnorePatterns: ['/node_modules/(?!(@noble|ulid|@tanstack)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|ulid|@tanstack|d3-array|internmap)/)'],
   // Test files run inside a vm, where every look at a global takes a detour: a loop over pixels takes ten times as long. What
   // such loops ask for at each step is handed to each file instead.
   sandboxInjectedGlobals: [

@@ -2,7 +2,8 @@
 import { FormProvider, type FieldValues } from 'react-hook-form';
 import type { ActionName } from '@/studio/registry';
 import { ErrorCallout } from '@/ui/Actions';
-import { DialogActions, FormDialog } from '@/ui/FormDialog';
+import { DialogBoard } from '@/ui/DialogBoard';
+import { DialogActions } from '@/ui/FormDialog';
 import { Fields } from '@/ui/Field';
 import { AskField } from '@/ui/form/fields';
 import { DraftSlip, FaultsOf } from '@/ui/form/FormParts';
@@ -41,13 +42,13 @@ export function ActionForm<N extends ActionName, V extends FieldValues>({
     },
   });
   const letGo = () => {
-    if (form.formState.isDirty) draft.forget();
+    if (form.formState.isDirty) draft.end();
     onClose();
   };
   return (
-    <FormDialog title={title} isOpen isWritten={form.formState.isDirty} onClose={letGo} width={width}>
+    <DialogBoard title={title} isOpen isWritten={form.formState.isDirty} onClose={letGo} width={width}>
       <FormProvider {...form}>
-        <DraftSlip {...draft} />
+        <DraftSlip draft={draft.draft} restore={draft.restore} forget={draft.forget} />
         {typeof children === 'function' ? children(values) : children}
         <Fields $columns={columns}>
           {asks.map((ask) => (
@@ -69,6 +70,6 @@ export function ActionForm<N extends ActionName, V extends FieldValues>({
           onClose={letGo}
         />
       </FormProvider>
-    </FormDialog>
+    </DialogBoard>
   );
 }

@@ -20,7 +20,7 @@ import { UnitsProvider } from '@/ui/Units';
 import { fontFiles } from './fontFiles';
 import { isInside, PASS_COOKIE } from './guard';
 import { StudioClosed } from './StudioClosed';
-import { PracticeBanner } from './PracticeStudio';
+import { PracticeBanner } from './PracticeBanner';
 import { readFollowed, GUIDE_COOKIE } from './guide/follow';
 import { WayStrip } from './guide/WayStrip';
 import { studio, whoseIsAsked, whyClosed } from './server';

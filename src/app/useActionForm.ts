@@ -89,7 +89,7 @@ export function useActionForm<N extends ActionName, V extends FieldValues>({
 
   const finish = (done: ActionAnswerOf<N>) => {
     form.reset(form.getValues());
-    draft.forget();
+    draft.end();
     onDone?.(done);
   };
   const submit = (reason = '') =>

@@ -19,7 +19,6 @@ import { MarkedText } from './Verdict';
 import { useSentence } from './Units';
 import { outbox, type Outgoing } from './outbox';
 import { contextHeaders, newKey, seenNow } from './seen';
-import { AskingRoot } from './useAsked';
 import { narrow, t } from './tokens';
 
 export type Undo = { act: string; input: unknown; label?: string };
@@ -109,11 +108,7 @@ export function ActionsProvider({ children }: { children: ReactNode }) {
     () => ({ said, say, hush, settling, began, ended }),
     [said, say, hush, settling, began, ended],
   );
-  return (
-    <AskingRoot>
-      <Context value={value}>{children}</Context>
-    </AskingRoot>
-  );
+  return <Context value={value}>{children}</Context>;
 }
 
 /** Where an act took away what it was done with, the focus goes to what comes next: the page's main act, or the page. */

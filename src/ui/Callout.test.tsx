@@ -60,15 +60,17 @@ const leavePage = () => {
 };
 
 describe('a sheet laid over the page', () => {
-  test('nothing written, Escape puts it away, and nobody who leaves the page is asked', () => {
+  test('nothing written, Escape puts it away, and nobody who leaves the page is asked', async () => {
     renderPart(<Sheet />);
+    await screen.findByRole('dialog');
     expect(leavePage()).toBe(false);
     escape();
     expect(told).toEqual(['closed']);
   });
 
-  test('something written, Escape asks first; a second Escape lets it go', () => {
+  test('something written, Escape asks first; a second Escape lets it go', async () => {
     renderPart(<Sheet />);
+    await screen.findByRole('dialog');
     write('Walkers');
     expect(leavePage()).toBe(true);
     escape();
@@ -78,8 +80,9 @@ describe('a sheet laid over the page', () => {
     expect(told).toEqual(['closed']);
   });
 
-  test('going on writing keeps what was written, and asks again the next time', () => {
+  test('going on writing keeps what was written, and asks again the next time', async () => {
     renderPart(<Sheet />);
+    await screen.findByRole('dialog');
     write('Walkers');
     escape();
     act(() => screen.getByRole('button', { name: 'Go on writing' }).click());
@@ -90,8 +93,9 @@ describe('a sheet laid over the page', () => {
     expect(told).toEqual([]);
   });
 
-  test('its act is what Enter does: a submit button, and no submitting of the page', () => {
+  test('its act is what Enter does: a submit button, and no submitting of the page', async () => {
     renderPart(<Sheet />);
+    await screen.findByRole('dialog');
     const keep = screen.getByRole('button', { name: 'Keep it' }) as HTMLButtonElement;
     expect(keep.type).toBe('submit');
     expect(fireEvent.submit(keep.form!)).toBe(false);
@@ -100,8 +104,9 @@ describe('a sheet laid over the page', () => {
     expect(told).toEqual(['kept Walkers']);
   });
 
-  test('while it works it says so, and does not do it twice', () => {
+  test('while it works it says so, and does not do it twice', async () => {
     renderPart(<Sheet busy />);
+    await screen.findByRole('dialog');
     act(() => screen.getByRole('button', { name: 'One moment…' }).click());
     expect(told).toEqual([]);
   });

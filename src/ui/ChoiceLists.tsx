@@ -13,8 +13,8 @@ import {
 } from 'react-aria-components';
 import styled from 'styled-components';
 import type { Arrival, FinderProps, Selection, SelectProps } from './Choices';
-import { listsAreHere } from './choiceStore';
-import { chosenIn, FindBox, Hint, Name, Wrong, writtenIn } from './fieldParts';
+import { Hint, Name, Wrong } from './ariaFieldParts';
+import { chosenIn, FindBox, writtenIn } from './fieldParts';
 import { narrow, t } from './tokens';
 
 const Line = styled(Input)`
@@ -204,5 +204,3 @@ export function FinderList({
     </FindHolder>
   );
 }
-
-listsAreHere({ SelectList, FinderList });

@@ -3,6 +3,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { renderToString } from 'react-dom/server';
 import { useState } from 'react';
 import { Finder, Select } from './Choices';
+import { lists } from './lateParts';
 
 const OPTIONS = [
   { key: 'rag', name: 'Harrow Rag' },
@@ -10,29 +11,16 @@ const OPTIONS = [
 ] as const;
 const chosen: string[] = [];
 
-/** The lists come when the test lets them: each test has the module that says so for itself. */
-let come: () => Promise<void>;
-const mockHere: { lists: unknown; tell: () => void } = { lists: null, tell: () => {} };
-jest.mock('./choiceStore', () => ({
-  fetchLists: () => {},
-  listsAreHere: () => {},
-  listsHere: () => mockHere.lists,
-  whenListsCome: (tell: () => void) => {
-    mockHere.tell = tell;
-    return () => {};
-  },
-}));
+/** The lists come when the test lets them. */
+const come = async () => {
+  const part = await import('./ChoiceLists');
+  await act(async () => lists.put(part));
+};
 beforeEach(() => {
   chosen.length = 0;
-  mockHere.lists = null;
+  lists.put(null);
+  jest.spyOn(lists, 'fetch').mockImplementation(() => {});
   globalThis.CSS ??= { escape: (text: string) => text } as typeof CSS;
-  come = async () => {
-    const lists = await import('./ChoiceLists');
-    await act(async () => {
-      mockHere.lists = lists;
-      mockHere.tell();
-    });
-  };
 });
 afterEach(cleanup);
 

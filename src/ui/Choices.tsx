@@ -4,15 +4,14 @@ import {
   useLayoutEffect,
   useRef,
   useState,
-  useSyncExternalStore,
   type KeyboardEvent,
   type ReactNode,
   type Ref,
   type RefObject,
 } from 'react';
 import styled from 'styled-components';
-import { fetchLists, listsHere, whenListsCome } from './choiceStore';
-import { chosenIn, FindBox, Hint, Name, wrongWords, writtenIn } from './fieldParts';
+import { chosenIn, FindBox, Hint, Name, Wrong, writtenIn } from './fieldParts';
+import { lists } from './lateParts';
 
 export type SelectProps<K extends string> = {
   label: string;
@@ -44,8 +43,6 @@ export type Arrival = { how: 'untouched' | 'focused' | 'pressed'; typed?: string
 export type Selection = [number, number] | null;
 
 const UNTOUCHED: Arrival = { how: 'untouched' };
-/** What a page is drawn with first has no lists, on the server and in the browser alike. */
-const useLists = () => useSyncExternalStore(whenListsCome, listsHere, () => null);
 
 const Holder = styled.div<{ $width?: number }>`
   display: flex;
@@ -59,9 +56,6 @@ const Box = styled.button`
 const Line = styled.input`
   ${writtenIn}
 `;
-const Wrong = styled.span`
-  ${wrongWords}
-`;
 const OPENS = ['Enter', ' ', 'ArrowDown', 'ArrowUp'];
 
 /**
@@ -69,19 +63,19 @@ const OPENS = ['Enter', ' ', 'ArrowDown', 'ArrowUp'];
  * to one, and until then the field shows what is chosen and remembers that it was pressed.
  */
 export function Select<K extends string>(props: SelectProps<K>) {
-  const lists = useLists();
+  const part = lists.usePart();
   const [arrival, setArrival] = useState(UNTOUCHED);
   const [labelId, valueId] = [useId(), useId()];
-  if (lists) return <lists.SelectList {...props} arrival={arrival} />;
+  if (part) return <part.SelectList {...props} arrival={arrival} />;
   const { label, value, options, width, wrong, hint, hideLabel, onBlur, buttonRef } = props;
   const come = (how: Arrival['how']) => {
     // The press comes first and the focus after it: what was pressed stays pressed.
     setArrival((was) => (was.how === 'pressed' ? was : { how }));
-    fetchLists();
+    lists.fetch();
   };
   return (
     <Holder $width={width} data-invalid={wrong ? true : undefined}>
-      <Name id={labelId} elementType="span" className={hideLabel ? 'visually-hidden' : undefined}>
+      <Name id={labelId} as="span" className={hideLabel ? 'visually-hidden' : undefined}>
         {label}
       </Name>
       <Box
@@ -90,7 +84,7 @@ export function Select<K extends string>(props: SelectProps<K>) {
         aria-haspopup="listbox"
         aria-expanded={false}
         aria-labelledby={`${valueId} ${labelId}`}
-        onPointerEnter={fetchLists}
+        onPointerEnter={lists.fetch}
         onFocus={() => come('focused')}
         onPointerDown={() => come('pressed')}
         onClick={() => come('pressed')}
@@ -111,10 +105,10 @@ export function Select<K extends string>(props: SelectProps<K>) {
 
 /** A choice among many: typing narrows it. Its list is fetched like that of a `Select`; what is typed meanwhile is kept. */
 export function Finder(props: FinderProps) {
-  const lists = useLists();
+  const part = lists.usePart();
   const [arrival, setArrival] = useState(UNTOUCHED);
   const selection = useRef<Selection>(null);
-  if (lists) return <lists.FinderList {...props} arrival={arrival} selection={selection} />;
+  if (part) return <part.FinderList {...props} arrival={arrival} selection={selection} />;
   return <PlainFinder {...props} {...{ arrival, setArrival, selection }} />;
 }
 
@@ -145,11 +139,11 @@ function PlainFinder({
   }, [selection]);
   const come = (typed = arrival.typed) => {
     setArrival({ how: 'focused', typed });
-    fetchLists();
+    lists.fetch();
   };
   return (
     <Holder $width={width} data-invalid={wrong ? true : undefined}>
-      <Name id={labelId} elementType="span">
+      <Name id={labelId} as="span">
         {label}
       </Name>
       <FindBox>
@@ -165,7 +159,7 @@ function PlainFinder({
             come(event.target.value);
             onSearch?.(event.target.value);
           }}
-          onPointerEnter={fetchLists}
+          onPointerEnter={lists.fetch}
           onFocus={() => come()}
           onBlur={() => setArrival(UNTOUCHED)}
         />

@@ -2,7 +2,10 @@
 import { act, cleanup, screen } from '@testing-library/react';
 import fc from 'fast-check';
 import { renderPart } from '../../tests/unit/helpers/hooks';
-import { DataTable, inOrder, nextSorting, type Column } from './DataTable';
+import { DataTable, nextSorted, type Column } from './DataTable';
+import { sorter } from './lateParts';
+import * as sortRows from './sortRows';
+import { inOrder } from './sortRows';
 
 jest.mock('next/navigation', () => {
   const router = { refresh: () => {}, push: () => {} };
@@ -54,6 +57,33 @@ test('figures are sorted by size, and what has none comes last either way', asyn
   expect(names()).toEqual(['Älpler', 'Sheet A10', 'canvas', 'Sheet A3']);
 });
 
+test('sorted before what sorts is there, it is in order when that comes', async () => {
+  sorter.put(null);
+  const fetched = jest.spyOn(sorter, 'fetch').mockImplementation(() => {});
+  draw();
+  await press('Paper');
+  expect(fetched).toHaveBeenCalled();
+  expect(names()[0]).toBe('Sheet A10');
+  await act(async () => sorter.put(sortRows));
+  expect(names()[0]).toBe('Älpler');
+  fetched.mockRestore();
+});
+
+test('lines of their own are sorted like others; of one page among many that is said', async () => {
+  draw({
+    lineOf: (p) => (
+      <tr>
+        <th scope="row">{p.name}!</th>
+      </tr>
+    ),
+    isOnePage: true,
+  });
+  expect(screen.queryByText(/on this page/)).toBeNull();
+  await press('Paper');
+  expect(names()).toEqual(['Älpler!', 'canvas!', 'Sheet A3!', 'Sheet A10!']);
+  expect(screen.getByText('Sorted among the 4 on this page.')).toBeTruthy();
+});
+
 test('a column without an order has no button over it', () => {
   draw();
   expect(screen.getByText('Base').closest('button')).toBeNull();
@@ -72,6 +102,7 @@ test('what was put away stays away in this browser; what names the row cannot be
   draw({ choiceKept: 'papers' });
   expect(screen.queryByText('g/m²')).toBeNull();
   await press('Columns, 1 put away');
+  await screen.findByRole('menu');
   expect(screen.queryByRole('menuitemcheckbox', { name: 'Paper' })).toBeNull();
   await act(async () => screen.getByRole('menuitemcheckbox', { name: 'g/m²' }).click());
   expect(window.localStorage.getItem('glassine_columns:papers')).toBe('[]');
@@ -90,9 +121,9 @@ test('the order of words is one: the same both ways, and through a third', () =>
 });
 
 test('another column begins its own order', () => {
-  const first = nextSorting([], 'a');
-  expect([first, nextSorting(first, 'b')]).toEqual([
-    [{ id: 'a', desc: false }],
-    [{ id: 'b', desc: false }],
+  const first = nextSorted(null, 'a');
+  expect([first, nextSorted(first, 'b')]).toEqual([
+    { key: 'a', isDown: false },
+    { key: 'b', isDown: false },
   ]);
 });

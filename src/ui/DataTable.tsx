@@ -1,33 +1,20 @@
 'use client';
-import {
-  columnVisibilityFeature,
-  createSortedRowModel,
-  rowSortingFeature,
-  tableFeatures,
-  useTable,
-  type ColumnDef,
-  type SortingState,
-} from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, Columns3 } from 'lucide-react';
-import { useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
-import {
-  Button as AriaButton,
-  Menu,
-  MenuItem,
-  MenuTrigger,
-  Popover,
-  type Selection,
-} from 'react-aria-components';
+import { Fragment, useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { Button as AriaButton } from 'react-aria-components';
 import styled from 'styled-components';
 import { inGroups } from '@/core/groups';
-import { ScrollArea, Table } from './Layout';
+import { arriving } from './arriving';
+import { sorter } from './lateParts';
+import { ScrollArea, Small, Table } from './Layout';
 import { t } from './tokens';
 
 /** One column: what stands over it, what stands in it, and what it is sorted by. */
 export type Column<T> = {
   key: string;
   head: string;
-  cell: (row: T) => ReactNode;
+  /** Nothing where the table is given whole lines. */
+  cell?: (row: T) => ReactNode;
   /** What decides the order; nothing comes last, whichever way. A column without it cannot be sorted. */
   by?: (row: T) => string | number | null | undefined;
   /** Figures stand under each other by their ends. */
@@ -38,41 +25,24 @@ export type Column<T> = {
   isUnheaded?: boolean;
 };
 
-const features = tableFeatures({
-  rowSortingFeature,
-  columnVisibilityFeature,
-  sortedRowModel: createSortedRowModel(),
-});
-
-const words = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
-type SortValue = string | number;
-
-/** Words as a person files them ("A3" before "A10"), figures by size. */
-export function inOrder(a: SortValue, b: SortValue): number {
-  return typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a), String(b));
-}
-
-const definitionsOf = <T extends object>(
-  columns: readonly Column<T>[],
-): ColumnDef<typeof features, T>[] =>
-  columns.map(({ key, head, by }) => ({
-    id: key,
-    header: head,
-    // Undefined is put last by the package, whichever way the rest is turned.
-    accessorFn: (row: T) => by?.(row) ?? undefined,
-    sortFn: (a, b, id) => inOrder(a.getValue<SortValue>(id), b.getValue<SortValue>(id)),
-    sortUndefined: 'last',
-    enableSorting: by !== undefined,
-    sortDescFirst: false,
-  }));
+/** By which column the rows stand, and which way. */
+export type SortedBy = { key: string; isDown: boolean } | null;
 
 type Props<T> = {
   label: string;
   rows: readonly T[];
   columns: readonly Column<T>[];
   keyOf: (row: T) => string;
+  /** A line of the table, where it has a state of its own. */
+  lineOf?: (row: T) => ReactNode;
   /** Rows of a kind stand together under its name, as long as nobody sorts. */
   groupOf?: (row: T) => string;
+  /** What is said of a kind behind its name. */
+  groupSays?: (rows: readonly T[]) => string;
+  /** There are more rows on other pages: what is sorted are those of this one, and that is said. */
+  isOnePage?: boolean;
+  isTight?: boolean;
+  isMiddle?: boolean;
   /** Lets a person choose which columns are shown; the choice is kept in this browser under this name. */
   choiceKept?: string;
 };
@@ -83,44 +53,51 @@ export function DataTable<T extends object>({
   rows,
   columns,
   keyOf,
+  lineOf,
   groupOf,
+  groupSays,
+  isOnePage,
+  isTight,
+  isMiddle,
   choiceKept,
 }: Props<T>) {
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const [sorted, setSorted] = useState<SortedBy>(null);
   const [hidden, setHidden] = useHiddenColumns(choiceKept);
-  const definitions = useMemo(() => definitionsOf(columns), [columns]);
-  const data = useMemo(() => [...rows], [rows]);
-  const table = useTable({
-    features,
-    columns: definitions,
-    data,
-    getRowId: keyOf,
-    state: { sorting, columnVisibility: Object.fromEntries(hidden.map((key) => [key, false])) },
-    onSortingChange: setSorting,
-  });
-  const shown = columns.filter(({ key }) => !hidden.includes(key));
-  const ordered = table.getRowModel().rows.map((row) => row.original);
-  const line = (row: T) => (
-    <tr key={keyOf(row)}>
-      {shown.map((column) => (
-        <Cell key={column.key} column={column} row={row} />
-      ))}
-    </tr>
+  const sorting = sorter.usePart();
+  const ordered = useMemo(
+    () => (sorted && sorting ? sorting.sortRows(rows, columns, sorted) : rows),
+    [rows, columns, sorted, sorting],
   );
-  const groups = groupOf && sorting.length === 0 ? inGroups(ordered, groupOf) : null;
+  const sortBy = (key: string) => {
+    sorter.fetch();
+    setSorted(nextSorted(sorted, key));
+  };
+  const shown = columns.filter(({ key }) => !hidden.includes(key));
+  const line = (row: T) =>
+    lineOf ? (
+      <Fragment key={keyOf(row)}>{lineOf(row)}</Fragment>
+    ) : (
+      <tr key={keyOf(row)}>
+        {shown.map((column) => (
+          <Cell key={column.key} column={column} row={row} />
+        ))}
+      </tr>
+    );
+  const groups = groupOf && !sorted ? inGroups(ordered, groupOf) : null;
   return (
     <>
       {choiceKept && <ColumnChoice columns={columns} hidden={hidden} onChange={setHidden} />}
       <ScrollArea>
-        <Table aria-label={label}>
+        <Table aria-label={label} $tight={isTight} $middle={isMiddle}>
           <thead>
             <tr>
               {shown.map((column) => (
                 <Head
                   key={column.key}
                   column={column}
-                  sorted={sortedBy(sorting, column.key)}
-                  onSort={() => setSorting(nextSorting(sorting, column.key))}
+                  sorted={directionOf(sorted, column.key)}
+                  onSort={() => sortBy(column.key)}
+                  onNear={sorter.fetch}
                 />
               ))}
             </tr>
@@ -129,7 +106,10 @@ export function DataTable<T extends object>({
             {groups
               ? groups.flatMap(({ key, items }) => [
                   <tr key={`group ${key}`} className="group">
-                    <td colSpan={shown.length}>{key}</td>
+                    <td colSpan={shown.length}>
+                      {key}
+                      {groupSays?.(items)}
+                    </td>
                   </tr>,
                   ...items.map(line),
                 ])
@@ -137,27 +117,27 @@ export function DataTable<T extends object>({
           </tbody>
         </Table>
       </ScrollArea>
+      {isOnePage && sorted && <Small>Sorted among the {rows.length} on this page.</Small>}
     </>
   );
 }
 
-type Sorted = 'ascending' | 'descending' | null;
+type Direction = 'ascending' | 'descending' | null;
 
-function sortedBy(sorting: SortingState, key: string): Sorted {
-  const [by] = sorting;
-  if (by?.id !== key) return null;
-  return by.desc ? 'descending' : 'ascending';
+function directionOf(sorted: SortedBy, key: string): Direction {
+  if (sorted?.key !== key) return null;
+  return sorted.isDown ? 'descending' : 'ascending';
 }
 
 /** Up, down, and back to the order it came in. */
-export function nextSorting(sorting: SortingState, key: string): SortingState {
-  switch (sortedBy(sorting, key)) {
+export function nextSorted(sorted: SortedBy, key: string): SortedBy {
+  switch (directionOf(sorted, key)) {
     case null:
-      return [{ id: key, desc: false }];
+      return { key, isDown: false };
     case 'ascending':
-      return [{ id: key, desc: true }];
+      return { key, isDown: true };
     default:
-      return [];
+      return null;
   }
 }
 
@@ -182,13 +162,23 @@ const SortButton = styled(AriaButton)`
   }
 `;
 
-function Head<T>({ column, sorted, onSort }: { column: Column<T>; sorted: Sorted; onSort: () => void }) {
+function Head<T>({
+  column,
+  sorted,
+  onSort,
+  onNear,
+}: {
+  column: Column<T>;
+  sorted: Direction;
+  onSort: () => void;
+  onNear: () => void;
+}) {
   const { head, by, isFigure, isUnheaded } = column;
   const Arrow = sorted === 'descending' ? ArrowDown : ArrowUp;
   return (
     <th scope="col" className={isFigure ? 'n' : undefined} aria-sort={sorted ?? undefined}>
       {by ? (
-        <SortButton onPress={onSort}>
+        <SortButton onPress={onSort} onHoverStart={onNear} onFocus={onNear}>
           {head}
           {sorted && <Arrow size={12} strokeWidth={1.6} aria-hidden="true" />}
         </SortButton>
@@ -200,7 +190,7 @@ function Head<T>({ column, sorted, onSort }: { column: Column<T>; sorted: Sorted
 }
 
 function Cell<T>({ column, row }: { column: Column<T>; row: T }) {
-  const content = column.cell(row);
+  const content = column.cell?.(row);
   if (column.isName) return <th scope="row">{content}</th>;
   return <td className={column.isFigure ? 'n' : undefined}>{content}</td>;
 }
@@ -245,31 +235,8 @@ const Choice = styled.div`
     cursor: pointer;
   }
 `;
-const Sheet = styled(Popover)`
-  background: ${t.white};
-  border: 1px solid ${t.ink};
-  z-index: 60;
-  max-height: 60vh;
-  overflow: auto;
-`;
-const Line = styled(MenuItem)`
-  padding: 6px 12px;
-  cursor: pointer;
-  outline: none;
-  display: flex;
-  gap: 10px;
-  &::before {
-    content: '';
-    width: 12px;
-  }
-  &[data-selected]::before {
-    content: '✓';
-  }
-  &[data-focused] {
-    background: ${t.ink};
-    color: ${t.white};
-  }
-`;
+/** The list of columns, fetched when it is opened. */
+const ColumnMenu = arriving(async () => (await import('./ColumnMenu')).ColumnMenu);
 
 function ColumnChoice<T>({
   columns,
@@ -282,30 +249,23 @@ function ColumnChoice<T>({
 }) {
   // What names the row and what has no name of its own stays.
   const free = columns.filter(({ isName, isUnheaded }) => !isName && !isUnheaded);
-  const change = (selected: Selection) =>
-    onChange(selected === 'all' ? [] : free.map(({ key }) => key).filter((key) => !selected.has(key)));
+  const button = useRef<HTMLButtonElement>(null);
+  const [isOpen, setOpen] = useState(false);
   return (
     <Choice>
-      <MenuTrigger>
-        <AriaButton>
-          <Columns3 size={14} strokeWidth={1.4} aria-hidden="true" />
-          Columns{hidden.length > 0 && `, ${hidden.length} put away`}
-        </AriaButton>
-        <Sheet placement="bottom end">
-          <Menu
-            aria-label="Columns shown"
-            selectionMode="multiple"
-            selectedKeys={free.map(({ key }) => key).filter((key) => !hidden.includes(key))}
-            onSelectionChange={change}
-          >
-            {free.map(({ key, head }) => (
-              <Line key={key} id={key} textValue={head}>
-                {head}
-              </Line>
-            ))}
-          </Menu>
-        </Sheet>
-      </MenuTrigger>
+      <AriaButton ref={button} aria-haspopup="menu" aria-expanded={isOpen} onPress={() => setOpen(true)}>
+        <Columns3 size={14} strokeWidth={1.4} aria-hidden="true" />
+        Columns{hidden.length > 0 && `, ${hidden.length} put away`}
+      </AriaButton>
+      {isOpen && (
+        <ColumnMenu
+          columns={free}
+          hidden={hidden}
+          onChange={onChange}
+          buttonRef={button}
+          onClose={() => setOpen(false)}
+        />
+      )}
     </Choice>
   );
 }

@@ -3,6 +3,8 @@ import { act, cleanup, fireEvent, screen, within } from '@testing-library/react'
 import { useState } from 'react';
 import { renderPart } from '../../tests/unit/helpers/hooks';
 import { DateField } from './DateField';
+import * as DayPicker from './DayPicker';
+import { calendar } from './lateParts';
 
 jest.mock('next/navigation', () => {
   const router = { refresh: () => {}, push: () => {} };
@@ -71,4 +73,46 @@ test('what is wrong is said under it, in place of the hint', () => {
   renderPart(<Day first="2026-10-17" wrong="Expected a day that has come." />);
   expect(screen.getByText('Expected a day that has come.')).not.toBeNull();
   expect(screen.queryByText('of the parcel')).toBeNull();
+});
+
+describe('before its calendar is there', () => {
+  beforeEach(() => {
+    calendar.put(null);
+    jest.spyOn(calendar, 'fetch').mockImplementation(() => {});
+  });
+  afterEach(() => {
+    jest.restoreAllMocks();
+    calendar.put(DayPicker);
+  });
+  const come = () => act(async () => calendar.put(DayPicker));
+
+  test('its day can be read, part by part, and nothing is fetched until a hand comes', () => {
+    renderPart(<Day first="2026-12-01" />);
+    expect(reads()).toBe('01/12/2026');
+    expect(parts().map((part) => part.getAttribute('aria-valuetext'))).toEqual(['01', '12', '2026']);
+    expect(calendar.fetch).not.toHaveBeenCalled();
+    act(() => parts()[0]!.focus());
+    expect(calendar.fetch).toHaveBeenCalled();
+  });
+
+  test('the part that was come to has the focus', async () => {
+    renderPart(<Day first="2026-12-01" />);
+    act(() => parts()[1]!.focus());
+    await come();
+    expect(document.activeElement).toBe(parts()[1]);
+  });
+
+  test('asked for, the calendar opens when it comes', async () => {
+    renderPart(<Day first="2026-10-17" />);
+    act(() => screen.getByRole('button', { name: /calendar/ }).click());
+    expect(screen.queryByRole('dialog')).toBeNull();
+    await come();
+    expect(screen.getByRole('dialog').textContent).toContain('October 2026');
+  });
+
+  test('left alone it takes the focus from nobody', async () => {
+    renderPart(<Day first="2026-10-17" />);
+    await come();
+    expect(document.activeElement).toBe(document.body);
+  });
 });

@@ -1,189 +1,118 @@
 'use client';
-import { parseDate } from '@internationalized/date';
-import { useState, type ReactNode } from 'react';
-import {
-  Button,
-  Calendar,
-  CalendarCell,
-  CalendarGrid,
-  DateInput,
-  DatePicker,
-  DateSegment,
-  Dialog,
-  Group,
-  Heading,
-  I18nProvider,
-  Popover,
-  type DateValue,
-} from 'react-aria-components';
+import { Fragment, useEffect, useId, useRef, useState, type InputEvent } from 'react';
 import styled from 'styled-components';
 import { isDay } from '@/core/measure/day';
+import { CalendarSign } from './CalendarSign';
+import { dayBox, dayHolder, dayPart, type DateFieldProps, type DayArrival } from './dayParts';
 import { Hint, Name, Wrong } from './fieldParts';
-import { narrow, t } from './tokens';
+import { calendar } from './lateParts';
 
-const Holder = styled(DatePicker)`
-  display: flex;
-  flex-direction: column;
-  gap: 3px;
-  min-width: 0;
+const Holder = styled.div`
+  ${dayHolder}
 `;
-const Box = styled(Group)`
-  display: flex;
-  min-height: 32px;
-  border: 1px solid ${t.ink3};
-  background: ${t.white};
-  &[data-focus-within] {
-    outline: 2px solid ${t.ink};
-    outline-offset: -1px;
-  }
-  [data-invalid] & {
-    border-color: ${t.fails};
-    box-shadow: inset 3px 0 0 ${t.fails};
-  }
-  > div {
-    display: flex;
-    flex: 1;
-    align-items: center;
-    padding: 4px 8px;
-    white-space: nowrap;
-  }
-  > button {
-    width: 30px;
-    border: 0;
-    border-left: 1px solid ${t.hair};
-    background: none;
-    cursor: pointer;
-  }
-  ${narrow} {
-    min-height: 44px;
-    font-size: 16px;
-    > button {
-      width: 44px;
-    }
-  }
+const Box = styled.div`
+  ${dayBox}
 `;
-const Part = styled(DateSegment)`
-  padding: 1px 2px;
-  &[data-placeholder] {
-    color: ${t.ink3};
-  }
-  &[data-focused] {
-    background: ${t.ink};
-    color: ${t.white};
-    outline: none;
-  }
+const Part = styled.span`
+  ${dayPart}
 `;
-const Sheet = styled(Popover)`
-  background: ${t.white};
-  border: 1px solid ${t.ink};
-  z-index: 60;
-  padding: 10px 12px;
-  header {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    padding-bottom: 6px;
-  }
-  header button {
-    border: 0;
-    background: none;
-    padding: 6px 10px;
-    cursor: pointer;
-  }
-  h2 {
-    font: italic 17px/22px ${t.serif};
-  }
-  td,
-  th {
-    text-align: center;
-    padding: 0;
-  }
-  [role='button'] {
-    width: 34px;
-    height: 30px;
-    line-height: 30px;
-    cursor: pointer;
-  }
-  [role='button'][data-outside-month] {
-    display: none;
-  }
-  [role='button'][data-hovered] {
-    background: ${t.pressed};
-  }
-  [role='button'][data-selected] {
-    background: ${t.ink};
-    color: ${t.white};
-  }
-  ${narrow} {
-    [role='button'] {
-      width: 44px;
-      height: 44px;
-      line-height: 44px;
-    }
-  }
-`;
-/** A calendar day: its parts are typed, or it is picked from the calendar. Nothing, or `YYYY-MM-DD`, both ways. */
-export function DateField({
+const UNTOUCHED: DayArrival = { at: null, typed: '', isCalendarAsked: false };
+/** Day before month, whatever the browser was made for. */
+const PARTS = [
+  { name: 'day', empty: 'dd', of: (day: string) => day.slice(8, 10) },
+  { name: 'month', empty: 'mm', of: (day: string) => day.slice(5, 7) },
+  { name: 'year', empty: 'yyyy', of: (day: string) => day.slice(0, 4) },
+] as const;
+
+/**
+ * A calendar day: its parts are typed, or it is picked from the calendar. What parts and calendar need is fetched when a hand first
+ * comes to one; until then the field shows its day, and remembers where the hand was and what it typed.
+ */
+export function DateField(props: DateFieldProps) {
+  const part = calendar.usePart();
+  const [arrival, setArrival] = useState(UNTOUCHED);
+  if (part) return <part.DayPicker {...props} arrival={arrival} />;
+  return <PlainDay {...props} arrival={arrival} onArrival={setArrival} />;
+}
+
+function PlainDay({
   label,
   value,
-  onChange,
   onBlur,
   hint,
   wrong,
   required,
   autoFocus,
-}: {
-  label: string;
-  value: string;
-  onChange: (day: string) => void;
-  onBlur?: () => void;
-  hint?: ReactNode;
-  wrong?: string | null;
-  required?: boolean;
-  autoFocus?: boolean;
-}) {
-  // A year being typed passes through the years 2, 20 and 202: what the field holds counts as long as it says the same.
-  const [held, setHeld] = useState<DateValue | null>(null);
-  const known = isDay(value) ? parseDate(value) : null;
+  arrival,
+  onArrival,
+}: DateFieldProps & { arrival: DayArrival; onArrival: (arrival: DayArrival) => void }) {
+  const labelId = useId();
+  const firstPart = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    if (autoFocus) firstPart.current?.focus();
+  }, [autoFocus]);
+  const come = (next: Partial<DayArrival>) => {
+    onArrival({ ...arrival, ...next });
+    calendar.fetch();
+  };
   return (
-    // Day before month, and the week from Monday, whatever the browser was made for.
-    <I18nProvider locale="en-GB">
-      <Holder
-        value={held?.toString() === value ? held : known}
-        onChange={(day) => {
-          setHeld(day);
-          onChange(day?.toString() ?? '');
-        }}
-        onBlur={onBlur}
-        isInvalid={Boolean(wrong)}
-        isRequired={required}
-        autoFocus={autoFocus}
-        validationBehavior="aria"
-        shouldForceLeadingZeros
-      >
-        <Name>{label}</Name>
-        <Box>
-          <DateInput>{(segment) => <Part segment={segment} />}</DateInput>
-          <Button aria-label={`${label}: calendar`}>
-            <svg width="14" height="14" aria-hidden="true" fill="none" stroke="currentColor">
-              <path d="M.5 2.5h13v11H.5zM.5 5.5h13M4 .5v3M10 .5v3" />
-            </svg>
-          </Button>
-        </Box>
-        {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
-        <Sheet>
-          <Dialog style={{ outline: 'none' }}>
-            <Calendar>
-              <header>
-                <Button slot="previous">←</Button>
-                <Heading />
-                <Button slot="next">→</Button>
-              </header>
-              <CalendarGrid>{(day) => <CalendarCell date={day} />}</CalendarGrid>
-            </Calendar>
-          </Dialog>
-        </Sheet>
-      </Holder>
-    </I18nProvider>
+    <Holder
+      data-invalid={wrong ? true : undefined}
+      data-required={required || undefined}
+      onPointerEnter={calendar.fetch}
+      onBlur={(event) => {
+        if (event.currentTarget.contains(event.relatedTarget)) return;
+        onArrival(UNTOUCHED);
+        onBlur?.();
+      }}
+    >
+      <Name id={labelId} as="span">
+        {label}
+      </Name>
+      <Box role="group" aria-labelledby={labelId}>
+        <div>
+          {PARTS.map(({ name, empty, of }, i) => {
+            const shown = isDay(value) ? of(value) : null;
+            return (
+              <Fragment key={name}>
+                {i > 0 && <span aria-hidden="true">/</span>}
+                <Part
+                  ref={i === 0 ? firstPart : undefined}
+                  role="spinbutton"
+                  tabIndex={0}
+                  aria-label={`${name}, ${label}`}
+                  aria-valuetext={shown ?? 'Empty'}
+                  aria-invalid={wrong ? true : undefined}
+                  data-placeholder={shown === null || undefined}
+                  // A telephone shows its keyboard for what can be written in, and keeps it when the field is there.
+                  contentEditable
+                  suppressContentEditableWarning
+                  inputMode="numeric"
+                  onFocus={() => come({ at: i, typed: '' })}
+                  onBeforeInput={(event: InputEvent<HTMLSpanElement>) => {
+                    event.preventDefault();
+                    come({ at: arrival.at ?? i, typed: arrival.typed + event.data });
+                  }}
+                >
+                  {shown ?? empty}
+                </Part>
+              </Fragment>
+            );
+          })}
+        </div>
+        <button
+          type="button"
+          aria-label={`${label}: calendar`}
+          aria-haspopup="dialog"
+          aria-expanded={false}
+          onPointerDown={() => come({ isCalendarAsked: true })}
+          onClick={() => come({ isCalendarAsked: true })}
+          onFocus={calendar.fetch}
+        >
+          <CalendarSign />
+        </button>
+      </Box>
+      {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint>{hint}</Hint> : null}
+    </Holder>
   );
 }

@@ -1,27 +1,23 @@
 'use client';
-import dynamic from 'next/dynamic';
-import { useContext, useId, type ReactNode, type Ref } from 'react';
-import { Checkbox as AriaCheckbox, Input, TextArea, TextField } from 'react-aria-components';
+import { useContext, useId, type ComponentProps, type ReactNode, type Ref } from 'react';
+import { useObjectRef, useTextField } from 'react-aria';
+import { Checkbox as AriaCheckbox } from 'react-aria-components';
 import styled from 'styled-components';
+import { DateField } from './DateField';
 import { Hint, Name, Wrong, writtenIn } from './fieldParts';
 import { RowRest } from './RowRest';
 import { narrow, t } from './tokens';
 
-/** A calendar is a fifth of all script: it comes with the first field that asks for a day. */
-const DateField = dynamic(() => import('./DateField').then((part) => part.DateField), {
-  loading: () => <div style={{ minHeight: 50 }} />,
-});
-
-const Holder = styled(TextField)<{ $width?: number }>`
+const Holder = styled.div<{ $width?: number }>`
   display: flex;
   flex-direction: column;
   gap: 3px;
   ${(p) => p.$width && `width: ${p.$width}px; max-width: 100%;`}
 `;
-const Line = styled(Input)`
+const Line = styled.input`
   ${writtenIn}
 `;
-const Area = styled(TextArea)`
+const Area = styled.textarea`
   ${writtenIn} resize: vertical;
   min-height: 62px;
 `;
@@ -50,8 +46,14 @@ type FieldProps = {
   list?: readonly string[];
 };
 
-/** One thing to write. What is wrong with it is said under it, and what was written stays. */
-export function Field({
+/** One thing to write, or a day. What is wrong with it is said under it, and what was written stays. */
+export function Field(props: FieldProps) {
+  return props.type === 'date' ? <DateField {...props} /> : <WrittenField {...props} />;
+}
+
+type Written = HTMLInputElement & HTMLTextAreaElement;
+
+function WrittenField({
   label,
   value,
   onChange,
@@ -72,32 +74,37 @@ export function Field({
   list,
 }: FieldProps) {
   const listId = useId();
-  if (type === 'date')
-    return <DateField {...{ label, value, onChange, onBlur, hint, wrong, required, autoFocus }} />;
+  const ref = useObjectRef<Written>(inputRef);
+  const { labelProps, inputProps, descriptionProps, errorMessageProps } = useTextField(
+    {
+      label,
+      value,
+      onChange,
+      onBlur,
+      type,
+      name,
+      autoFocus,
+      placeholder,
+      inputMode,
+      autoComplete: lines ? undefined : autoComplete,
+      isInvalid: Boolean(wrong),
+      isRequired: required,
+      validationBehavior: 'aria',
+      inputElementType: lines ? 'textarea' : 'input',
+      description: hint,
+      errorMessage: wrong,
+    },
+    ref,
+  );
   return (
-    <Holder
-      value={value}
-      onChange={onChange}
-      isInvalid={Boolean(wrong)}
-      isRequired={required}
-      $width={width}
-      type={type as 'text'}
-      autoFocus={autoFocus}
-      name={name}
-      onBlur={onBlur}
-      inputMode={inputMode}
-      validationBehavior="aria"
-    >
-      <Name className={hideLabel ? 'visually-hidden' : undefined}>{label}</Name>
+    <Holder $width={width} data-invalid={wrong ? true : undefined} data-required={required || undefined}>
+      <Name {...labelProps} className={hideLabel ? 'visually-hidden' : undefined}>
+        {label}
+      </Name>
       {lines ? (
-        <Area ref={inputRef} rows={lines} placeholder={placeholder} />
+        <Area {...(inputProps as ComponentProps<'textarea'>)} ref={ref} rows={lines} />
       ) : (
-        <Line
-          ref={inputRef}
-          placeholder={placeholder}
-          autoComplete={autoComplete}
-          list={list && listId}
-        />
+        <Line {...(inputProps as ComponentProps<'input'>)} ref={ref} list={list && listId} />
       )}
       {list && (
         <datalist id={listId}>
@@ -106,7 +113,11 @@ export function Field({
           ))}
         </datalist>
       )}
-      {wrong ? <Wrong>{wrong}</Wrong> : hint ? <Hint slot="description">{hint}</Hint> : null}
+      {wrong ? (
+        <Wrong {...errorMessageProps}>{wrong}</Wrong>
+      ) : hint ? (
+        <Hint {...descriptionProps}>{hint}</Hint>
+      ) : null}
     </Holder>
   );
 }

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import styled from 'styled-components';
 import { t } from './tokens';
 import { screenSpace } from './screenSpace';
+import type { Box } from './useBox';
 
 const TILE = 512;
 
@@ -20,7 +21,6 @@ export type Source = {
 };
 /** What is looked at: the middle, in the common measure, and screen units to one of it. */
 export type View = { x: number; y: number; zoom: number };
-export type Box = { width: number; height: number };
 
 const Frame = styled.div`
   position: relative;
@@ -321,20 +321,4 @@ export function DragPoint({
       </svg>
     </Handle>
   );
-}
-
-/** The room a picture has on the page. */
-export function useBox(aspect = 0.62, most = 640): [React.RefObject<HTMLDivElement | null>, Box] {
-  const ref = useRef<HTMLDivElement>(null);
-  const [box, setBox] = useState<Box>({ width: 640, height: 400 });
-  useEffect(() => {
-    const look = () => {
-      const w = ref.current?.clientWidth ?? 640;
-      setBox({ width: w, height: Math.min(most, Math.max(260, Math.round(w * aspect))) });
-    };
-    const watch = new ResizeObserver(look);
-    if (ref.current) watch.observe(ref.current);
-    return () => watch.disconnect();
-  }, [aspect, most]);
-  return [ref, box];
 }

@@ -1,10 +1,8 @@
 'use client';
-import { FieldError, Label, Text } from 'react-aria-components';
 import styled, { css } from 'styled-components';
 import { narrow, t } from './tokens';
 
-/** What stands over a field. */
-export const Name = styled(Label)`
+export const nameWords = css`
   color: ${t.ink2};
   font-size: 12px;
   line-height: 15px;
@@ -14,20 +12,26 @@ export const Name = styled(Label)`
     color: ${t.ink3};
   }
 `;
-/** What stands under it while nothing is wrong. */
-export const Hint = styled(Text)`
+export const hintWords = css`
   color: ${t.ink3};
   font-size: 12px;
   line-height: 15px;
 `;
-/** How it is said what is wrong. */
 export const wrongWords = css`
   color: ${t.fails};
   font-size: 12px;
   line-height: 15px;
 `;
+/** What stands over a field. */
+export const Name = styled.label`
+  ${nameWords}
+`;
+/** What stands under it while nothing is wrong. */
+export const Hint = styled.span`
+  ${hintWords}
+`;
 /** What is wrong with it, in the hint's place. */
-export const Wrong = styled(FieldError)`
+export const Wrong = styled.span`
   ${wrongWords}
 `;
 

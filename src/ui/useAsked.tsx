@@ -1,38 +1,10 @@
 'use client';
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { queries } from './lateParts';
+import type { Heard } from './queries';
 
-/** What asks the studio beside the page: nothing is asked again by itself, but where it is followed. */
-export function AskingRoot({ children }: { children: ReactNode }) {
-  const [client] = useState(
-    () =>
-      new QueryClient({
-        defaultOptions: {
-          queries: {
-            retry: false,
-            refetchOnWindowFocus: false,
-            refetchOnReconnect: false,
-            // The studio is in the house: it answers also where a browser believes itself without a network.
-            networkMode: 'always',
-            gcTime: 60_000,
-          },
-        },
-      }),
-  );
-  return <QueryClientProvider client={client}>{children}</QueryClientProvider>;
-}
-
-/** An answer that says no: nothing is there, or not any more. */
-const NONE = null;
-
-async function ask<T>(url: string, signal: AbortSignal): Promise<T | null> {
-  const response = await fetch(url, { signal });
-  if (!response.ok) return NONE;
-  return (await response.json().catch(() => NONE)) as T | null;
-}
-
-/** A server that does not answer at all is asked again after this. */
-const SILENCE_MS = 1_500;
+/** What asks is fetched with the first question; where it did not come it is fetched again after this. */
+const FETCH_AGAIN_MS = 1_500;
 
 /**
  * Asks the studio for something, once or again and again until it is over.
@@ -46,24 +18,33 @@ const SILENCE_MS = 1_500;
 export function useAsked<T>(
   url: string | null,
   options: { every?: number; isOver?: (answer: T) => boolean; version?: string } = {},
-): { answer: T | null | undefined; isSilent: boolean; isAsking: boolean; again: () => void } {
-  const { every, isOver, version = '' } = options;
-  const query = useQuery<T | null>({
-    queryKey: [url, version],
-    queryFn: ({ signal }) => ask<T>(url!, signal),
-    enabled: url !== null,
-    staleTime: every ? 0 : Infinity,
-    refetchInterval: ({ state }) => {
-      if (!every) return false;
-      if (state.status === 'error') return SILENCE_MS;
-      if (state.data === NONE || (state.data !== undefined && isOver?.(state.data))) return false;
-      return every;
-    },
-  });
-  return {
-    answer: query.data,
-    isSilent: query.isError,
-    isAsking: query.isFetching,
-    again: () => void query.refetch(),
-  };
+): Heard<T> & { again: () => void } {
+  const { every, version = '' } = options;
+  const part = queries.usePart();
+  const asked = url === null ? null : `${url} ${version}`;
+  const [heard, setHeard] = useState<{ of: string; now: Heard<T> } | null>(null);
+  const following = useRef<{ again: () => void } | null>(null);
+  const isOver = useEffectEvent((answer: T) => options.isOver?.(answer) ?? false);
+  useEffect(() => {
+    if (url === null || part) return;
+    queries.fetch();
+    const timer = setInterval(queries.fetch, FETCH_AGAIN_MS);
+    return () => clearInterval(timer);
+  }, [url, part]);
+  useEffect(() => {
+    if (url === null || !part) return;
+    const of = `${url} ${version}`;
+    const question = { url, version, every, isOver: (answer: T) => isOver(answer) };
+    const { again, stop } = part.follow<T>(question, (now) => setHeard({ of, now }));
+    following.current = { again };
+    return () => {
+      following.current = null;
+      stop();
+    };
+  }, [part, url, version, every]);
+  const again = () => following.current?.again();
+  if (asked === null) return { answer: undefined, isSilent: false, isAsking: false, again };
+  // What was heard of something else is no answer to this.
+  if (heard?.of !== asked) return { answer: undefined, isSilent: false, isAsking: true, again };
+  return { ...heard.now, again };
 }

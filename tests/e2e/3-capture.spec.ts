@@ -167,7 +167,7 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await expect(page.getByText(/The master is untagged: say what its numbers mean/)).toBeVisible({
       timeout: 60_000,
     });
-    await page.getByRole('tab', { name: /^master/ }).click();
+    await page.getByRole('radio', { name: /^master/ }).click();
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
     await said(page, '100x75mm_kelp-line_v1.tif is made and holds its check.');
@@ -190,7 +190,7 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
         const canvas = frame.querySelector('canvas')!;
         return canvas.toDataURL();
       });
-    await page.getByRole('tab', { name: /^sharpen, output/ }).click();
+    await page.getByRole('radio', { name: /^sharpen, output/ }).click();
     const after = page.getByRole('group', { name: 'After this step' });
     await expect(after).toHaveAttribute('data-ready', '');
     const trials = page.getByRole('group', { name: 'Try several amounts' }).getByRole('button');
@@ -209,7 +209,7 @@ test('a capture is planned, read, checked against a target, cleaned, and becomes
     await page.keyboard.press('ArrowRight');
     await expect(place).not.toHaveText(was!);
     // By keys alone from step to step.
-    await page.getByRole('tab', { name: /^sharpen, output/ }).focus();
+    await page.getByRole('radio', { name: /^sharpen, output/ }).focus();
     await page.keyboard.press('ArrowRight');
     await expect(page.getByRole('img', { name: /^The file as a sheet of 100 × 75 mm/ })).toBeVisible();
   });

@@ -244,9 +244,9 @@ test('a size is matted and wrapped, and what it is printed from is made', async 
     await page.goto(`/works/${id}/capture/files`);
     await choose(page, 'For the size', '200 × 200 mm');
     await choose(page, 'As', 'the planned wrap');
-    await page.getByRole('tab', { name: /^(enlarge|make smaller)/ }).click();
+    await page.getByRole('radio', { name: /^(enlarge|make smaller)/ }).click();
     await fill(page, { 'Pixels per inch': '100' });
-    await page.getByRole('tab', { name: /^master/ }).click();
+    await page.getByRole('radio', { name: /^master/ }).click();
     await choose(page, 'Its numbers mean', 'sRGB, I was told');
     await page.getByRole('button', { name: 'Make the print file' }).click();
     await expect(page.getByText(/^246x356mm_pilot-cutter-wide-water-panel-2_v\d+\.tif$/)).toBeVisible({

@@ -18,6 +18,15 @@ const sidewaysOf = (page: Page) =>
     return scrollWidth - clientWidth;
   });
 
+/** Script of a page, compressed, when it has loaded and nobody has touched it yet. */
+const scriptKbOf = (page: Page) =>
+  page.evaluate(() => {
+    const loaded = performance.getEntriesByType('resource') as PerformanceResourceTiming[];
+    const scripts = loaded.filter(({ name }) => name.includes('/_next/static/') && name.endsWith('.js'));
+    return scripts.reduce((sum, script) => sum + script.encodedBodySize, 0) / 1_000;
+  });
+const MOST_SCRIPT_KB = 220;
+
 /** Parts that measure themselves answer a little after the window has changed; what stays is a fault. */
 const expectNoSidewaysScroll = (page: Page, where: string) =>
   expect.poll(() => sidewaysOf(page), { message: where }).toBeLessThanOrEqual(0);
@@ -46,6 +55,7 @@ test.describe('every page there is, found by following links', () => {
       page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
       page.on('pageerror', (error) => errors.push(error.message));
       await page.goto(found.get(pattern)!);
+      expect.soft(await scriptKbOf(page), 'kB of script').toBeLessThanOrEqual(MOST_SCRIPT_KB);
       const title = await page.title();
       expect.soft(title).toMatch(pattern === '/' ? /^Glassine$/ : /^.+ · Glassine$/);
       // A station of a work is told from the same station of another, and from the work's others.

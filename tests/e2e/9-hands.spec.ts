@@ -123,6 +123,24 @@ test.describe('hands and eyes', () => {
     await expect(day).toContainText('12/11/2026');
   });
 
+  test('what is typed into a day before its parts are there is typed into them when they come', async ({
+    page,
+  }) => {
+    await page.goto('/studio');
+    const typed: { release: () => void } = { release: () => {} };
+    const isTyped = new Promise<void>((resolve) => (typed.release = resolve));
+    await page.route(/\/_next\/static\/chunks\/.*\.js/, async (route) => {
+      await isTyped;
+      await route.continue();
+    });
+    const day = page.getByRole('group', { name: 'Screen calibrated on' });
+    await day.getByRole('spinbutton').first().focus();
+    await page.keyboard.type('05112026');
+    typed.release();
+    await expect(day).toContainText('05/11/2026');
+    await expect(day.getByRole('spinbutton').last()).toBeFocused();
+  });
+
   test('the practice studio is a click away and back; a page of one’s own acts on one’s own meanwhile', async ({
     page,
     context,

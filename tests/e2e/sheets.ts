@@ -51,6 +51,8 @@ export async function pressEveryButton(
     if (at < 0) continue;
     const button = page.locator(BUTTONS).nth(at);
     await button.click({ timeout: 5_000 }).catch(() => {});
+    // A sheet that is opened for the first time is fetched first.
+    await page.locator('[data-arriving]').waitFor({ state: 'detached', timeout: 5_000 });
     const sheet = page.locator(SHEETS).filter({ visible: true }).first();
     const refusal = page.locator('[role=alert]:visible').first();
     await sheet

@@ -5,7 +5,7 @@ import { ButtonLink, Row } from '@/ui/Button';
 import { Finder } from '@/ui/Choices';
 import { Field } from '@/ui/Field';
 import { PanelTitle, Small } from '@/ui/Layout';
-import { offerKey, offerName, type Offer } from './new/useOrderForm';
+import { offerKey, offerName, type Offer } from './new/offers';
 import { useAskedChoices } from '@/app/useAskedChoices';
 import { PromiseChart } from './PromiseChart';
 import { usePromise } from './usePromise';

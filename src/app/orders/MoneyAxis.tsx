@@ -1,3 +1,4 @@
+import type { LinearScale } from '@/ui/chartScale';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
@@ -8,7 +9,7 @@ export function MoneyAxis({
   left,
   right,
 }: {
-  y: { (sum: number): number; ticks: (count: number) => number[] };
+  y: LinearScale;
   count: number;
   left: number;
   right: number;

@@ -11,6 +11,7 @@ import { addDays, daysBetween } from '@/core/measure/day';
 import type { OrderModel } from '@/app/models';
 import { ButtonLink, Row } from '@/ui/Button';
 import { ErrorCallout } from '@/ui/Actions';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
 import { useAction } from '@/app/useAction';
 import { useKeys } from '@/ui/Keys';
@@ -26,7 +27,6 @@ import {
   Panel,
   Small,
   Stack,
-  Table,
   Page,
 } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -36,7 +36,7 @@ import type { PackingModel } from './[id]/packingModel';
 import { BeforeYes } from './BeforeYes';
 import { Hands, Lane } from './Lane';
 import { LaneAside } from './LaneAside';
-import type { Offer } from './new/useOrderForm';
+import type { Offer } from './new/offers';
 
 type Asked = { show: 'open' | 'all' | OrderState; search: string; page: number };
 /** What stands on the lane of days, beside the list. */
@@ -172,26 +172,14 @@ export function OrdersView({ lines, total, perPage, counts, asked, today, lane }
             </p>
           </EmptyState>
         ) : (
-          <ScrollArea>
-            <Table aria-label="Orders">
-              <thead>
-                <tr>
-                  <th className="n">No.</th>
-                  <th>Buyer</th>
-                  <th>What</th>
-                  <th className="n">Pieces</th>
-                  <th className="n">Sum</th>
-                  <th>Where it is</th>
-                  <th>Leaves by</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((l) => (
-                  <OrderLine key={l.order.id} line={l} today={today} />
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable
+            label="Orders"
+            rows={lines}
+            columns={COLUMNS}
+            keyOf={(line) => line.order.id}
+            lineOf={(line) => <OrderLine line={line} today={today} />}
+            isOnePage={total > lines.length}
+          />
         )}
         <p style={{ marginTop: 10 }}>
           <Small>
@@ -269,6 +257,16 @@ function OnTheLane({ lane, today }: { lane: LaneFacts; today: string }) {
     </Panel>
   );
 }
+
+const COLUMNS: readonly Column<OrderSummary>[] = [
+  { key: 'number', head: 'No.', by: (line) => line.order.number, isFigure: true },
+  { key: 'buyer', head: 'Buyer', by: (line) => line.buyer },
+  { key: 'what', head: 'What', by: (line) => line.what },
+  { key: 'pieces', head: 'Pieces', by: (line) => line.pieces, isFigure: true },
+  { key: 'sum', head: 'Sum', by: (line) => line.sum + line.order.carriageMinor, isFigure: true },
+  { key: 'state', head: 'Where it is', by: (line) => ORDER_STATES.indexOf(line.order.state) },
+  { key: 'leaves', head: 'Leaves by', by: (line) => line.order.shipBy },
+];
 
 function OrderLine({
   line: { order: o, buyer, country, pieces, sum, what },

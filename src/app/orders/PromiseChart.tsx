@@ -1,6 +1,6 @@
 'use client';
 import styled from 'styled-components';
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import type { KeptPromise } from '@/core/order/promised';
 import { Small } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
@@ -41,7 +41,7 @@ const Track = styled.span`
 export function PromiseChart({ promise }: { promise: KeptPromise }) {
   const { date } = useUnits();
   const most = Math.max(1, ...promise.steps.map(({ to }) => to));
-  const at = scaleLinear([0, most], [0, 100]);
+  const at = linearScale([0, most], [0, 100]);
   return (
     <div>
       <p>

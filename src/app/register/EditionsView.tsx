@@ -4,17 +4,16 @@ import styled from 'styled-components';
 import type { ImpressionState } from '@/core/edition/impressionStates';
 import type { EditionModel } from '@/app/models';
 import type { EditionAlert, EditionFigures } from '@/studio/editions/figures';
+import { DataTable, type Column } from '@/ui/DataTable';
 import {
   EmptyState,
   PageHeader,
   Lead,
   Pagination,
   PageTitle,
-  ScrollArea,
   Panel,
   PanelTitle,
   Small,
-  Table,
   Thumbnail,
   Page,
   WorkTitle,
@@ -123,30 +122,15 @@ export function EditionsView({
             </p>
           </EmptyState>
         ) : (
-          <ScrollArea>
-            <Table aria-label="Editions" $middle>
-              <thead>
-                <tr>
-                  <th />
-                  <th>Work and edition</th>
-                  <th>Run</th>
-                  <th className="n">Sold</th>
-                  <th className="n">Ready</th>
-                  <th className="n">Out</th>
-                  <th className="n">Free</th>
-                  <th className="n">Brought in</th>
-                  <th className="n">Still brings</th>
-                  <th>Sold since it was opened</th>
-                  <th>At this pace</th>
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((l) => (
-                  <EditionLine key={l.edition.id} line={l} />
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable
+            label="Editions"
+            rows={lines}
+            columns={COLUMNS}
+            keyOf={(line) => line.edition.id}
+            lineOf={(line) => <EditionLine line={line} />}
+            isOnePage={total > lines.length}
+            isMiddle
+          />
         )}
         <Pagination page={page} perPage={perPage} total={total} href={(p) => `/register?page=${p}`} />
       </Panel>
@@ -160,6 +144,20 @@ function kindWords(e: EditionModel): string {
   const outside = proofs ? ` + ${proofs} ${proofs === 1 ? 'proof' : 'proofs'}` : '';
   return `limited to ${e.size}${e.name ? `, ${e.name}` : ''}${outside}`;
 }
+
+const COLUMNS: readonly Column<Line>[] = [
+  { key: 'picture', head: 'Picture', isUnheaded: true },
+  { key: 'title', head: 'Work and edition', by: (line) => line.title },
+  { key: 'run', head: 'Run', by: ({ edition }) => (edition.kind === 'open' ? null : edition.size) },
+  { key: 'sold', head: 'Sold', by: ({ figures }) => figures.sold, isFigure: true },
+  { key: 'ready', head: 'Ready', by: ({ figures }) => figures.ready, isFigure: true },
+  { key: 'out', head: 'Out', by: ({ figures }) => figures.out, isFigure: true },
+  { key: 'free', head: 'Free', by: ({ figures }) => figures.free, isFigure: true },
+  { key: 'income', head: 'Brought in', by: ({ figures }) => figures.incomeMinor, isFigure: true },
+  { key: 'left', head: 'Still brings', by: ({ figures }) => figures.leftMinor, isFigure: true },
+  { key: 'since', head: 'Sold since it was opened', by: ({ figures }) => figures.openedOn },
+  { key: 'pace', head: 'At this pace', by: ({ figures }) => figures.pace.goneOn },
+];
 
 function EditionLine({ line }: { line: Line }) {
   const { edition: e, title, sha256, counts: c, figures: f } = line;

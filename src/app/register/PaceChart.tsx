@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import { line, curveStepAfter } from 'd3-shape';
 import type { EditionFigures } from '@/studio/editions/figures';
 import { daysBetween } from '@/core/measure/day';
@@ -29,8 +29,8 @@ export function PaceChart({
   const until = pace.goneOn && daysBetween(today, pace.goneOn) < 3 * 365 ? pace.goneOn : today;
   const days = Math.max(1, daysBetween(from, until));
   const most = Math.max(1, soldOn.length + (free ?? 0));
-  const x = scaleLinear([0, days], [PAD, WIDTH - PAD]);
-  const y = scaleLinear([0, most], [HEIGHT - PAD, PAD]);
+  const x = linearScale([0, days], [PAD, WIDTH - PAD]);
+  const y = linearScale([0, most], [HEIGHT - PAD, PAD]);
   const steps = line<[number, number]>()
     .x((p) => x(p[0]))
     .y((p) => y(p[1]))

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { needsPass } from '@/app/guard';
 import { seen } from '@/app/seen';
 import { daysSinceBackup } from '@/studio/care/care';
-import { PracticePart } from '../PracticeStudio';
+import { PracticePart } from '../PracticePart';
 import { studio } from '../server';
 import { CarePart, LeavePart } from './CarePart';
 import { StudioView } from './StudioView';

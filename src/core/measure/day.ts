@@ -180,3 +180,25 @@ export const clockTime = (instant: string, timeZone: string): string =>
 /** The calendar day of an instant, a year before. @example yearBefore('2026-11-29T10:00:00Z') // '2025-11-29' */
 export const yearBefore = (instant: string): string =>
   `${Number(instant.slice(0, 4)) - 1}${instant.slice(4, 10)}`;
+
+/** A year's worth of months is marked by each, every second, every third… */
+const MONTH_STEPS = [1, 2, 3, 4, 6, 12];
+
+/**
+ * The beginnings of months to mark under a stretch of days: every one of them, or as few as fit, and then those a year is divided by.
+ *
+ * @param most how many marks there is room for
+ * @example monthMarks('2026-11-20', '2027-02-03', 5) // ['2026-12-01', '2027-01-01', '2027-02-01']
+ * @example monthMarks('2026-01-01', '2026-12-31', 5) // ['2026-01-01', '2026-04-01', '2026-07-01', '2026-10-01']
+ */
+export function monthMarks(from: Day, to: Day, most: number): Day[] {
+  const beginnings: { month: number; day: Day }[] = [];
+  const month = new Date(`${from.slice(0, 7)}-01T00:00:00Z`);
+  for (let day = from; day <= to; month.setUTCMonth(month.getUTCMonth() + 1)) {
+    day = month.toISOString().slice(0, 10);
+    if (day >= from && day <= to) beginnings.push({ month: month.getUTCMonth(), day });
+  }
+  const years = (step: number) => beginnings.filter((each) => each.month % step === 0);
+  const step = MONTH_STEPS.find((each) => years(each).length <= most) ?? 12;
+  return years(step).map(({ day }) => day);
+}

@@ -11,13 +11,11 @@ import {
 } from '../measure';
 import { eyePpi, judgedDistanceOf, NOSE_DISTANCE_UM } from './distance';
 import { requiredPpi, schoolInWords, type School } from './school';
+import { STRETCHED_FROM } from './stretched';
 
 /** Pixels across and down. */
 export type Pixels = { width: number; height: number };
 export type ResolutionVerdict = 'holds' | 'stretched' | 'too thin';
-
-/** A file under this share of what is asked is too thin to offer. Source: handbook §5. */
-export const STRETCHED_FROM = 2 / 3;
 
 export type ResolutionCheck = {
   /** Pixels per inch of the print, the smaller of the two axes. */

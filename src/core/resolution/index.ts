@@ -5,3 +5,4 @@ export * from './largest';
 export * from './families';
 export * from './ladder';
 export * from './steps';
+export * from './stretched';

@@ -1,33 +1,43 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 
-type Draft = { at: string; values: FieldValues };
+type Draft = { id: string; at: string; values: FieldValues };
 const PREFIX = 'glassine_draft:';
 /** A draft that nobody came back for in so long is of another day's work. */
 const KEPT_DAYS = 14;
+/** More than one was begun where somebody wrote on beside an older one; the oldest of many is let go. */
+const KEPT_DRAFTS = 3;
 /** A hand at the keyboard is not disturbed; what a crash can take is half a second of it. */
 const WAIT_MS = 400;
 
-function draftOf(key: string): Draft | null {
+const isDraft = (draft: Draft | null) =>
+  Boolean(draft?.at) &&
+  typeof draft!.values === 'object' &&
+  (Date.now() - Date.parse(draft!.at)) / 86_400_000 <= KEPT_DAYS;
+
+/** What was begun and never recorded, the newest first. */
+function draftsOf(key: string): Draft[] {
   try {
-    const draft = JSON.parse(window.localStorage.getItem(PREFIX + key) ?? 'null') as Draft | null;
-    if (!draft?.at || typeof draft.values !== 'object') return null;
-    const days = (Date.now() - Date.parse(draft.at)) / 86_400_000;
-    return days <= KEPT_DAYS ? draft : null;
+    const kept = JSON.parse(window.localStorage.getItem(PREFIX + key) ?? '[]') as Draft | Draft[];
+    // One alone was kept as itself once.
+    const drafts = Array.isArray(kept) ? kept : [{ ...kept, id: kept.at }];
+    return drafts.filter(isDraft);
   } catch {
-    return null;
+    return [];
   }
 }
 
 /** A full or forbidden store of the browser only costs the draft. */
-function write(key: string, values: FieldValues) {
+function keepDrafts(key: string, drafts: Draft[]) {
   try {
-    const draft: Draft = { at: new Date().toISOString(), values };
-    window.localStorage.setItem(PREFIX + key, JSON.stringify(draft));
+    if (drafts.length === 0) window.localStorage.removeItem(PREFIX + key);
+    else window.localStorage.setItem(PREFIX + key, JSON.stringify(drafts.slice(0, KEPT_DRAFTS)));
   } catch {
     /* as said */
   }
 }
+const without = (key: string, id: string) => draftsOf(key).filter((draft) => draft.id !== id);
+const newId = () => `${Date.now()}-${Math.random()}`;
 
 const nothingChanges = () => () => {};
 const isTrue = () => true;
@@ -35,16 +45,19 @@ const isFalse = () => false;
 
 /**
  * What is typed into a form is kept in the browser until it is recorded or let go, so that a crash of the tab, a flat battery or a
- * closed lid costs nothing. When the form comes up again, what was begun is offered, never put in unasked.
+ * closed lid costs nothing. When the form comes up again, what was begun is offered, never put in unasked; what is written beside
+ * the offer is kept beside it, and neither takes the other's place.
  *
  * @param key names the form and the thing it is about
  */
 export function useDraft<V extends FieldValues>(key: string, form: UseFormReturn<V>) {
   // What lay there when the form came up, not what is being written into it now; the server knows of none.
   const isInBrowser = useSyncExternalStore(nothingChanges, isTrue, isFalse);
-  const found = useMemo(() => (isInBrowser ? draftOf(key) : null), [isInBrowser, key]);
-  const [isAnswered, setAnswered] = useState(false);
-  const draft = isAnswered ? null : found;
+  const found = useMemo(() => (isInBrowser ? draftsOf(key) : []), [isInBrowser, key]);
+  const [answered, setAnswered] = useState<readonly string[]>([]);
+  const draft = found.find(({ id }) => !answered.includes(id)) ?? null;
+  /** Which of those that are kept is being written now. */
+  const own = useRef<string | null>(null);
   const pending = useRef<ReturnType<typeof setTimeout>>(undefined);
   const cancel = useCallback(() => {
     clearTimeout(pending.current);
@@ -54,7 +67,10 @@ export function useDraft<V extends FieldValues>(key: string, form: UseFormReturn
     let isDirty: boolean = form.formState.isDirty;
     const keep = () => {
       cancel();
-      if (isDirty) write(key, form.getValues());
+      if (!isDirty) return;
+      const id = (own.current ??= newId());
+      const written = { id, at: new Date().toISOString(), values: form.getValues() };
+      keepDrafts(key, [written, ...without(key, id)]);
     };
     const leave = form.subscribe({
       formState: { values: true, isDirty: true },
@@ -70,16 +86,24 @@ export function useDraft<V extends FieldValues>(key: string, form: UseFormReturn
       leave();
     };
   }, [key, form, cancel]);
-  const forget = useCallback(() => {
-    // What was recorded or let go is not written down after it by a hand that was quicker than the wait.
+  /** What is being written was recorded or let go. */
+  const end = useCallback(() => {
+    // It is not written down after that by a hand that was quicker than the wait.
     cancel();
-    window.localStorage.removeItem(PREFIX + key);
-    setAnswered(true);
+    if (own.current) keepDrafts(key, without(key, own.current));
+    own.current = null;
   }, [key, cancel]);
+  /** What is offered is not wanted. */
+  const forget = useCallback(() => {
+    if (!draft) return;
+    keepDrafts(key, without(key, draft.id));
+    setAnswered((all) => [...all, draft.id]);
+  }, [key, draft]);
   const restore = useCallback(() => {
     if (!draft) return;
+    own.current = draft.id;
     form.reset({ ...form.getValues(), ...draft.values } as V, { keepDefaultValues: true });
-    setAnswered(true);
+    setAnswered((all) => [...all, draft.id]);
   }, [draft, form]);
-  return { draft, restore, forget };
+  return { draft, restore, forget, end };
 }

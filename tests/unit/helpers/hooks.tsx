@@ -1,10 +1,21 @@
 import type { ReactNode } from 'react';
 import { render, renderHook } from '@testing-library/react';
-// The lists that hang from fields are there from the first, as they are after a first hand on one.
-import '@/ui/ChoiceLists';
+import * as ChoiceLists from '@/ui/ChoiceLists';
+import * as DayPicker from '@/ui/DayPicker';
+import { calendar, lists, queries, sorter } from '@/ui/lateParts';
+import * as asking from '@/ui/queries';
+import * as sortRows from '@/ui/sortRows';
 import { KeysProvider } from '@/ui/Keys';
 import { ActionsProvider } from '@/ui/Actions';
 import { UnitsProvider } from '@/ui/Units';
+
+// What is fetched with the first hand on it is there from the first, as it is after that.
+lists.put(ChoiceLists);
+calendar.put(DayPicker);
+sorter.put(sortRows);
+queries.put(asking);
+// What one test heard is no answer to the next.
+afterEach(() => asking.client.clear());
 
 // What parts ask of a browser and jsdom does not have.
 globalThis.CSS ??= { escape: (text: string) => text.replace(/[^\w-]/g, (c) => `\\${c}`) } as typeof CSS;

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
@@ -9,6 +10,7 @@ import { OPEN_ORDER_STATES, ORDER_WORDS, nextOrderState } from '@/core/order/ord
 import { daysBetween } from '@/core/measure/day';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
+import { arriving } from '@/ui/arriving';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import {
@@ -33,18 +35,22 @@ import { orderLeaves } from '@/core/order/leaves';
 import { slipOf } from '@/core/order/promised';
 import { PromiseChart } from '../PromiseChart';
 import { AfterPart, Stages } from './AfterPart';
-import { FramedPart } from './FramedPart';
 import { HowItGoes } from './HowItGoes';
 import { LayersDrawing } from './LayersDrawing';
-import { OutcomeSheet, CancelSheet, SplitSheet } from './OrderSheets';
 import { ScanField } from './ScanField';
 import { StepsStrip } from './StepsStrip';
 import { WeightBeside } from './WeightBeside';
 import { Stopwatch } from '@/app/Stopwatch';
-import { PackStep } from './PackStep';
-import { SendStep } from './SendStep';
-import { WeighStep } from './WeighStep';
 import type { PackingModel } from './packingModel';
+
+// An order stands at one step at a time: the page of each loads what that step needs.
+const PackStep = dynamic(async () => (await import('./PackStep')).PackStep);
+const FramedPart = dynamic(async () => (await import('./FramedPart')).FramedPart);
+const WeighStep = dynamic(async () => (await import('./WeighStep')).WeighStep);
+const SendStep = dynamic(async () => (await import('./SendStep')).SendStep);
+const OutcomeSheet = arriving(async () => (await import('./OrderSheets')).OutcomeSheet);
+const CancelSheet = arriving(async () => (await import('./OrderSheets')).CancelSheet);
+const SplitSheet = arriving(async () => (await import('./OrderSheets')).SplitSheet);
 
 const History = styled.ol`
   li {

@@ -3,9 +3,10 @@ import { useMemo, useState } from 'react';
 import { InputError } from '@/core/errors';
 import { lengthOrNull, moneyOrNull } from '@/core/measure';
 import { planFair, type FairPlan as Plan } from '@/core/price/fair';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
 import { Row } from '@/ui/Button';
-import { PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -50,6 +51,31 @@ export function FairPlan({ things }: { things: Thing[] }) {
       throw error;
     }
   }, [things, budget, table, currency, unit, withUnit]);
+  const columns: readonly Column<Plan['take'][number]>[] = [
+    { key: 'take', head: 'Take', cell: (each) => each.count, by: (each) => each.count, isFigure: true },
+    { key: 'what', head: 'What', cell: (each) => each.name, by: (each) => each.name, isName: true },
+    {
+      key: 'cost',
+      head: `Ties up, ${currency}`,
+      cell: (each) => money(each.cost),
+      by: (each) => each.cost,
+      isFigure: true,
+    },
+    {
+      key: 'gain',
+      head: `Expected, ${currency}`,
+      cell: (each) => money(each.gain),
+      by: (each) => each.gain,
+      isFigure: true,
+    },
+    {
+      key: 'width',
+      head: 'On the table',
+      cell: (each) => length(each.width),
+      by: (each) => each.width,
+      isFigure: true,
+    },
+  ];
   return (
     <Stack $gap={12}>
       <PanelTitle>
@@ -74,32 +100,13 @@ export function FairPlan({ things }: { things: Thing[] }) {
       ) : (
         <>
           <TableDrawing plan={worked} table={lengthOrNull(withUnit(table), unit)!} />
-          <ScrollArea>
-            <Table aria-label="What to take" $tight>
-              <thead>
-                <tr>
-                  <th className="n">Take</th>
-                  <th>What</th>
-                  <th className="n">Ties up, {currency}</th>
-                  <th className="n">Expected, {currency}</th>
-                  <th className="n">On the table</th>
-                </tr>
-              </thead>
-              <tbody>
-                {worked.take.map((each) => (
-                  <tr key={each.id}>
-                    <th scope="row" className="n">
-                      {each.count}
-                    </th>
-                    <td>{each.name}</td>
-                    <td className="n">{money(each.cost)}</td>
-                    <td className="n">{money(each.gain)}</td>
-                    <td className="n">{length(each.width)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable
+            label="What to take"
+            rows={worked.take}
+            columns={columns}
+            keyOf={(each) => each.id}
+            isTight
+          />
           <Small>
             {worked.take.reduce((sum, each) => sum + each.count, 0)} pieces tie up {money(worked.spent)}{' '}
             and are expected to bring in {money(worked.expectedProfit)} over that, before the stall. Left

@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import { line } from 'd3-shape';
 import styled from 'styled-components';
 import type { BatchAnswer, BatchOption } from '@/core/price/batch';
@@ -26,9 +26,9 @@ export function ProfitChart({ answer }: { answer: BatchAnswer }) {
   const { bareMoney, money, currency } = useUnits();
   const { options, perSale, best } = answer;
   const all = [perSale.expectedProfit, 0, ...options.map((option) => option.expectedProfit)];
-  const x = scaleLinear([0, options.at(-1)!.count], [EDGE.left, WIDTH - EDGE.right]);
-  const y = scaleLinear([Math.min(...all), Math.max(...all)], [HEIGHT - EDGE.bottom, EDGE.top]).nice(5);
-  const loss = scaleLinear([0, 1], [HEIGHT + LOSS, HEIGHT + 6]);
+  const x = linearScale([0, options.at(-1)!.count], [EDGE.left, WIDTH - EDGE.right]);
+  const y = linearScale([Math.min(...all), Math.max(...all)], [HEIGHT - EDGE.bottom, EDGE.top], 5);
+  const loss = linearScale([0, 1], [HEIGHT + LOSS, HEIGHT + 6]);
   const curve = line<BatchOption>()
     .x((option) => x(option.count))
     .y((option) => y(option.expectedProfit));

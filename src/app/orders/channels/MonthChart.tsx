@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import styled from 'styled-components';
 import type { ChannelAnswer, Crossing } from '@/core/price/channels';
 import { MoneyAxis } from '../MoneyAxis';
@@ -37,11 +37,8 @@ export function MonthChart({
   const most = Math.max(8, perMonth * 1.5, ...near.map((rate) => rate * 1.3));
   const at = (answer: ChannelAnswer, n: number) => answer.perSale * n - answer.fixedPerMonth;
   const all = answers.flatMap((answer) => [at(answer, 0), at(answer, most)]);
-  const x = scaleLinear([0, most], [EDGE.left, WIDTH - EDGE.right]);
-  const y = scaleLinear(
-    [Math.min(0, ...all), Math.max(1, ...all)],
-    [HEIGHT - EDGE.bottom, EDGE.top],
-  ).nice(5);
+  const x = linearScale([0, most], [EDGE.left, WIDTH - EDGE.right]);
+  const y = linearScale([Math.min(0, ...all), Math.max(1, ...all)], [HEIGHT - EDGE.bottom, EDGE.top], 5);
   const ends = spread(answers.map((answer) => y(at(answer, most))));
   return (
     <section>

@@ -1,5 +1,5 @@
 'use client';
-import { scaleBand, scaleLinear } from 'd3-scale';
+import { bandScale, linearScale } from '@/ui/chartScale';
 import { line } from 'd3-shape';
 import type { CashWeek } from '@/core/sales/income';
 import { MoneyAxis } from '../MoneyAxis';
@@ -16,17 +16,11 @@ const EDGE = { left: 66, right: 6, top: 14, bottom: 30 };
 export function CashChart({ weeks }: { weeks: readonly CashWeek[] }) {
   const { money, currency, date } = useUnits();
   const all = weeks.flatMap((week) => [week.inflow, -week.outflow, week.balance]);
-  const x = scaleBand(
-    weeks.map((week) => week.from),
-    [EDGE.left, WIDTH - EDGE.right],
-  ).padding(0.3);
-  const y = scaleLinear(
-    [Math.min(0, ...all), Math.max(1, ...all)],
-    [HEIGHT - EDGE.bottom, EDGE.top],
-  ).nice(4);
-  const middle = (week: CashWeek) => x(week.from)! + x.bandwidth() / 2;
+  const x = bandScale(weeks.length, [EDGE.left, WIDTH - EDGE.right], 0.3);
+  const y = linearScale([Math.min(0, ...all), Math.max(1, ...all)], [HEIGHT - EDGE.bottom, EDGE.top], 4);
+  const middle = (i: number) => x.at(i) + x.width / 2;
   const balance = line<CashWeek>()
-    .x(middle)
+    .x((_, i) => middle(i))
     .y((week) => y(week.balance));
   const lowest = weeks.reduce((low, week) => (week.balance < low.balance ? week : low), weeks[0]!);
   return (
@@ -42,25 +36,25 @@ export function CashChart({ weeks }: { weeks: readonly CashWeek[] }) {
           .join('; ')}
       >
         <MoneyAxis y={y} count={4} left={EDGE.left} right={WIDTH - EDGE.right} />
-        {weeks.map((week) => (
+        {weeks.map((week, i) => (
           <g key={week.from}>
             <rect
-              x={x(week.from)}
+              x={x.at(i)}
               y={y(week.inflow)}
-              width={x.bandwidth()}
+              width={x.width}
               height={y(0) - y(week.inflow)}
               fill={t.ink}
             />
             <rect
-              x={x(week.from)}
+              x={x.at(i)}
               y={y(0)}
-              width={x.bandwidth()}
+              width={x.width}
               height={y(-week.outflow) - y(0)}
               fill="#b9c0c6"
               stroke={t.ink3}
               strokeWidth="0.5"
             />
-            <text x={middle(week)} y={HEIGHT - 10} textAnchor="middle">
+            <text x={middle(i)} y={HEIGHT - 10} textAnchor="middle">
               {date(week.from).replace(/^\w+ /, '')}
             </text>
           </g>

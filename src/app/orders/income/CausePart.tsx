@@ -4,7 +4,8 @@ import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { CAUSE_PERIODS, type CausePeriod } from '@/core/sales/cause';
@@ -18,6 +19,39 @@ export function CausePart({ promised, since, payments, today, terms, due }: Inco
   const owed = due.find(({ isRunning }) => !isRunning);
   const [isPaying, setPaying] = useState(false);
   const [isAgreeing, setAgreeing] = useState(false);
+  const columns: readonly Column<IncomePage['cause']['payments'][number]>[] = [
+    { key: 'cause', head: 'To', cell: (each) => each.cause, by: (each) => each.cause, isName: true },
+    {
+      key: 'sum',
+      head: `Sum, ${currency}`,
+      cell: (each) => money(each.sum),
+      by: (each) => each.sum,
+      isFigure: true,
+    },
+    {
+      key: 'until',
+      head: 'For what was sold until',
+      cell: (each) => date(each.until),
+      by: (each) => each.until,
+    },
+    { key: 'paid', head: 'Paid', cell: (each) => date(each.paidOn), by: (each) => each.paidOn },
+    { key: 'proof', head: 'Proof', cell: (each) => <Small>{each.proof}</Small> },
+    {
+      key: 'acts',
+      head: 'What to do',
+      cell: (each) => (
+        <Button
+          quiet
+          isDisabled={action.isPending}
+          aria-label={`The payment to ${each.cause} was a mistake`}
+          onPress={() => void action.run('forgetCausePayment', { id: each.id })}
+        >
+          Take back
+        </Button>
+      ),
+      isUnheaded: true,
+    },
+  ];
   if (promised === 0 && payments.length === 0 && !terms) return null;
   return (
     <Stack $gap={10}>
@@ -34,43 +68,13 @@ export function CausePart({ promised, since, payments, today, terms, due }: Inco
         <Small>Nobody has said by when it is paid: say it, and each span has its day.</Small>
       )}
       {payments.length > 0 && (
-        <ScrollArea>
-          <Table aria-label="Payments to causes" $tight>
-            <thead>
-              <tr>
-                <th>To</th>
-                <th className="n">Sum, {currency}</th>
-                <th>For what was sold until</th>
-                <th>Paid</th>
-                <th>Proof</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {payments.map((payment) => (
-                <tr key={payment.id}>
-                  <th scope="row">{payment.cause}</th>
-                  <td className="n">{money(payment.sum)}</td>
-                  <td>{date(payment.until)}</td>
-                  <td>{date(payment.paidOn)}</td>
-                  <td>
-                    <Small>{payment.proof}</Small>
-                  </td>
-                  <td>
-                    <Button
-                      quiet
-                      isDisabled={action.isPending}
-                      aria-label={`The payment to ${payment.cause} was a mistake`}
-                      onPress={() => void action.run('forgetCausePayment', { id: payment.id })}
-                    >
-                      Take back
-                    </Button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </ScrollArea>
+        <DataTable
+          label="Payments to causes"
+          rows={payments}
+          columns={columns}
+          keyOf={(payment) => payment.id}
+          isTight
+        />
       )}
       <ErrorCallout error={action.error} fields={[]} />
       <Row>

@@ -1,5 +1,5 @@
 'use client';
-import { scaleBand, scaleLinear } from 'd3-scale';
+import { bandScale, linearScale } from '@/ui/chartScale';
 import styled from 'styled-components';
 import type { IncomeMonth } from '@/core/sales/income';
 import { MoneyAxis } from '../MoneyAxis';
@@ -25,11 +25,8 @@ export function MonthsChart({ months }: { months: readonly IncomeMonth[] }) {
   const { bareMoney, money, currency } = useUnits();
   const most = Math.max(1, ...months.map((month) => month.income));
   const least = Math.min(0, ...months.map((month) => month.left));
-  const x = scaleBand(
-    months.map((month) => month.month),
-    [EDGE.left, WIDTH - EDGE.right],
-  ).padding(0.28);
-  const y = scaleLinear([least, most], [HEIGHT - EDGE.bottom, EDGE.top]).nice(4);
+  const x = bandScale(months.length, [EDGE.left, WIDTH - EDGE.right], 0.28);
+  const y = linearScale([least, most], [HEIGHT - EDGE.bottom, EDGE.top], 4);
   return (
     <section>
       <PanelTitle>
@@ -43,28 +40,28 @@ export function MonthsChart({ months }: { months: readonly IncomeMonth[] }) {
           .join('; ')}
       >
         <MoneyAxis y={y} count={4} left={EDGE.left} right={WIDTH - EDGE.right} />
-        {months.map((month) => (
+        {months.map((month, i) => (
           <g key={month.month}>
             <rect
-              x={x(month.month)}
+              x={x.at(i)}
               y={y(month.income)}
-              width={x.bandwidth()}
+              width={x.width}
               height={y(0) - y(month.income)}
               fill="#b9c0c6"
             />
             <rect
-              x={x(month.month)}
+              x={x.at(i)}
               y={Math.min(y(month.left), y(0))}
-              width={x.bandwidth()}
+              width={x.width}
               height={Math.abs(y(0) - y(month.left))}
               fill={month.left < 0 ? t.fails : t.ink}
             />
             {month.income > 0 && (
-              <text x={x(month.month)! + x.bandwidth() / 2} y={y(month.income) - 5} textAnchor="middle">
+              <text x={x.at(i) + x.width / 2} y={y(month.income) - 5} textAnchor="middle">
                 {bareMoney(month.income).replace(/\.\d\d$/, '')}
               </text>
             )}
-            <text x={x(month.month)! + x.bandwidth() / 2} y={HEIGHT - 10} textAnchor="middle">
+            <text x={x.at(i) + x.width / 2} y={HEIGHT - 10} textAnchor="middle">
               {NAMES[Number(month.month.slice(5)) - 1]}
               {month.month.endsWith('-01') ? ` ${month.month.slice(0, 4)}` : ''}
             </text>

@@ -5,6 +5,7 @@ import { ActionSheet } from '@/app/ActionSheet';
 import { writeColumns, LISTING_FIELDS, type ListingRules } from '@/core/listing/channelSheet';
 import type { Untrue } from '@/studio/listings/listings';
 import { Button, Row } from '@/ui/Button';
+import { DataTable, type Column } from '@/ui/DataTable';
 import {
   Columns,
   EmptyState,
@@ -14,10 +15,8 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
   WorkTitle,
 } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
@@ -34,6 +33,43 @@ export type ListedWork = {
 };
 export type ListedChannel = { id: string; name: string; rules: ListingRules };
 type Figure = number | string | null;
+
+type UntrueLine = { work: ListedWork['work']; line: Untrue };
+
+const UNTRUE: readonly Column<UntrueLine>[] = [
+  {
+    key: 'work',
+    head: 'Work',
+    cell: ({ work }) => (
+      <Link href={`/works/${work.id}/listing`} prefetch={false}>
+        <WorkTitle>{work.title}</WorkTitle>
+      </Link>
+    ),
+    by: ({ work }) => work.title,
+    isName: true,
+  },
+  { key: 'said', head: 'Said', cell: ({ line }) => line.said, by: ({ line }) => line.said },
+  {
+    key: 'now',
+    head: 'So now',
+    cell: ({ line }) => (
+      <MarkedText kind={line.mark}>
+        <SoNow said={line.said} now={line.now} />
+      </MarkedText>
+    ),
+    by: ({ line }) => ['fails', 'care', 'holds'].indexOf(line.mark),
+  },
+  {
+    key: 'act',
+    head: 'Act',
+    cell: ({ line }) => (
+      <Link href={line.act.href} prefetch={false}>
+        {line.act.says}
+      </Link>
+    ),
+    by: ({ line }) => line.act.says,
+  },
+];
 
 /** Every listing held against today: what was said, what is so now, and what to do about it. */
 export function ListingsView({
@@ -78,44 +114,12 @@ export function ListingsView({
               <MarkedText kind="holds">Nothing: every sentence is as the records have it.</MarkedText>
             </p>
           ) : (
-            <ScrollArea>
-              <Table aria-label="What is no longer true">
-                <thead>
-                  <tr>
-                    <th>Work</th>
-                    <th>Said</th>
-                    <th>So now</th>
-                    <th>Act</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {wrong.flatMap(({ work, untrue }) =>
-                    untrue.map((line, i) => (
-                      <tr key={`${work.id} ${line.key}`}>
-                        <th scope="row">
-                          {i === 0 && (
-                            <Link href={`/works/${work.id}/listing`} prefetch={false}>
-                              <WorkTitle>{work.title}</WorkTitle>
-                            </Link>
-                          )}
-                        </th>
-                        <td>{line.said}</td>
-                        <td>
-                          <MarkedText kind={line.mark}>
-                            <SoNow said={line.said} now={line.now} />
-                          </MarkedText>
-                        </td>
-                        <td>
-                          <Link href={line.act.href} prefetch={false}>
-                            {line.act.says}
-                          </Link>
-                        </td>
-                      </tr>
-                    )),
-                  )}
-                </tbody>
-              </Table>
-            </ScrollArea>
+            <DataTable
+              label="What is no longer true"
+              rows={wrong.flatMap(({ work, untrue }) => untrue.map((line) => ({ work, line })))}
+              columns={UNTRUE}
+              keyOf={({ work, line }) => `${work.id} ${line.key}`}
+            />
           )}
         </Panel>
         <Stack $gap={22}>

@@ -22,13 +22,11 @@ import { PromiseChart } from '../PromiseChart';
 import { usePromise } from '../usePromise';
 import { BuyerForm } from './BuyerForm';
 import { GoodsRow, PasteOrder, WhatIsSpecial } from './OrderParts';
+import { offerKey, offerName, type Offer } from './offers';
 import {
-  offerKey,
-  offerName,
   SOMEBODY_NEW,
   useOrderForm,
   type GoodsOffer,
-  type Offer,
   type OrderForm,
   type OrderLine,
 } from './useOrderForm';

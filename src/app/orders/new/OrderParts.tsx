@@ -9,7 +9,8 @@ import { Check, Field, Fields } from '@/ui/Field';
 import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import { offerKey, type GoodsLine, type Offer, type OrderForm } from './useOrderForm';
+import { offerKey, type Offer } from './offers';
+import { type GoodsLine, type OrderForm } from './useOrderForm';
 
 /** Goods beside the prints, with what lies there of them. */
 export function GoodsRow({ form, line, index }: { form: OrderForm; line: GoodsLine; index: number }) {

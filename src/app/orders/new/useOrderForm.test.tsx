@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { act } from '@testing-library/react';
 import { answering, renderModel } from '../../../../tests/unit/helpers/hooks';
-import { lineSum, offerKey, offerName, useOrderForm, type Offer } from './useOrderForm';
+import { offerKey, offerName, type Offer } from './offers';
+import { lineSum, useOrderForm } from './useOrderForm';
 
 const pushed: string[] = [];
 jest.mock('next/navigation', () => {

@@ -2,17 +2,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { moneyOrNull, readNumber, wholeOrTyped, type Minor } from '@/core/measure';
-import { FIRST_LINE } from '@/core/product/words';
 import type { OrderKind } from '@/core/order/orderWords';
-import type { sellable } from '@/store/orders';
 import { useUnits } from '@/ui/Units';
 import { useAsked } from '../useAsked';
 import type { CartLine } from '../usePromise';
 import type { LinePrices } from '@/studio/orders/tiers';
+import { offerKey, type Offer } from './offers';
 import { EMPTY_BUYER, type BuyerValues } from './BuyerForm';
 
-/** A size of an edition that can be asked for. */
-export type Offer = Awaited<ReturnType<typeof sellable>>[number];
 export type OrderLine = {
   key: number;
   offer: string;
@@ -22,18 +19,6 @@ export type OrderLine = {
   setId?: string;
 };
 export const SOMEBODY_NEW = 'new';
-
-/** An edition may be of every size of its work, and a size in several lines and finishes: only all three together name what is sold. */
-export const offerKey = (offer: Pick<Offer, 'editionId' | 'formatId' | 'productId'>) =>
-  `${offer.editionId}:${offer.formatId}:${offer.productId ?? ''}`;
-
-export function offerName(offer: Offer): string {
-  const run = offer.runName ? `, ${offer.runName}` : '';
-  const edition = offer.kind === 'open' ? 'open' : `of ${offer.size}${run}, ${offer.free} free`;
-  const line = offer.lineName && offer.lineName !== FIRST_LINE ? `, ${offer.lineName}` : '';
-  const finish = offer.finish && offer.finish !== 'loose' ? `, ${offer.finish}` : '';
-  return `${offer.title}, ${offer.formatName}${line}${finish}, ${edition}${offer.isClosed ? ', closed' : ''}`;
-}
 
 /** What a line comes to: as typed, else at the price of its size; null while a figure is missing. */
 export function lineSum(

@@ -127,7 +127,7 @@ describe('a buyer', () => {
     show();
     fireEvent.click(screen.getByRole('button', { name: 'Forget them' }));
     expect(sent).toEqual([]);
-    const dialog = screen.getByRole('dialog');
+    const dialog = await screen.findByRole('dialog');
     expect(dialog.textContent).toContain('It cannot be taken back.');
     await act(
       async () => void fireEvent.click(within(dialog).getByRole('button', { name: 'Forget them' })),

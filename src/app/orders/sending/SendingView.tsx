@@ -15,10 +15,8 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -118,66 +116,79 @@ function PolicyPart({ policy, onOpen }: { policy: Policy; onOpen: () => void }) 
   );
 }
 
+type Zone = NonNullable<ServiceModel['rates']>['zones'][number];
+type ZoneLine = { service: ServiceModel; zone: Zone };
+
+/** A service without a table of its own costs the same everywhere, whatever it weighs. */
+const zonesOf = (service: ServiceModel): ZoneLine[] =>
+  (
+    service.rates?.zones ?? [
+      {
+        zone: 'everywhere',
+        countries: ['*'],
+        days: service.days,
+        steps: [{ upToGrams: service.maxWeightMg / 1_000, price: service.priceMinor }],
+      },
+    ]
+  ).map((zone) => ({ service, zone }));
+
 /** Carriers' tables, step by step of weight, and the file they come from. */
 function Rates({ services, today }: { services: ServiceModel[]; today: string }) {
   const action = useAction();
   const { money, date, weight } = useUnits();
+  const name = ({ service }: ZoneLine) => `${service.carrier} ${service.name}`;
+  const columns: readonly Column<ZoneLine>[] = [
+    { key: 'service', head: 'Service', cell: name, by: name, isName: true },
+    {
+      key: 'zone',
+      head: 'Zone',
+      cell: ({ zone }) => (
+        <>
+          {zone.zone}
+          <br />
+          <Small>{zone.countries.includes('*') ? 'everywhere else' : zone.countries.join(', ')}</Small>
+        </>
+      ),
+      by: ({ zone }) => zone.zone,
+    },
+    {
+      key: 'days',
+      head: 'Days',
+      cell: ({ zone }) => zone.days,
+      by: ({ zone }) => zone.days,
+      isFigure: true,
+    },
+    {
+      key: 'steps',
+      head: 'Up to, and the price',
+      cell: ({ zone }) =>
+        zone.steps.map((step) => `${weight(step.upToGrams * 1_000)} ${money(step.price)}`).join(' · '),
+      by: ({ zone }) => zone.steps[0]?.price,
+    },
+    {
+      key: 'read',
+      head: 'Read',
+      cell: ({ service: { readOn } }) =>
+        daysBetween(readOn, today) > OLD_AFTER_DAYS ? (
+          <MarkedText kind="care">{date(readOn)}, old</MarkedText>
+        ) : (
+          <Small>{date(readOn)}</Small>
+        ),
+      by: ({ service }) => service.readOn,
+    },
+  ];
   return (
     <Panel>
       <PanelTitle>
         Carriers’ tables <span>a line for each zone and step of weight</span>
       </PanelTitle>
-      <ScrollArea aria-label="Carriers’ tables">
-        <Table aria-label="Carriers’ tables" $tight>
-          <thead>
-            <tr>
-              <th>Service</th>
-              <th>Zone</th>
-              <th className="n">Days</th>
-              <th>Up to, and the price</th>
-              <th>Read</th>
-            </tr>
-          </thead>
-          <tbody>
-            {services.flatMap((s) =>
-              (
-                s.rates?.zones ?? [
-                  {
-                    zone: 'everywhere',
-                    countries: ['*'],
-                    days: s.days,
-                    steps: [{ upToGrams: s.maxWeightMg / 1_000, price: s.priceMinor }],
-                  },
-                ]
-              ).map((zone, i) => (
-                <tr key={`${s.id} ${zone.zone}`}>
-                  <th scope="row">{i === 0 ? `${s.carrier} ${s.name}` : ''}</th>
-                  <td>
-                    {zone.zone}
-                    <br />
-                    <Small>
-                      {zone.countries.includes('*') ? 'everywhere else' : zone.countries.join(', ')}
-                    </Small>
-                  </td>
-                  <td className="n">{zone.days}</td>
-                  <td>
-                    {zone.steps
-                      .map((step) => `${weight(step.upToGrams * 1_000)} ${money(step.price)}`)
-                      .join(' · ')}
-                  </td>
-                  <td>
-                    {i > 0 ? null : daysBetween(s.readOn, today) > OLD_AFTER_DAYS ? (
-                      <MarkedText kind="care">{date(s.readOn)}, old</MarkedText>
-                    ) : (
-                      <Small>{date(s.readOn)}</Small>
-                    )}
-                  </td>
-                </tr>
-              )),
-            )}
-          </tbody>
-        </Table>
-      </ScrollArea>
+      <DataTable
+        label="Carriers’ tables"
+        rows={services.flatMap(zonesOf)}
+        columns={columns}
+        keyOf={({ service, zone }) => `${service.id} ${zone.zone}`}
+        isTight
+      />
       {services.length === 0 && (
         <p style={{ padding: '10px 0' }}>No table is here yet: bring in a carrier’s, as a CSV file.</p>
       )}

@@ -1,23 +1,26 @@
 'use client';
 import { daysBetween } from '@/core/measure/day';
 import { Button, Row } from '@/ui/Button';
+import type { InkReport } from '@/studio/machines/machines';
 import { Working } from '@/ui/Callout';
-import {
-  Aside,
-  Columns,
-  FactList,
-  Panel,
-  PanelTitle,
-  ScrollArea,
-  Small,
-  Stack,
-  Table,
-} from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { Aside, Columns, FactList, Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { InkLine } from './InkLine';
 import { LogPart } from './LogPart';
 import { type Desk } from './machineProps';
+
+const INKS: readonly Column<InkReport>[] = [
+  { key: 'colour', head: 'Colour', by: (ink) => ink.colour },
+  { key: 'left', head: 'Left, by own reckoning', by: (ink) => ink.level?.share },
+  { key: 'display', head: 'Display', by: (ink) => ink.display?.share, isFigure: true },
+  { key: 'takes', head: 'Takes, ml/m²', by: (ink) => ink.fit.coverage, isFigure: true },
+  { key: 'costs', head: 'A m² costs', by: (ink) => ink.perM2Minor, isFigure: true },
+  { key: 'spare', head: 'Spare', by: (ink) => ink.spare, isFigure: true },
+  { key: 'runsOut', head: 'Runs out', by: (ink) => ink.forecast.days },
+  { key: 'acts', head: 'What to do', isUnheaded: true },
+];
 
 /** A warranty that ends so soon is said before it does. */
 const WARN_DAYS = 90;
@@ -43,27 +46,15 @@ export function MachineDesk({
             {length(m.widthUm)} wide{m.feeds && `, ${m.feeds}`}
           </span>
         </PanelTitle>
-        <ScrollArea>
-          <Table aria-label={`Ink of ${m.name}`} $middle $tight>
-            <thead>
-              <tr>
-                <th>Colour</th>
-                <th>Left, by own reckoning</th>
-                <th className="n">Display</th>
-                <th className="n">Takes, ml/m²</th>
-                <th className="n">A m² costs</th>
-                <th className="n">Spare</th>
-                <th>Runs out</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {inks.map((i) => (
-                <InkLine key={i.colour} machine={m} ink={i} today={today} />
-              ))}
-            </tbody>
-          </Table>
-        </ScrollArea>
+        <DataTable
+          label={`Ink of ${m.name}`}
+          rows={inks}
+          columns={INKS}
+          keyOf={(ink) => ink.colour}
+          lineOf={(ink) => <InkLine machine={m} ink={ink} today={today} />}
+          isMiddle
+          isTight
+        />
         <Stack $gap={5} style={{ paddingTop: 10 }}>
           {inks
             .filter((i) => i.queue && i.queue.verdict !== 'holds')

@@ -2,22 +2,11 @@
 import type { SupplierModel } from '@/app/models';
 import { useState } from 'react';
 import { clockOf } from '@/core/week/clock';
-import { inGroups } from '@/core/groups';
 import type { OrderLine as OrderRecord } from '@/studio/papers/papers';
 import { ActionSheet } from '@/app/ActionSheet';
 import { Button, ButtonLink, Row } from '@/ui/Button';
-import {
-  EmptyState,
-  PageHeader,
-  Lead,
-  PageTitle,
-  ScrollArea,
-  Panel,
-  PanelTitle,
-  Small,
-  Table,
-  Page,
-} from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { EmptyState, PageHeader, Lead, PageTitle, Panel, PanelTitle, Small, Page } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { PapersNav } from '../PapersNav';
 
@@ -25,9 +14,21 @@ type OrderLine = Omit<OrderRecord, 'supplier'> & { supplier: SupplierModel | nul
 
 /** What is at its reorder point, by supplier, and who the suppliers are. */
 export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers: SupplierModel[] }) {
-  const { money } = useUnits();
+  const { date, money } = useUnits();
   const [open, setOpen] = useState<SupplierModel | 'new' | null>(null);
-  const groups = inGroups(lines, (l) => l.supplier?.name ?? 'No supplier on record');
+  const columns: readonly Column<OrderLine>[] = [
+    { key: 'what', head: 'What', cell: (line) => line.what, by: (line) => line.what, isName: true },
+    { key: 'amount', head: 'How much', cell: (line) => line.amount, isFigure: true },
+    { key: 'why', head: 'Why', cell: (line) => line.why },
+    { key: 'by', head: 'By', cell: (line) => date(line.by), by: (line) => line.by },
+    {
+      key: 'cost',
+      head: 'About',
+      cell: (line) => money(line.costMinor),
+      by: (line) => line.costMinor,
+      isFigure: true,
+    },
+  ];
   return (
     <Page>
       <PageHeader>
@@ -56,39 +57,14 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
             </p>
           </EmptyState>
         ) : (
-          <ScrollArea>
-            <Table aria-label="To order">
-              <thead>
-                <tr>
-                  <th>What</th>
-                  <th className="n">How much</th>
-                  <th>Why</th>
-                  <th>By</th>
-                  <th className="n">About</th>
-                </tr>
-              </thead>
-              <tbody>
-                {groups.map(({ key, items }) => [
-                  <tr key={key} className="group">
-                    <td colSpan={5}>
-                      {key}
-                      {items[0]!.supplier &&
-                        `, ${items[0]!.supplier.deliveryDays} days; about ${money(items.reduce((a, l) => a + l.costMinor, 0))} in all${items[0]!.supplier.freeFromMinor !== null && items.reduce((a, l) => a + l.costMinor, 0) < items[0]!.supplier.freeFromMinor ? `, carriage is free from ${money(items[0]!.supplier.freeFromMinor)}` : ''}`}
-                    </td>
-                  </tr>,
-                  ...items.map((l) => (
-                    <tr key={l.what}>
-                      <th scope="row">{l.what}</th>
-                      <td className="n">{l.amount}</td>
-                      <td>{l.why}</td>
-                      <td>{l.by}</td>
-                      <td className="n">{money(l.costMinor)}</td>
-                    </tr>
-                  )),
-                ])}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable
+            label="To order"
+            rows={lines}
+            columns={columns}
+            keyOf={(line) => line.what}
+            groupOf={(line) => line.supplier?.name ?? 'No supplier on record'}
+            groupSays={(group) => supplierWords(group, money)}
+          />
         )}
       </Panel>
       <Panel style={{ marginTop: 18 }}>
@@ -119,6 +95,16 @@ export function OrderView({ lines, suppliers }: { lines: OrderLine[]; suppliers:
       {open && <SupplierSheet supplier={open === 'new' ? null : open} onClose={() => setOpen(null)} />}
     </Page>
   );
+}
+
+/** How long a supplier takes, what is to be ordered there in all, and what would save the carriage. */
+function supplierWords(lines: readonly OrderLine[], money: (minor: number) => string): string {
+  const supplier = lines[0]?.supplier;
+  if (!supplier) return '';
+  const sum = lines.reduce((all, line) => all + line.costMinor, 0);
+  const isShort = supplier.freeFromMinor !== null && sum < supplier.freeFromMinor;
+  const free = isShort ? `, carriage is free from ${money(supplier.freeFromMinor!)}` : '';
+  return `, ${supplier.deliveryDays} days; about ${money(sum)} in all${free}`;
 }
 
 function SupplierSheet({ supplier, onClose }: { supplier: SupplierModel | null; onClose: () => void }) {

@@ -1,7 +1,7 @@
 'use client';
 import type { GamutFacts } from '@/core/colour/gamut';
 import { t } from '@/ui/tokens';
-import { scaleLinear } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import { line } from 'd3-shape';
 import { type Props } from './profileProps';
 
@@ -16,8 +16,8 @@ export function Outline({
   spaces: Props['spaces'];
 }) {
   const side = 330,
-    x = scaleLinear([-110, 110], [0, side]),
-    y = scaleLinear([110, -110], [0, side]);
+    x = linearScale([-110, 110], [0, side]),
+    y = linearScale([110, -110], [0, side]);
   const draw = line<readonly [number, number]>(
     (d) => x(d[0]),
     (d) => y(d[1]),

@@ -1,134 +1,13 @@
 'use client';
-import type { EditionModel } from '@/app/models';
-import {
-  GridLayout,
-  GridList,
-  GridListItem,
-  Size,
-  Virtualizer,
-  type Selection,
-} from 'react-aria-components';
-import { FileBadge } from 'lucide-react';
+import { useState, type KeyboardEvent } from 'react';
+import type { Selection } from 'react-aria-components';
 import styled from 'styled-components';
-import { impressionLabel, type ImpressionState } from '@/core/edition/impressionStates';
-
-import { t } from '@/ui/tokens';
+import type { EditionModel } from '@/app/models';
+import { latePart } from '@/ui/latePart';
+import { CELL, gridHeight, sheetCell, SheetFace, sheetSaid } from './SheetFace';
 import type { SheetLine } from './sheets';
-import { sheetWord } from './useEditionDesk';
 
-/** What a sheet looks like in each state; the word under it says the same. */
-type Look = 'corners' | 'printed' | 'gone' | 'torn';
-const LOOKS: Record<ImpressionState, Look> = {
-  declared: 'corners',
-  printed: 'printed',
-  inspected: 'printed',
-  signed: 'printed',
-  certified: 'printed',
-  allocated: 'printed',
-  returned: 'printed',
-  kept: 'printed',
-  dispatched: 'gone',
-  delivered: 'gone',
-  gifted: 'gone',
-  consigned: 'gone',
-  spoiled: 'torn',
-  destroyed: 'torn',
-  lost: 'torn',
-};
-
-const CELL = { width: 94, height: 66, gap: 12 };
-/** So many rows are seen at once; the others are drawn as they come. */
-const ROWS_SEEN = 7;
-
-const Grid = styled(GridList)`
-  outline: none;
-  overflow-y: auto;
-  overflow-x: hidden;
-  height: min(${ROWS_SEEN * (CELL.height + CELL.gap)}px, 70vh);
-` as typeof GridList;
-const Cell = styled(GridListItem)`
-  position: relative;
-  height: ${CELL.height}px;
-  box-sizing: border-box;
-  padding: 5px 7px;
-  cursor: default;
-  outline: none;
-  display: flex;
-  flex-direction: column;
-  justify-content: space-between;
-  font-size: 12px;
-  line-height: 14px;
-  border: 1px solid ${t.ink3};
-  background: ${t.white};
-  &[data-look='corners'] {
-    border-color: transparent;
-    background: none;
-    color: ${t.ink2};
-  }
-  &[data-look='gone'] {
-    background: ${t.wall};
-  }
-  &[data-outside] {
-    border-style: dashed;
-    border-color: ${t.ink3};
-  }
-  &[data-selected] {
-    border: 2px solid ${t.ink};
-    padding: 4px 6px;
-  }
-  &[data-focus-visible] {
-    outline: 2px solid ${t.ink};
-    outline-offset: -4px;
-  }
-  img {
-    position: absolute;
-    inset: 6px 8px 21px;
-    width: calc(100% - 16px);
-    height: calc(100% - 27px);
-    object-fit: contain;
-    object-position: left;
-  }
-  svg.strokes {
-    position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
-    pointer-events: none;
-  }
-  b {
-    position: relative;
-    font-size: 14px;
-  }
-  span {
-    position: relative;
-    color: ${t.ink2};
-    text-align: right;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
-  .foot {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    gap: 4px;
-    margin-top: auto;
-  }
-  .seal {
-    position: absolute;
-    right: 7px;
-    top: 5px;
-  }
-  &[data-look='gone'] .seal,
-  &[data-look='torn'] .seal {
-    top: auto;
-    bottom: 6px;
-  }
-` as typeof GridListItem;
-
-const isOutside = (r: SheetLine) => r.impression.kind !== 'run' && r.impression.kind !== 'open';
-
-type Props = {
+export type SheetsProps = {
   rows: readonly SheetLine[];
   edition: EditionModel;
   picture: string | null;
@@ -136,98 +15,96 @@ type Props = {
   onSelect: (s: Selection) => void;
 };
 
-const LAYOUT = {
-  minItemSize: new Size(CELL.width, CELL.height),
-  maxItemSize: new Size(170, CELL.height),
-  minSpace: new Size(CELL.gap, CELL.gap),
-};
+/** What many sheets are chosen and scrolled through with: a quarter of this page's script. */
+export const list = latePart(() => import('./SheetsList'));
+
+/** A key as it was pressed. */
+export type PressedKey = Pick<KeyboardEvent, 'key' | 'shiftKey' | 'ctrlKey' | 'metaKey'>;
+/** What a hand has done before the list was there: the sheet it came to, whether it pressed it, and the keys after that. */
+export type SheetArrival = { at: string | null; isPressed: boolean; keys: PressedKey[] };
+const UNTOUCHED: SheetArrival = { at: null, isPressed: false, keys: [] };
+/** Keys by which sheets are gone along and chosen. */
+const MEANT = /^(Arrow.*|Home|End|Page.*| |Enter|a)$/;
+
+/** As many as a wide window shows; the list draws the others when somebody comes to it. */
+const FIRST_SHEETS = 90;
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(${CELL.width}px, 1fr));
+  grid-auto-rows: ${CELL.height}px;
+  gap: ${CELL.gap}px;
+  padding: ${CELL.gap}px;
+  box-sizing: border-box;
+  overflow: hidden;
+`;
+const Cell = styled.div`
+  ${sheetCell}
+  max-width: ${CELL.widest}px;
+`;
 
 /**
  * The sheets of an edition: not printed yet by their corners, printed with their picture, gone grey with a stroke of the pen, destroyed
- * torn. A thousand of them are a page: only those in sight are drawn.
+ * torn.
  */
-export function SheetsGrid({ rows, edition, picture, selected, onSelect }: Props) {
-  const lines = Math.max(1, Math.ceil(rows.length / 6));
+export function SheetsGrid(props: SheetsProps) {
+  const part = list.usePart();
+  const [arrival, setArrival] = useState(UNTOUCHED);
+  // What is pressed stays under the hand until it is let go: a click on what was taken away is nobody's.
+  const [isHeld, setHeld] = useState(false);
+  if (part && !isHeld) return <part.SheetsList {...props} arrival={arrival} />;
+  const { rows, edition, picture, selected } = props;
+  const come = (next: Partial<SheetArrival>) => {
+    setArrival((was) => ({ ...was, ...next }));
+    list.fetch();
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const { key, shiftKey, ctrlKey, metaKey } = event;
+    if (!MEANT.test(key) || (key === 'a' && !ctrlKey && !metaKey)) return;
+    event.preventDefault();
+    setArrival((was) => ({ ...was, keys: [...was.keys, { key, shiftKey, ctrlKey, metaKey }] }));
+  };
+  const isSelected = (id: string) => selected === 'all' || selected.has(id);
+  const entry = rows.find((row) => isSelected(row.impression.id)) ?? rows[0];
   return (
-    <Virtualizer layout={GridLayout} layoutOptions={LAYOUT}>
-      <Grid
-        aria-label="Impressions"
-        layout="grid"
-        selectionMode="multiple"
-        selectionBehavior="replace"
-        selectedKeys={selected}
-        onSelectionChange={onSelect}
-        dependencies={[picture, edition]}
-        style={lines < ROWS_SEEN ? { height: lines * (CELL.height + CELL.gap) + 4 } : undefined}
-        items={rows.map((row) => ({ id: row.impression.id, row }))}
-      >
-        {({ row }) => <Sheet row={row} edition={edition} picture={picture} />}
-      </Grid>
-    </Virtualizer>
-  );
-}
-
-function Sheet({
-  row,
-  edition,
-  picture,
-}: {
-  row: SheetLine;
-  edition: EditionModel;
-  picture: string | null;
-}) {
-  const { impression: i } = row;
-  const look = LOOKS[i.state];
-  const word = sheetWord(row, edition);
-  const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
-  const isPrinted = look === 'printed';
-  return (
-    <Cell
-      id={i.id}
-      textValue={`${label}, ${word}${row.hasCertificate ? ', with certificate' : ''}`}
-      data-look={look}
-      data-outside={isOutside(row) || undefined}
+    <Grid
+      role="grid"
+      aria-label="Impressions"
+      aria-multiselectable
+      aria-rowcount={rows.length}
+      data-layout="grid"
+      style={{ height: gridHeight(rows.length) }}
+      onPointerEnter={list.fetch}
+      onPointerDown={() => setHeld(true)}
+      // The click comes after the pointer has gone up.
+      onPointerUp={() => setTimeout(() => setHeld(false))}
+      onPointerCancel={() => setHeld(false)}
+      onPointerLeave={() => setHeld(false)}
+      onBlur={() => setArrival(UNTOUCHED)}
+      onKeyDown={onKey}
     >
-      {isPrinted && picture && <img src={`/api/pictures/${picture}/thumb`} alt="" loading="lazy" />}
-      <Drawn look={look} />
-      {row.hasCertificate && <FileBadge className="seal" size={13} aria-hidden="true" />}
-      <div className="foot" style={isPrinted ? undefined : { margin: 0 }}>
-        <b>{i.kind === 'run' ? String(i.number) : label}</b>
-        <span>{word}</span>
-      </div>
-    </Cell>
-  );
-}
-
-/** The strokes of a sheet that is to come, gone or destroyed. */
-export function Drawn({ look }: { look: Look }) {
-  return (
-    <svg className="strokes" viewBox="0 0 100 66" preserveAspectRatio="none" aria-hidden="true">
-      {look === 'corners' && (
-        <path
-          d="M1 13V1H13M87 1H99V13M99 53V65H87M13 65H1V53"
-          fill="none"
-          stroke={t.ink3}
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-      {look === 'gone' && (
-        <path
-          d="M16 52c6-7 9 4 14-1s7-4 11 0 7-6 12-1 7-2 12-1"
-          fill="none"
-          stroke={t.ink2}
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-      {look === 'torn' && (
-        <path
-          d="M52 0L46 16L56 30L48 46L53 66"
-          fill="none"
-          stroke={t.fails}
-          strokeWidth="1.5"
-          vectorEffect="non-scaling-stroke"
-        />
-      )}
-    </svg>
+      {rows.slice(0, FIRST_SHEETS).map((row) => {
+        const { id } = row.impression;
+        const { says, look, isOutside } = sheetSaid(row, edition);
+        return (
+          <Cell
+            key={id}
+            role="row"
+            aria-label={says}
+            aria-selected={isSelected(id)}
+            tabIndex={row === entry ? 0 : -1}
+            data-look={look}
+            data-outside={isOutside || undefined}
+            data-selected={isSelected(id) || undefined}
+            onClick={() => come({ at: id, isPressed: true })}
+            onFocus={() => come({ at: id })}
+          >
+            <div role="gridcell" style={{ display: 'contents' }}>
+              <SheetFace {...{ row, edition, picture }} />
+            </div>
+          </Cell>
+        );
+      })}
+    </Grid>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { ActionSheet } from '@/app/ActionSheet';
-import { offerKey, offerName } from '@/app/orders/new/useOrderForm';
+import { offerKey, offerName } from '@/app/orders/new/offers';
 import { useAskedChoices } from '@/app/useAskedChoices';
 import { moneyOrNull } from '@/core/measure';
 import type { Sellable } from '@/studio/orders/catalogue';

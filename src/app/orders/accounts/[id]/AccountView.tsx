@@ -18,10 +18,8 @@ import {
   PageTitle,
   Panel,
   PanelTitle,
-  ScrollArea,
   Small,
   Stack,
-  Table,
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
@@ -124,39 +122,46 @@ const hours = (minutes: number): string => `${Math.floor(minutes / 60)} h ${minu
 function Differences({ account }: { account: Account }) {
   const { bareMoney, currency } = useUnits();
   if (account.differences.length === 0) return null;
+  const columns: readonly Column<Account['differences'][number]>[] = [
+    { key: 'says', head: 'What for', cell: (each) => each.says, by: (each) => each.says, isName: true },
+    {
+      key: 'quoted',
+      head: `Quoted, ${currency}`,
+      cell: (each) => (each.quoted === null ? 'never' : bareMoney(each.quoted)),
+      by: (each) => each.quoted,
+      isFigure: true,
+    },
+    {
+      key: 'paid',
+      head: `Paid, ${currency}`,
+      cell: (each) => (each.paid === null ? 'not yet' : bareMoney(each.paid)),
+      by: (each) => each.paid,
+      isFigure: true,
+    },
+    {
+      key: 'difference',
+      head: 'Difference',
+      cell: ({ difference }) =>
+        difference !== null && (
+          <MarkedText kind={difference > 0 ? 'care' : 'holds'}>
+            {difference === 0
+              ? 'as quoted'
+              : `${bareMoney(Math.abs(difference))} ${difference > 0 ? 'more' : 'less'}`}
+          </MarkedText>
+        ),
+      by: (each) => each.difference,
+    },
+  ];
   return (
     <section>
       <PanelTitle>Quoted and paid</PanelTitle>
-      <ScrollArea>
-        <Table aria-label="Quoted and paid" $tight>
-          <thead>
-            <tr>
-              <th>What for</th>
-              <th className="n">Quoted, {currency}</th>
-              <th className="n">Paid, {currency}</th>
-              <th>Difference</th>
-            </tr>
-          </thead>
-          <tbody>
-            {account.differences.map((each) => (
-              <tr key={each.says}>
-                <th scope="row">{each.says}</th>
-                <td className="n">{each.quoted === null ? 'never' : bareMoney(each.quoted)}</td>
-                <td className="n">{each.paid === null ? 'not yet' : bareMoney(each.paid)}</td>
-                <td>
-                  {each.difference !== null && (
-                    <MarkedText kind={each.difference > 0 ? 'care' : 'holds'}>
-                      {each.difference === 0
-                        ? 'as quoted'
-                        : `${bareMoney(Math.abs(each.difference))} ${each.difference > 0 ? 'more' : 'less'}`}
-                    </MarkedText>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </ScrollArea>
+      <DataTable
+        label="Quoted and paid"
+        rows={account.differences}
+        columns={columns}
+        keyOf={(each) => each.says}
+        isTight
+      />
     </section>
   );
 }

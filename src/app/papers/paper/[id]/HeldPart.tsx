@@ -1,10 +1,11 @@
 'use client';
 import type { LotModel } from '@/app/models';
 import type { HeldModel } from './paperProps';
+import { UM_PER_MM } from '@/core/measure';
 import { shelfStanding } from '@/core/stock/shelf';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
-import { ScrollArea, Table } from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { StockChart } from './StockChart';
@@ -26,6 +27,39 @@ export function HeldPart({
   const f = h.forecast,
     free = h.onHand - f.promised;
   const late = f.reorderOn !== null && f.reorderOn <= today;
+  const unitPrice = (lot: LotModel) =>
+    Math.round(
+      (lot.priceMinor * (h.form === 'roll' ? 1_000 * UM_PER_MM : 1)) / Math.max(1, lot.received),
+    );
+  const columns: readonly Column<LotModel>[] = [
+    { key: 'lot', head: 'Lot', cell: (lot) => lot.name, by: (lot) => lot.name, isName: true },
+    {
+      key: 'came',
+      head: 'Came',
+      cell: (lot) => date(lot.receivedOn),
+      by: (lot) => lot.receivedOn,
+    },
+    {
+      key: 'left',
+      head: 'Left',
+      cell: (lot) => shown(h.form, lot.onHand),
+      by: (lot) => lot.onHand,
+      isFigure: true,
+    },
+    {
+      key: 'price',
+      head: h.form === 'roll' ? 'A metre' : 'A sheet',
+      cell: (lot) => money(unitPrice(lot)),
+      by: unitPrice,
+      isFigure: true,
+    },
+    {
+      key: 'acts',
+      head: 'What to do',
+      cell: (lot) => <LotActs lot={lot} onDo={onDo} />,
+      isUnheaded: true,
+    },
+  ];
   const standing = shelfStanding({ onHand: h.onHand, ...f }, today);
   return (
     <section>
@@ -65,54 +99,39 @@ export function HeldPart({
           'Not used lately: nothing to order'
         )}
       </MarkedText>
-      <ScrollArea>
-        <Table aria-label={`Lots of ${h.form === 'roll' ? 'roll' : 'sheets'}`} $middle>
-          <thead>
-            <tr>
-              <th>Lot</th>
-              <th>Came</th>
-              <th className="n">Left</th>
-              <th className="n">{h.form === 'roll' ? 'A metre' : 'A sheet'}</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {h.lots.map((l) => (
-              <tr key={l.id}>
-                <th scope="row">{l.name}</th>
-                <td>{date(l.receivedOn)}</td>
-                <td className="n">{shown(h.form, l.onHand)}</td>
-                <td className="n">
-                  {money(
-                    Math.round((l.priceMinor * (h.form === 'roll' ? 1e6 : 1)) / Math.max(1, l.received)),
-                  )}
-                </td>
-                <td>
-                  <Row $gap={4} style={{ flexWrap: 'nowrap' }}>
-                    <Button quiet onPress={() => onDo(l, 'count')} aria-label={`Count ${l.name}`}>
-                      Count
-                    </Button>
-                    {l.onHand > 0 && (
-                      <Button
-                        quiet
-                        onPress={() => onDo(l, 'spoil')}
-                        aria-label={`Spoil some of ${l.name}`}
-                      >
-                        Spoil
-                      </Button>
-                    )}
-                    {l.onHand > 0 && l.form === 'sheet' && (
-                      <Button quiet onPress={() => onDo(l, 'cut')} aria-label={`Cut ${l.name}`}>
-                        Cut
-                      </Button>
-                    )}
-                  </Row>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </ScrollArea>
+      <DataTable
+        label={`Lots of ${h.form === 'roll' ? 'roll' : 'sheets'}`}
+        rows={h.lots}
+        columns={columns}
+        keyOf={(lot) => lot.id}
+        isMiddle
+      />
     </section>
+  );
+}
+
+function LotActs({
+  lot,
+  onDo,
+}: {
+  lot: LotModel;
+  onDo: (lot: LotModel, what: 'count' | 'spoil' | 'cut') => void;
+}) {
+  return (
+    <Row $gap={4} style={{ flexWrap: 'nowrap' }}>
+      <Button quiet onPress={() => onDo(lot, 'count')} aria-label={`Count ${lot.name}`}>
+        Count
+      </Button>
+      {lot.onHand > 0 && (
+        <Button quiet onPress={() => onDo(lot, 'spoil')} aria-label={`Spoil some of ${lot.name}`}>
+          Spoil
+        </Button>
+      )}
+      {lot.onHand > 0 && lot.form === 'sheet' && (
+        <Button quiet onPress={() => onDo(lot, 'cut')} aria-label={`Cut ${lot.name}`}>
+          Cut
+        </Button>
+      )}
+    </Row>
   );
 }

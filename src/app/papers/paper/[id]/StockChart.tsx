@@ -1,6 +1,6 @@
 'use client';
-import { addDays, daysBetween } from '@/core/measure/day';
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { addDays, daysBetween, monthMarks } from '@/core/measure/day';
+import { linearScale } from '@/ui/chartScale';
 import { curveStepAfter, line } from 'd3-shape';
 import type { HeldModel } from './paperProps';
 import { t } from '@/ui/tokens';
@@ -12,6 +12,8 @@ const W = 620,
 /** A day that is further away is not drawn; the chart then ends so far ahead. */
 const FAR_DAYS = 400;
 const AHEAD_DAYS = 120;
+/** Months that are named under it. */
+const MARKS = 6;
 const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
@@ -23,8 +25,8 @@ export function StockChart({ held, today, name }: { held: HeldModel; today: stri
   const end =
     f.emptyOn && daysBetween(today, f.emptyOn) < FAR_DAYS ? f.emptyOn : addDays(today, AHEAD_DAYS);
   const most = Math.max(1, ...held.history.map((h) => h.onHand), f.reorderPoint);
-  const x = scaleTime([new Date(at(from)), new Date(at(end))], [ROOM.left, W - ROOM.right]),
-    y = scaleLinear([0, most], [H - ROOM.bottom, ROOM.top]).nice(4);
+  const x = linearScale([at(from), at(end)], [ROOM.left, W - ROOM.right]),
+    y = linearScale([0, most], [H - ROOM.bottom, ROOM.top], 4);
   const past = [...held.history, { day: today, onHand: held.onHand }];
   const path =
     line<{ day: string; onHand: number }>()
@@ -49,9 +51,9 @@ export function StockChart({ held, today, name }: { held: HeldModel; today: stri
           </text>
         </g>
       ))}
-      {x.ticks(5).map((d) => (
-        <text key={d.toISOString()} x={x(d)} y={H - 10} textAnchor="middle" fill={t.ink2}>
-          {d.toISOString().slice(0, 7)}
+      {monthMarks(from, end, MARKS).map((day) => (
+        <text key={day} x={x(at(day))} y={H - 10} textAnchor="middle" fill={t.ink2}>
+          {day.slice(0, 7)}
         </text>
       ))}
       <path d={`M${x(at(today))} ${ROOM.top}V${H - ROOM.bottom}`} stroke={t.ink3} strokeDasharray="2 3" />

@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear, scaleSqrt } from 'd3-scale';
+import { linearScale } from '@/ui/chartScale';
 import { area, curveStepAfter, line } from 'd3-shape';
 import { shareSays, type Readings } from '@/core/capture/readings';
 import { Small } from '@/ui/Layout';
@@ -19,8 +19,10 @@ export function Histogram({ readings }: { readings: Readings }) {
   const names = NAMES[histogram.length] ?? histogram.map((_, i) => `channel ${i + 1}`);
   const inner = histogram.map((c) => c.slice(1, 255));
   const most = Math.max(1, ...inner.flat());
-  const x = scaleLinear([0, 256], [0, W]),
-    y = scaleSqrt([0, most], [H, 4]).clamp(true);
+  const x = linearScale([0, 256], [0, W]);
+  // By their square roots: few of a tone are seen beside many. What stands at either end may be more than is drawn.
+  const root = linearScale([0, Math.sqrt(most)], [H, 4]);
+  const y = (count: number) => root(Math.sqrt(Math.min(count, most)));
   const over = area<number>(
     (_, i) => x(i),
     H,

@@ -1,5 +1,5 @@
 'use client';
-import { useBox } from '@/ui/Loupe';
+import { useBox } from '@/ui/useBox';
 import { ScaleDrawing, Dimension, useScale } from '@/ui/ScaleDrawing';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { WorkModel } from '@/app/models';
-import { WorkForm } from '@/app/works/WorkForm';
+import { arriving } from '@/ui/arriving';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import { EmptyState, FactList, PanelTitle } from '@/ui/Layout';
@@ -10,6 +10,9 @@ import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { ObjectDrawing } from './ObjectDrawing';
+
+/** Asked for when the facts are changed. */
+const WorkForm = arriving(async () => (await import('@/app/works/WorkForm')).WorkForm);
 
 const Beside = styled.div`
   display: grid;

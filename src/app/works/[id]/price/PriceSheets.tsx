@@ -11,7 +11,7 @@ import type { ProductCell } from '@/studio/prices/pricePage';
 import { MarketSheet } from './MarketSheet';
 import type { PriceProps, PriceSheet } from './priceProps';
 
-type Props = PriceProps & { sheet: PriceSheet | null; cell: ProductCell; onClose: () => void };
+type Props = PriceProps & { sheet: Exclude<PriceSheet, 'offer'>; cell: ProductCell; onClose: () => void };
 
 /** The sheets of the price station: lines, quotes, what is paid once, hours and guesses. */
 export function PriceSheets(props: Props) {

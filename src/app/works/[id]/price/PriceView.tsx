@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { arriving } from '@/ui/arriving';
 import { Button, ButtonLink, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
 import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
@@ -9,13 +10,14 @@ import { Verdict } from '@/ui/Verdict';
 import { priceFindings } from '@/core/price/findings';
 import { ownCosts } from '@/core/price/live';
 import { Elsewhere } from './Elsewhere';
-import { OfferSheet } from './OfferSheet';
 import { PriceDesk } from './PriceDesk';
-import { PriceSheets } from './PriceSheets';
 import { ProductGrid } from './ProductGrid';
 import { ProductPanel } from './ProductPanel';
 import type { PriceProps, PriceSheet } from './priceProps';
 import type { ProductCell } from '@/studio/prices/pricePage';
+
+const OfferSheet = arriving(async () => (await import('./OfferSheet')).OfferSheet);
+const PriceSheets = arriving(async () => (await import('./PriceSheets')).PriceSheets);
 
 const Side = styled.div`
   display: grid;
@@ -90,9 +92,8 @@ export function PriceView(props: PriceProps) {
           {open.price && <Elsewhere {...props} cell={open} />}
         </Side>
       </Columns>
-      {sheet === 'offer' ? (
-        <OfferSheet {...props} onClose={() => setSheet(null)} />
-      ) : (
+      {sheet === 'offer' && <OfferSheet {...props} onClose={() => setSheet(null)} />}
+      {sheet !== null && sheet !== 'offer' && (
         <PriceSheets {...props} sheet={sheet} cell={open} onClose={() => setSheet(null)} />
       )}
     </>

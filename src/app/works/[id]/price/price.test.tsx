@@ -206,7 +206,7 @@ describe('the same print elsewhere', () => {
 test('the grid of what to offer counts, and names a new line first', async () => {
   const sent = answering({ saveLine: { message: 'kept', id: 'l2' } });
   renderPart(<OfferSheet {...PROPS} onClose={() => {}} />);
-  const finishes = within(screen.getByRole('group', { name: 'Finishes' }));
+  const finishes = within(await screen.findByRole('group', { name: 'Finishes' }));
   fireEvent.click(finishes.getByLabelText('framed'));
   expect(screen.getByRole('status').textContent).toContain(
     '1 × 1 × 2 = 2 products, 1 of them there already',

@@ -2,16 +2,8 @@
 import type { MasterModel } from '@/app/models';
 import type { Point, Quad } from '@/core/capture/quad';
 
-import {
-  DragPoint,
-  drawSource,
-  Loupe,
-  toScreen,
-  useBox,
-  wholeView,
-  type Source,
-  type View,
-} from '@/ui/Loupe';
+import { DragPoint, drawSource, Loupe, toScreen, wholeView, type Source, type View } from '@/ui/Loupe';
+import { useBox } from '@/ui/useBox';
 import { t } from '@/ui/tokens';
 import { useCallback, useMemo, useState } from 'react';
 

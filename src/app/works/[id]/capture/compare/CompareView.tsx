@@ -9,16 +9,8 @@ import { Select } from '@/ui/Choices';
 import { JobProgress } from '@/ui/Job';
 import { useKeys } from '@/ui/Keys';
 import { Small, Stack } from '@/ui/Layout';
-import {
-  drawSource,
-  Loupe,
-  toScreen,
-  useBox,
-  wholeView,
-  type Box,
-  type Source,
-  type View,
-} from '@/ui/Loupe';
+import { drawSource, Loupe, toScreen, wholeView, type Source, type View } from '@/ui/Loupe';
+import { useBox, type Box } from '@/ui/useBox';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 

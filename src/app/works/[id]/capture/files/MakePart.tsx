@@ -51,17 +51,16 @@ export function MakePart({ mayPrint, master, sizes, routes, preps }: Props) {
   return (
     <section aria-label="Make a print file">
       <ForWhat form={form} sizes={sizes} routes={routes} />
-      <Pipeline lines={stepLines(form, master, units)} open={step} onOpen={setStep}>
-        <Columns $aside={336} style={{ paddingTop: 14 }}>
-          <div ref={ref}>
-            <StepPanel step={step} form={form} master={master} pictures={pictures} />
-          </div>
-          <Stack $gap={18}>
-            <StepControls step={step} form={form} master={master} preps={preps} pictures={pictures} />
-            <Then form={form} mayPrint={mayPrint} />
-          </Stack>
-        </Columns>
-      </Pipeline>
+      <Pipeline lines={stepLines(form, master, units)} open={step} onOpen={setStep} />
+      <Columns $aside={336} style={{ paddingTop: 14 }}>
+        <div ref={ref}>
+          <StepPanel step={step} form={form} master={master} pictures={pictures} />
+        </div>
+        <Stack $gap={18}>
+          <StepControls step={step} form={form} master={master} preps={preps} pictures={pictures} />
+          <Then form={form} mayPrint={mayPrint} />
+        </Stack>
+      </Columns>
     </section>
   );
 }

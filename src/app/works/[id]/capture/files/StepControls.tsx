@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useParams } from 'next/navigation';
 import { Select } from '@/ui/Choices';
@@ -11,9 +12,15 @@ import type { Kernel } from '@/core/printfile/resample';
 import { FigureSlide } from './FigureSlide';
 import type { FileMaster, PrepLog } from './fileProps';
 import type { FileStep } from './fileSteps';
-import { EdgeSaid } from './StepPanel';
 import type { StepPictures } from './useStepPictures';
 import type { PrintFileForm } from './usePrintFileForm';
+
+/** Of the two steps that sharpen, with its chart. */
+const EdgeSaid = dynamic(async () => (await import('./EdgeSaid')).EdgeSaid);
+
+/** What is said of the edge, once there is a picture to say it of. */
+const Edge = (props: { form: PrintFileForm; pictures: Omit<StepPictures, 'ref'> }) =>
+  props.pictures.shown ? <EdgeSaid {...props} /> : <Small>The picture is being worked out.</Small>;
 
 const KERNELS: { key: Kernel; name: string }[] = [
   { key: 'lanczos3', name: 'Lanczos 3, crisp' },
@@ -122,7 +129,7 @@ function CaptureControls({ form, pictures }: Props) {
           />
         </>
       )}
-      {asked.captureSharpen && <EdgeSaid form={form} pictures={pictures} />}
+      {asked.captureSharpen && <Edge form={form} pictures={pictures} />}
       {!asked.captureSharpen && !asked.smooth && (
         <Small>
           A soft scan gains by it; a sharpened one does not. Enlarging shows what was done here.
@@ -225,7 +232,7 @@ function OutputControls({ form, pictures }: Props) {
             keys={['amount', 'radius', 'threshold']}
             wrong={(figure) => action.fieldError(`sharpen.${figure}`)}
           />
-          <EdgeSaid form={form} pictures={pictures} />
+          <Edge form={form} pictures={pictures} />
         </>
       )}
     </>

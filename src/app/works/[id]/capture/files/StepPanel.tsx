@@ -2,16 +2,13 @@
 import Link from 'next/link';
 import { useParams } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { TabPanel } from 'react-aria-components';
 import styled from 'styled-components';
-import { haloFinding } from '@/core/printfile/halo';
-import { Small, Stack } from '@/ui/Layout';
+import { Small } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
-import { MarkedText, Verdict } from '@/ui/Verdict';
+import { MarkedText } from '@/ui/Verdict';
 import type { FileMaster } from './fileProps';
 import type { FileStep } from './fileSteps';
-import { EdgeLine } from './EdgeLine';
 import { draw, StepWindow } from './StepWindow';
 import { TRIALS, type StepPictures } from './useStepPictures';
 import type { PrintFileForm } from './usePrintFileForm';
@@ -83,12 +80,12 @@ type Props = {
 export function StepPanel(props: Props) {
   const { step, pictures } = props;
   return (
-    <TabPanel id={step}>
+    <section aria-label="What the open step does">
       {pictures.error && <MarkedText kind="fails">{pictures.error}</MarkedText>}
       {step === 'crop' && <WholePicture {...props} />}
       {step === 'border' && <SheetPicture {...props} />}
       {pictures.seen && <BeforeAndAfter {...props} />}
-    </TabPanel>
+    </section>
   );
 }
 
@@ -178,26 +175,6 @@ function Trial({ picture }: { picture: ImageBitmap }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => draw(canvas.current, picture), [picture]);
   return <canvas ref={canvas} aria-hidden="true" />;
-}
-
-/** The edge it does most to, and whether its halo is seen. */
-export function EdgeSaid({
-  form,
-  pictures,
-}: {
-  form: PrintFileForm;
-  pictures: Omit<StepPictures, 'ref'>;
-}) {
-  const { shown } = pictures;
-  if (!shown?.edge || !shown.halo)
-    return <Small>No edge in what is shown: move to one to see what sharpening does to it.</Small>;
-  const judged = form.chosen.check?.judgedDistance;
-  return (
-    <Stack $gap={10}>
-      {judged && <Verdict finding={haloFinding(shown.halo, form.ppi, judged)} />}
-      <EdgeLine edge={shown.edge} />
-    </Stack>
-  );
 }
 
 const Whole = styled.div`

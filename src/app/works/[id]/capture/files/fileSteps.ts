@@ -1,5 +1,5 @@
 import type { Borders } from '@/core/crop/border';
-import { STRETCHED_FROM } from '@/core/resolution';
+import { STRETCHED_FROM } from '@/core/resolution/stretched';
 import type { MarkKind } from '@/ui/Verdict';
 import type { FileMaster, OfferedSize } from './fileProps';
 import type { PrintFileForm } from './usePrintFileForm';

@@ -7,7 +7,7 @@ import type { Kernel } from '@/core/printfile/resample';
 import type { FileSpaceChoice } from '@/core/printfile/routeWants';
 import type { CaptureSteps, UnsharpMask } from '@/core/printfile/sharpen';
 import { filePixels, type Intent } from '@/core/printfile/spec';
-import { ppiForPrint } from '@/core/resolution';
+import { ppiForPrint } from '@/core/resolution/steps';
 import type { FileMaster, OfferedSize, PrepLog, RouteChoice } from './fileProps';
 
 /** What the file maker takes; over it nothing is seen, under it every pixel is. */

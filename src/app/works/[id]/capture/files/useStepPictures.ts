@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { screenRatio } from '@/app/useSoftProof';
 import { useNewestAnswer } from '@/app/useNewestAnswer';
-import { useBox } from '@/ui/Loupe';
+import { useBox } from '@/ui/useBox';
 import type { FileStepsWorker, SeenStep, StepsAsk, StepsShown } from '@/workers/fileSteps';
 import type { FileMaster } from './fileProps';
 import type { FileStep } from './fileSteps';

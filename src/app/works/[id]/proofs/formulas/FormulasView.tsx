@@ -6,8 +6,9 @@ import type { PassedFormula } from '@/studio/proofs/passedFormulas';
 import { useAction } from '@/app/useAction';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
+import { DataTable, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
-import { EmptyState, Lead, ScrollArea, Small, Stack, Table, WorkTitle } from '@/ui/Layout';
+import { EmptyState, Lead, Small, Stack, WorkTitle } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 
@@ -45,31 +46,19 @@ export function FormulasView(props: Props) {
           </p>
         </EmptyState>
       ) : (
-        <ScrollArea>
-          <Table>
-            <thead>
-              <tr>
-                <th>Work</th>
-                <th>Size</th>
-                <th>Paper and route</th>
-                <th className="n">Factor</th>
-                <th>Made with</th>
-                <th>Words</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {list.map((formula) => (
-                <FormulaRow
-                  key={formula.proofId}
-                  formula={formula}
-                  onUse={() => void use(formula.proofId)}
-                  isBusy={action.isPending}
-                />
-              ))}
-            </tbody>
-          </Table>
-        </ScrollArea>
+        <DataTable
+          label="What has passed"
+          rows={list}
+          columns={COLUMNS}
+          keyOf={(formula) => formula.proofId}
+          lineOf={(formula) => (
+            <FormulaRow
+              formula={formula}
+              onUse={() => void use(formula.proofId)}
+              isBusy={action.isPending}
+            />
+          )}
+        />
       )}
     </Stack>
   );
@@ -119,6 +108,16 @@ function FormulaSearch({ query, papers, kinds }: Props) {
   );
 }
 
+const COLUMNS: readonly Column<PassedFormula>[] = [
+  { key: 'work', head: 'Work', by: (formula) => formula.title },
+  { key: 'size', head: 'Size', by: (formula) => formula.widthUm * formula.heightUm, isFigure: true },
+  { key: 'paper', head: 'Paper and route', by: (formula) => formula.paper },
+  { key: 'factor', head: 'Factor', by: (formula) => formula.factor, isFigure: true },
+  { key: 'steps', head: 'Made with', by: (formula) => formula.steps[0] },
+  { key: 'words', head: 'Words', by: (formula) => formula.words || null },
+  { key: 'use', head: 'Use again', isUnheaded: true },
+];
+
 function FormulaRow({
   formula: f,
   onUse,
@@ -131,7 +130,7 @@ function FormulaRow({
   const { day, size } = useUnits();
   return (
     <tr>
-      <th>
+      <th scope="row">
         <Link href={`/works/${f.workId}/proofs`} prefetch={false}>
           <WorkTitle>{f.title}</WorkTitle>
         </Link>

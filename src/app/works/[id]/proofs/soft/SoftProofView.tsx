@@ -4,7 +4,7 @@ import { SURROUNDS, type Screen } from '@/core/colour/screen';
 import { Select } from '@/ui/Choices';
 import { Check } from '@/ui/Field';
 import { Aside, Columns, PanelTitle, Small, Stack } from '@/ui/Layout';
-import { useBox } from '@/ui/Loupe';
+import { useBox } from '@/ui/useBox';
 import { Verdict } from '@/ui/Verdict';
 import { ProofControls } from './ProofControls';
 import { ProofPanes } from './ProofPanes';

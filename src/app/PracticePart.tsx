@@ -1,36 +1,33 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { postJson, type ActionError } from '@/ui/Actions';
-import { Button, ButtonLink, Row } from '@/ui/Button';
+import { Button, Row } from '@/ui/Button';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
-import { TopStrip } from '@/ui/TopStrip';
 import { useAsked } from '@/ui/useAsked';
 import { MarkedText } from '@/ui/Verdict';
 import type { PracticeState } from './practiceStudio';
+import { goTo, PRACTICE_ADDRESS } from './practiceAddress';
 
-const ADDRESS = '/api/practice-studio';
 const EVERY_MS = 1_500;
-
-/** A whole page, so that nothing of the one studio is left on the screen of the other. */
-const goTo = (path: string) => window.location.assign(path);
 
 /** The way into the practice studio, and what is to be known of it. */
 export function PracticePart() {
   const [isAsked, setAsked] = useState(false);
   const [error, setError] = useState<ActionError | null>(null);
-  const { answer } = useAsked<PracticeState>(isAsked ? ADDRESS : null, {
+  const { answer } = useAsked<PracticeState>(isAsked ? PRACTICE_ADDRESS : null, {
     every: EVERY_MS,
     isOver: (state) => state.is !== 'making',
   });
   const enter = async () => {
     setError(null);
-    const result = await postJson<PracticeState>(ADDRESS, { go: 'in' });
+    const result = await postJson<PracticeState>(PRACTICE_ADDRESS, { go: 'in' });
     if ('error' in result) return setError(result.error);
     if (result.done.is === 'ready') goTo('/');
     else setAsked(true);
   };
   useEffect(() => {
-    if (isAsked && answer?.is === 'ready') void postJson(ADDRESS, { go: 'in' }).then(() => goTo('/'));
+    if (isAsked && answer?.is === 'ready')
+      void postJson(PRACTICE_ADDRESS, { go: 'in' }).then(() => goTo('/'));
   }, [isAsked, answer?.is]);
   const isMaking = isAsked && (answer === undefined || answer?.is === 'making');
   const trouble = error?.message ?? (answer?.is === 'none' ? answer.trouble : null);
@@ -59,33 +56,5 @@ export function PracticePart() {
         </Row>
       </Stack>
     </section>
-  );
-}
-
-/** Over every page of the practice studio: that nothing here is real, and the way back. */
-export function PracticeBanner() {
-  const [isSure, setSure] = useState(false);
-  const [error, setError] = useState<ActionError | null>(null);
-  const leave = async (go: 'out' | 'anew') => {
-    const result = await postJson(ADDRESS, { go });
-    if ('error' in result) return setError(result.error);
-    goTo(go === 'anew' ? '/studio#practice' : '/');
-  };
-  return (
-    <TopStrip aria-label="Practice studio">
-      <span>The practice studio: everything in it is made up, and may be spoiled.</span>
-      <ButtonLink href="/guide" quiet>
-        Be led the whole way
-      </ButtonLink>
-      <Button onPress={() => void leave('out')}>Back to your own</Button>
-      {isSure ? (
-        <Button onPress={() => void leave('anew')}>Yes: all that was done here goes</Button>
-      ) : (
-        <Button quiet onPress={() => setSure(true)}>
-          Make it as it was at first
-        </Button>
-      )}
-      {error && <MarkedText kind="fails">{error.message}</MarkedText>}
-    </TopStrip>
   );
 }
