@@ -6,7 +6,8 @@ import { DialogBoard } from '@/ui/DialogBoard';
 import { DialogActions } from '@/ui/FormDialog';
 import { Fields } from '@/ui/Field';
 import { AskField } from '@/ui/form/fields';
-import { DraftSlip, FaultsOf } from '@/ui/form/FormParts';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { FaultsOf } from '@/ui/form/FormParts';
 import type { ActionSheetProps } from './ActionSheet';
 import { useActionForm } from './useActionForm';
 

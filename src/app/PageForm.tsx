@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { FormProvider, type FieldValues, type UseFormReturn } from 'react-hook-form';
-import { DraftSlip } from '@/ui/form/FormParts';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useLeaveAsk } from '@/ui/form/useLeaveAsk';
 
 /** A form that stands on a page: Enter records it, leaving asks, and what was begun and never recorded is offered. */

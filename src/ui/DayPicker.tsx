@@ -84,24 +84,37 @@ const Sheet = styled(Popover)`
 
 /**
  * Goes on from where a hand was before the parts were there: the same part has the focus, and what was typed meanwhile is typed
- * into it, digit by digit, as the parts pass the focus on.
+ * into it, digit by digit, as the parts pass the focus on. A digit that is typed while that is going on waits for its turn.
  */
 function useArrival({ at, typed }: DayArrival) {
   const box = useRef<HTMLDivElement>(null);
-  const first = useRef({ at, typed });
+  const first = useRef(at);
+  const waiting = useRef([...typed]);
   useLayoutEffect(() => {
-    if (first.current.at === null) return;
-    box.current!.querySelectorAll<HTMLElement>('[role=spinbutton]')[first.current.at]!.focus();
+    const parts = box.current!;
+    if (first.current === null) return;
+    parts.querySelectorAll<HTMLElement>('[role=spinbutton]')[first.current]!.focus();
+    const queue = (event: InputEvent) => {
+      if (!event.isTrusted || waiting.current.length === 0) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (event.data) waiting.current.push(event.data);
+    };
+    parts.addEventListener('beforeinput', queue, true);
+    return () => parts.removeEventListener('beforeinput', queue, true);
   }, []);
   useEffect(() => {
-    const digits = [...first.current.typed];
     let wait: ReturnType<typeof setTimeout>;
     const typeNext = () => {
-      const data = digits.shift();
+      const [data] = waiting.current;
       if (data === undefined) return;
       const how = { data, inputType: 'insertText', bubbles: true, cancelable: true };
       document.activeElement?.dispatchEvent(new InputEvent('beforeinput', how));
-      wait = setTimeout(typeNext);
+      // The focus has gone on by the time the next one is typed, and what is typed by hand comes behind it.
+      wait = setTimeout(() => {
+        waiting.current.shift();
+        typeNext();
+      });
     };
     wait = setTimeout(typeNext);
     return () => clearTimeout(wait);

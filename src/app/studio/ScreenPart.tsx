@@ -8,22 +8,30 @@ import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Field, Fields } from '@/ui/Field';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 
 /** The screen proofs are looked at on, and what a proof may differ by. */
 export function ScreenPart({ settings: s }: { settings: SettingsModel }) {
   const screen = s.screen ?? USUAL_SCREEN,
     limits = s.proofLimits ?? USUAL_LIMITS;
-  const [on, setOn] = useState(screen.calibratedOn ?? ''),
-    [every, setEvery] = useState(String(screen.everyDays)),
-    [white, setWhite] = useState(String(screen.whiteK)),
-    [bright, setBright] = useState(String(screen.luminance));
-  const [mean, setMean] = useState(String(limits.mean)),
-    [p95, setP95] = useState(String(limits.p95)),
-    [again, setAgain] = useState(s.referenceDays ? String(s.referenceDays) : '');
+  const [values, setValues] = useState({
+    on: screen.calibratedOn ?? '',
+    every: String(screen.everyDays),
+    white: String(screen.whiteK),
+    bright: String(screen.luminance),
+    mean: String(limits.mean),
+    p95: String(limits.p95),
+    again: s.referenceDays ? String(s.referenceDays) : '',
+  });
+  const { on, every, white, bright, mean, p95, again } = values;
+  const set = (key: keyof typeof values) => (value: string) =>
+    setValues((was) => ({ ...was, [key]: value }));
+  const draft = useKeptValues('setScreen:studio', values, setValues);
   const action = useAction();
-  const save = () =>
-    void action.run('setScreen', {
+  const save = async () => {
+    const done = await action.run('setScreen', {
       calibratedOn: on || null,
       everyDays: numberOrTyped(every),
       whiteK: numberOrTyped(white),
@@ -32,52 +40,55 @@ export function ScreenPart({ settings: s }: { settings: SettingsModel }) {
       limits: { mean: numberOrTyped(mean), p95: numberOrTyped(p95) },
       referenceDays: again ? numberOrTyped(again) : null,
     });
+    if (done) draft.end();
+  };
   return (
     <section id="screen">
       <PanelTitle>Screen and proofs</PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 8 }}>
+        <DraftSlip {...draft.slip} />
         <Fields $columns="1fr 1fr">
           <Field
             label="Screen calibrated on"
             value={on}
-            onChange={setOn}
+            onChange={set('on')}
             type="date"
             wrong={action.fieldError('calibratedOn')}
           />
           <Field
             label="due every, days"
             value={every}
-            onChange={setEvery}
+            onChange={set('every')}
             wrong={action.fieldError('everyDays')}
           />
           <Field
             label="to a white of, K"
             value={white}
-            onChange={setWhite}
+            onChange={set('white')}
             wrong={action.fieldError('whiteK')}
           />
           <Field
             label="and, cd/m²"
             value={bright}
-            onChange={setBright}
+            onChange={set('bright')}
             wrong={action.fieldError('luminance')}
           />
           <Field
             label="A proof may differ, mean ΔE00"
             value={mean}
-            onChange={setMean}
+            onChange={set('mean')}
             wrong={action.fieldError('mean')}
           />
           <Field
             label="95th percentile"
             value={p95}
-            onChange={setP95}
+            onChange={set('p95')}
             wrong={action.fieldError('limits')}
           />
           <Field
             label="Prints beside the reference again after, days"
             value={again}
-            onChange={setAgain}
+            onChange={set('again')}
             hint="empty: never asked"
             wrong={action.fieldError('referenceDays')}
           />
@@ -86,7 +97,7 @@ export function ScreenPart({ settings: s }: { settings: SettingsModel }) {
           Prints are judged under D50 (ISO 3664). The reminder stands on the bench and at the soft proof.
         </Small>
         <Row>
-          <Button onPress={save} isDisabled={action.isPending}>
+          <Button onPress={() => void save()} isDisabled={action.isPending}>
             Keep
           </Button>
         </Row>

@@ -8,6 +8,7 @@ import { Button, ButtonLink, Row } from '@/ui/Button';
 import { Callout } from '@/ui/Callout';
 import { Select } from '@/ui/Choices';
 import { Check, Field, Fields } from '@/ui/Field';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { Aside, Columns, Lead, Page, PageHeader, PageTitle, Panel, PanelTitle, Stack } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
 import { FinePrintPart } from './FinePrintPart';
@@ -76,6 +77,7 @@ function Settings({ settings }: { settings: SettingsModel }) {
         void form.keep();
       }}
     >
+      <DraftSlip {...form.slip} />
       <Stack $gap={20}>
         <Who form={form} />
         <HowItMeasures form={form} />

@@ -5,6 +5,7 @@ import { USUAL_RUN_SCHOOL } from '@/core/edition/terms';
 import { numberOrTyped, wholeOrTyped } from '@/core/measure';
 import type { FamilyName, School } from '@/core/resolution';
 import type { ActionInput } from '@/studio/registry';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { useUnits } from '@/ui/Units';
 
 type SchoolInput = ActionInput<'changeSettings'>['school'];
@@ -54,9 +55,10 @@ export function useSettingsForm(kept: SettingsModel) {
     (value: Values[K]) =>
       setValues((was) => ({ ...was, [key]: value }));
 
-  const keep = () => {
+  const draft = useKeptValues('changeSettings:studio', values, setValues);
+  const keep = async () => {
     const { schoolKind, ppi, ownSizes, border, handlingDays, numbers, signing, ...asTyped } = values;
-    return action.run('changeSettings', {
+    const done = await action.run('changeSettings', {
       ...asTyped,
       ...(ownSizes !== shown.ownSizes && { ownSizes: ownSizes.split('\n').map(withUnit).join('\n') }),
       school: chosenSchool(schoolKind, ppi, kept.school),
@@ -64,12 +66,15 @@ export function useSettingsForm(kept: SettingsModel) {
       runSchool: { numbers, signing },
       border: border === shown.border ? kept.borderUm : withUnit(border),
     });
+    if (done) draft.end();
+    return done;
   };
 
   return {
     action,
     values,
     set,
+    slip: draft.slip,
     hasFamily: (name: FamilyName) => values.families.includes(name),
     setFamily: (name: FamilyName) => (isShown: boolean) =>
       set('families')(

@@ -25,7 +25,8 @@ function open() {
     crash: unmount,
   };
 }
-const offered = ({ result }: ReturnType<typeof open>) => result.current.draft.draft?.values.name ?? null;
+const offered = ({ result }: ReturnType<typeof open>) =>
+  (result.current.draft.draft?.values as Values | undefined)?.name ?? null;
 
 beforeEach(() => {
   jest.useFakeTimers({ now: new Date('2026-11-30T10:00:00Z') });

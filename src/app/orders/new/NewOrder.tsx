@@ -14,6 +14,7 @@ import {
   Small,
   Stack,
 } from '@/ui/Layout';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { SetOffer } from '@/studio/prices/sets';
@@ -115,6 +116,7 @@ function Order({ goods, sets, channels, countries, ...first }: Omit<Props, 'hand
         void form.take();
       }}
     >
+      <DraftSlip {...form.slip} />
       <Stack $gap={18}>
         <PasteOrder form={form} hasOffers={offers.length > 0} onOffers={addOffers} />
         <WhoBuys form={form} buyers={buyers} onSearch={searchBuyers} countries={countries} />

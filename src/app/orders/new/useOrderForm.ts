@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useAction } from '@/app/useAction';
 import { moneyOrNull, readNumber, wholeOrTyped, type Minor } from '@/core/measure';
 import type { OrderKind } from '@/core/order/orderWords';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { useUnits } from '@/ui/Units';
 import { useAsked } from '../useAsked';
 import type { CartLine } from '../usePromise';
@@ -141,6 +142,17 @@ export function useOrderForm({
   const [goodsLines, setGoodsLines] = useState<GoodsLine[]>([]);
   const [stages, setStages] = useState<StageLine[]>([]);
 
+  const typed = { buyerId, newBuyer, nextKey, lines, terms, goodsLines, stages };
+  const draft = useKeptValues('placeOrder:new', typed, (begun) => {
+    setBuyer(begun.buyerId);
+    setNewBuyer(begun.newBuyer);
+    setNextKey(begun.nextKey);
+    setLines(begun.lines);
+    setTerms(begun.terms);
+    setGoodsLines(begun.goodsLines);
+    setStages(begun.stages);
+  });
+
   const offerOf = (line: OrderLine) => offers.find((offer) => offerKey(offer) === line.offer);
   const inCart = lines.flatMap((line): { key: number; line: CartLine }[] => {
     const offer = offerOf(line);
@@ -198,11 +210,14 @@ export function useOrderForm({
         ...(line.setId && { setId: line.setId }),
       })),
     });
-    if (placed) router.push(`/orders/${placed.id}`);
+    if (!placed) return;
+    draft.end();
+    router.push(`/orders/${placed.id}`);
   };
 
   return {
     action,
+    slip: draft.slip,
     buyerId,
     setBuyer,
     newBuyer,

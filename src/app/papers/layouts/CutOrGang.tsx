@@ -7,7 +7,8 @@ import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
 import { useState } from 'react';
 import { Select } from '@/ui/Choices';
 import { Field, Fields } from '@/ui/Field';
-import { PanelTitle, ScrollArea, Stack, Table } from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotModel[] }) {
@@ -58,6 +59,53 @@ export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotMod
   } catch (error) {
     says = (error as Error).message;
   }
+  const columns: readonly Column<NonNullable<typeof ways>[number]>[] = [
+    {
+      key: 'paper',
+      head: 'Paper',
+      cell: ({ lot }) => `${lot.name}, ${lot.form}`,
+      by: ({ lot }) => lot.name,
+      isName: true,
+    },
+    { key: 'way', head: 'Way', cell: (way) => way.way, by: (way) => way.way },
+    {
+      key: 'takes',
+      head: 'Takes',
+      cell: ({ lot, uses }) =>
+        lot.form === 'sheet' ? `${uses} ${uses === 1 ? 'sheet' : 'sheets'}` : length(uses),
+      by: ({ lot, uses }) => `${lot.form} ${uses}`,
+      isFigure: true,
+    },
+    {
+      key: 'up',
+      head: 'Up',
+      cell: ({ lot, up }) => (lot.form === 'sheet' ? up : ''),
+      by: ({ lot, up }) => (lot.form === 'sheet' ? up : null),
+      isFigure: true,
+    },
+    { key: 'cuts', head: 'Cuts', cell: ({ cuts }) => cuts, by: ({ cuts }) => cuts, isFigure: true },
+    {
+      key: 'minutes',
+      head: 'Minutes',
+      cell: ({ minutes }) => Math.round(minutes),
+      by: ({ minutes }) => minutes,
+      isFigure: true,
+    },
+    {
+      key: 'price',
+      head: `Paper, ${currency}`,
+      cell: (way) => bareMoney(way.paper),
+      by: (way) => way.paper,
+      isFigure: true,
+    },
+    {
+      key: 'cost',
+      head: 'In all',
+      cell: (way) => money(way.cost),
+      by: (way) => way.cost,
+      isFigure: true,
+    },
+  ];
   return (
     <section>
       <PanelTitle>
@@ -83,42 +131,7 @@ export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotMod
           <MarkedText kind="fails">{says}</MarkedText>
         )}
         {ways && ways.length > 0 && (
-          <ScrollArea>
-            <Table aria-label="Ways to cut">
-              <thead>
-                <tr>
-                  <th>Paper</th>
-                  <th>Way</th>
-                  <th className="n">Takes</th>
-                  <th className="n">Up</th>
-                  <th className="n">Cuts</th>
-                  <th className="n">Minutes</th>
-                  <th className="n">Paper, {currency}</th>
-                  <th className="n">In all</th>
-                </tr>
-              </thead>
-              <tbody>
-                {ways.map((w) => (
-                  <tr key={w.lot.id}>
-                    <th scope="row">
-                      {w.lot.name}, {w.lot.form}
-                    </th>
-                    <td>{w.way}</td>
-                    <td className="n">
-                      {w.lot.form === 'sheet'
-                        ? `${w.uses} ${w.uses === 1 ? 'sheet' : 'sheets'}`
-                        : length(w.uses)}
-                    </td>
-                    <td className="n">{w.lot.form === 'sheet' ? w.up : ''}</td>
-                    <td className="n">{w.cuts}</td>
-                    <td className="n">{Math.round(w.minutes)}</td>
-                    <td className="n">{bareMoney(w.paper)}</td>
-                    <td className="n">{money(w.cost)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Table>
-          </ScrollArea>
+          <DataTable label="Ways to cut" rows={ways} columns={columns} keyOf={(way) => way.lot.id} />
         )}
       </Stack>
     </section>

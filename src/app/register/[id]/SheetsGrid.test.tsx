@@ -57,11 +57,25 @@ test('a sheet that is pressed stays under the hand until it is let go, and is pr
   fireEvent.pointerDown(sheet(/^2/));
   await come();
   expect(screen.queryByText('the list')).toBeNull();
+  // Under a thumb the pointer goes up and away before the click comes.
   fireEvent.pointerUp(sheet(/^2/));
+  fireEvent.pointerLeave(screen.getByRole('grid'));
+  expect(screen.queryByText('the list')).toBeNull();
   fireEvent.click(sheet(/^2/));
-  await act(() => new Promise((resolve) => setTimeout(resolve)));
   expect(screen.getByText('the list')).toBeTruthy();
   expect(arrival()).toEqual({ at: 'i2', isPressed: true, keys: [] });
+});
+
+test('pressed and dragged away, the list comes all the same, with nothing pressed', async () => {
+  jest.useFakeTimers();
+  renderPart(<Sheets />);
+  fireEvent.pointerDown(sheet(/^2/));
+  await come();
+  fireEvent.pointerLeave(screen.getByRole('grid'));
+  await act(async () => void (await jest.advanceTimersByTimeAsync(500)));
+  expect(screen.getByText('the list')).toBeTruthy();
+  expect(arrival().isPressed).toBe(false);
+  jest.useRealTimers();
 });
 
 test('keys that go along the sheets follow in the list; others are the page’s', async () => {

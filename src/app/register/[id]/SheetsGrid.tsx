@@ -1,5 +1,5 @@
 'use client';
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import type { Selection } from 'react-aria-components';
 import styled from 'styled-components';
 import type { EditionModel } from '@/app/models';
@@ -25,6 +25,9 @@ export type SheetArrival = { at: string | null; isPressed: boolean; keys: Presse
 const UNTOUCHED: SheetArrival = { at: null, isPressed: false, keys: [] };
 /** Keys by which sheets are gone along and chosen. */
 const MEANT = /^(Arrow.*|Home|End|Page.*| |Enter|a)$/;
+
+/** A pointer that has gone up is followed by its click within this, or by none. */
+const CLICK_WITHIN_MS = 400;
 
 /** As many as a wide window shows; the list draws the others when somebody comes to it. */
 const FIRST_SHEETS = 90;
@@ -52,6 +55,10 @@ export function SheetsGrid(props: SheetsProps) {
   const [arrival, setArrival] = useState(UNTOUCHED);
   // What is pressed stays under the hand until it is let go: a click on what was taken away is nobody's.
   const [isHeld, setHeld] = useState(false);
+  const letGo = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const letGoSoon = () => {
+    letGo.current = setTimeout(() => setHeld(false), CLICK_WITHIN_MS);
+  };
   if (part && !isHeld) return <part.SheetsList {...props} arrival={arrival} />;
   const { rows, edition, picture, selected } = props;
   const come = (next: Partial<SheetArrival>) => {
@@ -75,11 +82,14 @@ export function SheetsGrid(props: SheetsProps) {
       data-layout="grid"
       style={{ height: gridHeight(rows.length) }}
       onPointerEnter={list.fetch}
-      onPointerDown={() => setHeld(true)}
-      // The click comes after the pointer has gone up.
-      onPointerUp={() => setTimeout(() => setHeld(false))}
-      onPointerCancel={() => setHeld(false)}
-      onPointerLeave={() => setHeld(false)}
+      onPointerDown={() => {
+        clearTimeout(letGo.current);
+        setHeld(true);
+      }}
+      // The click comes after the pointer has gone up, and under a thumb after it has left as well.
+      onPointerUp={letGoSoon}
+      onPointerCancel={letGoSoon}
+      onPointerLeave={letGoSoon}
       onBlur={() => setArrival(UNTOUCHED)}
       onKeyDown={onKey}
     >
@@ -96,7 +106,10 @@ export function SheetsGrid(props: SheetsProps) {
             data-look={look}
             data-outside={isOutside || undefined}
             data-selected={isSelected(id) || undefined}
-            onClick={() => come({ at: id, isPressed: true })}
+            onClick={() => {
+              come({ at: id, isPressed: true });
+              setHeld(false);
+            }}
             onFocus={() => come({ at: id })}
           >
             <div role="gridcell" style={{ display: 'contents' }}>

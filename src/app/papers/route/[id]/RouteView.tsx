@@ -74,7 +74,7 @@ export function RouteView({
 
 function Prices({ route, lines, today }: { route: RouteModel; lines: PriceLineModel[]; today: string }) {
   const action = useAction();
-  const { money } = useUnits();
+  const { date, money } = useUnits();
   const [bad, setBad] = useState<Bad[]>([]);
   const read = async (file: File) => {
     const done = await action.run('importPrices', {
@@ -91,7 +91,7 @@ function Prices({ route, lines, today }: { route: RouteModel; lines: PriceLineMo
         Prices{' '}
         <span>
           {lines.length
-            ? `${lines.length}, read ${route.readOn ?? 'no day on record'}`
+            ? `${lines.length}, read ${route.readOn ? date(route.readOn) : 'on no day on record'}`
             : `none: ${money(route.pricePerM2Minor)} a square metre counts`}
         </span>
       </PanelTitle>

@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/proofStates';
 
 import type { ProofLine } from './proofLine';
+import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
-import { Check, Field, Fields } from '@/ui/Field';
+import { Field, Fields } from '@/ui/Field';
 import { FilePick } from '@/ui/FilePick';
 import { Small, Stack } from '@/ui/Layout';
 import { FormDialog, DialogActions } from '@/ui/FormDialog';
@@ -39,88 +39,77 @@ export function AskSheet({
   lines: ProofLine[];
   onClose: () => void;
 }) {
+  const { currency } = useUnits();
   const last = lines[0];
   const live = papers.filter((p) => !p.discontinued);
-  const [formatId, setFormat] = useState(
-    formats.find((f) => f.id === last?.format.id)?.id ?? formats[0]!.id,
-  );
-  const [paperId, setPaper] = useState(last?.paper.id ?? live[0]?.id ?? papers[0]!.id);
-  const [routeId, setRoute] = useState(last?.route.id ?? routes[0]!.id);
-  const [kind, setKind] = useState<ProofKind>('whole');
-  const [changed, setChanged] = useState('');
-  const [cost, setCost] = useState('');
-  const [made, setMade] = useState(true);
-  const action = useAction();
-  const { currency } = useUnits();
-  const before = lines.find(
-    (l) => l.format.id === formatId && l.paper.id === paperId && l.route.id === routeId,
-  );
-  const save = async () => {
-    if (await action.run('askProof', { formatId, paperId, routeId, kind, changed, cost, made }))
-      onClose();
-  };
+  const lastOf = (asked: { formatId: string; paperId: string; routeId: string }) =>
+    lines.find(
+      (l) =>
+        l.format.id === asked.formatId && l.paper.id === asked.paperId && l.route.id === asked.routeId,
+    );
   return (
-    <FormDialog title={`Record round ${(before?.proof.round ?? 0) + 1}`} isOpen onClose={onClose}>
-      <Stack>
-        <Fields $columns="1fr 1fr">
-          <Select
-            label="Size"
-            value={formatId}
-            onChange={setFormat}
-            options={formats.map((f) => ({ key: f.id, name: f.name }))}
-          />
-          <Select<ProofKind>
-            label="What kind"
-            value={kind}
-            onChange={setKind}
-            options={PROOF_KINDS.map((k) => ({ key: k, name: KIND_NAMES[k] }))}
-          />
-          <Select
-            label="Paper"
-            value={paperId}
-            onChange={setPaper}
-            options={papers.map((p) => ({
-              key: p.id,
-              name: p.discontinued ? `${p.name} (discontinued)` : p.name,
-            }))}
-          />
-          <Select
-            label="Route"
-            value={routeId}
-            onChange={setRoute}
-            options={routes.map((r) => ({ key: r.id, name: r.name }))}
-          />
-        </Fields>
-        <Field
-          label="Changed since the last round"
-          value={changed}
-          onChange={setChanged}
-          hint={
-            before?.proof.words
-              ? `The last was judged: “${before.proof.words}”`
-              : 'one thing, e.g. “lightness +4 in the shadows”'
-          }
-          wrong={action.fieldError('changed')}
-        />
-        <Field
-          label={`What it cost, ${currency}`}
-          value={cost}
-          onChange={setCost}
-          width={140}
-          wrong={action.fieldError('cost')}
-        />
-        <Check checked={made} onChange={setMade}>
-          It is made, and drying now
-        </Check>
-        <ErrorCallout error={action.error} fields={['changed', 'cost']} />
-      </Stack>
-      <DialogActions
-        label="Record it"
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    <ActionSheet
+      act="askProof"
+      title="Record a round"
+      label="Record it"
+      about={formats[0]!.id}
+      first={{
+        formatId: formats.find((f) => f.id === last?.format.id)?.id ?? formats[0]!.id,
+        kind: 'whole' as ProofKind,
+        paperId: last?.paper.id ?? live[0]?.id ?? papers[0]!.id,
+        routeId: last?.route.id ?? routes[0]!.id,
+        changed: '',
+        cost: null as number | string | null,
+        made: true,
+      }}
+      asks={(asked) => [
+        {
+          kind: 'choice',
+          name: 'formatId',
+          label: 'Size',
+          options: formats.map((f) => ({ key: f.id, name: f.name })),
+        },
+        {
+          kind: 'choice',
+          name: 'kind',
+          label: 'What kind',
+          options: PROOF_KINDS.map((k) => ({ key: k, name: KIND_NAMES[k] })),
+        },
+        {
+          kind: 'choice',
+          name: 'paperId',
+          label: 'Paper',
+          options: papers.map((p) => ({
+            key: p.id,
+            name: p.discontinued ? `${p.name} (discontinued)` : p.name,
+          })),
+        },
+        {
+          kind: 'choice',
+          name: 'routeId',
+          label: 'Route',
+          options: routes.map((r) => ({ key: r.id, name: r.name })),
+        },
+        {
+          kind: 'text',
+          name: 'changed',
+          label: 'Changed since the last round',
+          hint: lastOf(asked)?.proof.words
+            ? `The last was judged: “${lastOf(asked)!.proof.words}”`
+            : 'one thing, e.g. “lightness +4 in the shadows”',
+        },
+        { kind: 'money', name: 'cost', label: `What it cost, ${currency}` },
+        { kind: 'tick', name: 'made', label: 'It is made, and drying now' },
+      ]}
+      input={({ cost, ...asked }) => ({ ...asked, cost: cost ?? '' })}
+      onClose={onClose}
+    >
+      {(asked) => (
+        <p style={{ marginBottom: 12 }}>
+          Round {(lastOf(asked)?.proof.round ?? 0) + 1} of this size on this paper by this route.
+        </p>
+      )}
+    </ActionSheet>
   );
 }
 
@@ -133,24 +122,49 @@ const VERDICTS: readonly { key: ProofVerdict; name: string }[] = [
 /** Judges one proof, where and how it was looked at. */
 export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => void }) {
   const { proof: p, format, paper, dry } = line;
-  const { length, withUnit } = useUnits();
-  const action = useAction();
-  const [verdict, setVerdict] = useState<ProofVerdict>('accept');
-  const [light, setLight] = useState('daylight, D50 booth');
-  const [shown] = useState(length(p.distanceUm));
-  const [distance, setDistance] = useState(shown);
-  const [place, setPlace] = useState(p.place || 'beside the original');
-  const [words, setWords] = useState('');
-  const save = async (reason = '') => {
-    const exact = distance === shown ? p.distanceUm : withUnit(distance);
-    if (
-      await action.run('judgeProof', { id: p.id, verdict, light, distance: exact, words, reason, place })
-    )
-      onClose();
-  };
   return (
-    <FormDialog title={`Judge round ${p.round}`} isOpen onClose={onClose}>
-      <Stack>
+    <ActionSheet
+      act="judgeProof"
+      title={`Judge round ${p.round}`}
+      label="Judge it so"
+      about={p.id}
+      asksReason
+      first={{
+        verdict: 'accept' as ProofVerdict,
+        place: p.place || 'beside the original',
+        light: 'daylight, D50 booth',
+        distance: p.distanceUm as number | string,
+        words: '',
+      }}
+      asks={({ verdict }) => [
+        { kind: 'choice', name: 'verdict', label: 'Verdict', options: VERDICTS },
+        { kind: 'text', name: 'place', label: 'Where' },
+        { kind: 'text', name: 'light', label: 'In what light' },
+        {
+          kind: 'length',
+          name: 'distance',
+          label: 'From how far',
+          hint: 'the distance this size is judged from',
+        },
+        {
+          kind: 'prose',
+          name: 'words',
+          label: 'In words',
+          lines: 3,
+          hint:
+            verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much',
+        },
+      ]}
+      input={(judged, reason) => ({ ...judged, id: p.id, reason })}
+      onClose={onClose}
+      below={({ verdict }) =>
+        verdict === 'accept' &&
+        p.kind !== 'whole' && (
+          <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>
+        )
+      }
+    >
+      <Stack $gap={8} style={{ marginBottom: 12 }}>
         <p>
           {format.name} on {paper.name}, {p.kind}.{' '}
           <Small>
@@ -162,55 +176,8 @@ export function JudgeSheet({ line, onClose }: { line: ProofLine; onClose: () => 
             Only {dry.hours} h of {paper.dryHours} dried; colours still move for {dry.left} h.
           </MarkedText>
         )}
-        <Select<ProofVerdict>
-          label="Verdict"
-          value={verdict}
-          onChange={setVerdict}
-          options={VERDICTS}
-          width={330}
-        />
-        <Fields $columns="1fr 1fr">
-          <Field label="Where" value={place} onChange={setPlace} wrong={action.fieldError('place')} />
-          <Field
-            label="In what light"
-            value={light}
-            onChange={setLight}
-            wrong={action.fieldError('light')}
-          />
-          <Field
-            label="From how far"
-            value={distance}
-            onChange={setDistance}
-            hint="the distance this size is judged from"
-            wrong={action.fieldError('distance')}
-          />
-        </Fields>
-        <Field
-          label="In words"
-          value={words}
-          onChange={setWords}
-          lines={3}
-          hint={
-            verdict === 'accept' ? 'what to watch for in later prints' : 'what is off, and by how much'
-          }
-          wrong={action.fieldError('words')}
-        />
-        {verdict === 'accept' && p.kind !== 'whole' && (
-          <Small>A {p.kind} can be accepted, but only a whole proof becomes the reference.</Small>
-        )}
-        <ErrorCallout
-          error={action.error}
-          fields={['light', 'distance', 'words']}
-          onReason={(reason) => void save(reason)}
-        />
       </Stack>
-      <DialogActions
-        label="Judge it so"
-        busy={action.isPending}
-        onDo={() => void save()}
-        onClose={onClose}
-      />
-    </FormDialog>
+    </ActionSheet>
   );
 }
 

@@ -1,12 +1,16 @@
 'use client';
 import type { CapturePlan, Way } from '@/core/capture/plan';
 import { Working } from '@/ui/Callout';
-import { ScrollArea, Small, Table } from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { Small } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 
 const megabytes = (bytes: number) =>
   bytes >= 1e9 ? `${(bytes / 1e9).toFixed(2)} GB` : `${(bytes / 1e6).toFixed(0)} MB`;
+
+/** From what holds to what does not. */
+const VERDICTS = ['holds', 'care', 'fails'];
 
 /** Every way of capturing it, a line each; the one looked at is lit. */
 export function WaysTable({
@@ -19,32 +23,34 @@ export function WaysTable({
   onChoose: (name: string) => void;
 }) {
   const { unit } = useUnits();
+  const columns: readonly Column<Way>[] = [
+    { key: 'way', head: 'Way', by: (way) => way.name },
+    { key: 'finding', head: 'Finding', by: (way) => VERDICTS.indexOf(way.finding.verdict) },
+    {
+      key: 'pixels',
+      head: 'Pixels',
+      by: (way) => way.pixels.width * way.pixels.height,
+      isFigure: true,
+    },
+    { key: 'bytes', head: '8 / 16 bit', by: (way) => way.bytes.at16, isFigure: true },
+    { key: 'time', head: 'Time', by: (way) => way.minutes, isFigure: true },
+    { key: 'cost', head: 'Cost', by: (way) => way.costMinor, isFigure: true },
+    {
+      key: 'largest',
+      head: `Largest print, ${unit}`,
+      by: (way) => way.largest && way.largest.width * way.largest.height,
+      isFigure: true,
+    },
+  ];
   return (
-    <ScrollArea>
-      <Table aria-label="Ways of capturing it" $middle>
-        <thead>
-          <tr>
-            <th>Way</th>
-            <th>Finding</th>
-            <th className="n">Pixels</th>
-            <th className="n">8 / 16 bit</th>
-            <th className="n">Time</th>
-            <th className="n">Cost</th>
-            <th className="n">Largest print, {unit}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {plan.ways.map((way) => (
-            <WayRow
-              key={way.name}
-              way={way}
-              isShown={way === shown}
-              onChoose={() => onChoose(way.name)}
-            />
-          ))}
-        </tbody>
-      </Table>
-    </ScrollArea>
+    <DataTable
+      label="Ways of capturing it"
+      rows={plan.ways}
+      columns={columns}
+      keyOf={(way) => way.name}
+      lineOf={(way) => <WayRow way={way} isShown={way === shown} onChoose={() => onChoose(way.name)} />}
+      isMiddle
+    />
   );
 }
 

@@ -5,7 +5,8 @@ import { useState } from 'react';
 
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
-import { EmptyState, PanelTitle, ScrollArea, Small, Stack, Table } from '@/ui/Layout';
+import { DataTable, type Column } from '@/ui/DataTable';
+import { EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { CutterSheet } from './CutterSheet';
@@ -88,9 +89,54 @@ export function MountView({
 }
 
 function Cutters({ cutters, today }: { cutters: CutterModel[]; today: string }) {
-  const { length } = useUnits();
+  const { date, length } = useUnits();
   const [open, setOpen] = useState<CutterModel | 'new' | null>(null);
-  const age = (c: CutterModel) => daysBetween(c.readOn, today);
+  const isOld = (each: CutterModel) => daysBetween(each.readOn, today) > OLD_DAYS;
+  const within = (
+    key: 'toleranceSheetUm' | 'toleranceImageUm' | 'toleranceWindowUm',
+    head: string,
+  ): Column<CutterModel> => ({
+    key,
+    head,
+    cell: (each) => length(each[key]),
+    by: (each) => each[key],
+    isFigure: true,
+  });
+  const columns: readonly Column<CutterModel>[] = [
+    {
+      key: 'who',
+      head: 'Who',
+      cell: (each) => (
+        <Button quiet onPress={() => setOpen(each)}>
+          {each.name}
+        </Button>
+      ),
+      by: (each) => each.name,
+      isName: true,
+    },
+    within('toleranceSheetUm', 'Sheet, in all'),
+    within('toleranceImageUm', 'Image, in all'),
+    within('toleranceWindowUm', 'Window, in all'),
+    {
+      key: 'placing',
+      head: 'Placing',
+      cell: (each) => `± ${length(each.placingUm)}`,
+      by: (each) => each.placingUm,
+      isFigure: true,
+    },
+    {
+      key: 'said',
+      head: 'Said on',
+      cell: (each) =>
+        isOld(each) ? (
+          <MarkedText kind="care">{date(each.readOn)}, old: ask again</MarkedText>
+        ) : (
+          date(each.readOn)
+        ),
+      by: (each) => each.readOn,
+    },
+    { key: 'notes', head: 'Notes', cell: (each) => <Small>{each.notes}</Small> },
+  ];
   return (
     <section>
       <PanelTitle>
@@ -102,46 +148,7 @@ function Cutters({ cutters, today }: { cutters: CutterModel[]; today: string }) 
           said so.
         </Small>
       ) : (
-        <ScrollArea>
-          <Table aria-label="Who cuts">
-            <thead>
-              <tr>
-                <th>Who</th>
-                <th className="n">Sheet, in all</th>
-                <th className="n">Image, in all</th>
-                <th className="n">Window, in all</th>
-                <th className="n">Placing</th>
-                <th>Said on</th>
-                <th>Notes</th>
-              </tr>
-            </thead>
-            <tbody>
-              {cutters.map((c) => (
-                <tr key={c.id}>
-                  <th scope="row">
-                    <Button quiet onPress={() => setOpen(c)}>
-                      {c.name}
-                    </Button>
-                  </th>
-                  <td className="n">{length(c.toleranceSheetUm)}</td>
-                  <td className="n">{length(c.toleranceImageUm)}</td>
-                  <td className="n">{length(c.toleranceWindowUm)}</td>
-                  <td className="n">± {length(c.placingUm)}</td>
-                  <td>
-                    {age(c) > OLD_DAYS ? (
-                      <MarkedText kind="care">{c.readOn}, old: ask again</MarkedText>
-                    ) : (
-                      c.readOn
-                    )}
-                  </td>
-                  <td>
-                    <Small>{c.notes}</Small>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-        </ScrollArea>
+        <DataTable label="Who cuts" rows={cutters} columns={columns} keyOf={(each) => each.id} />
       )}
       <Row style={{ marginTop: 10 }}>
         <Button onPress={() => setOpen('new')}>Record who cuts</Button>
