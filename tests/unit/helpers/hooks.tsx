@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { render, renderHook } from '@testing-library/react';
+import { configure, render, renderHook } from '@testing-library/react';
 import * as ChoiceLists from '@/ui/ChoiceLists';
 import * as DayPicker from '@/ui/DayPicker';
 import { calendar, lists, queries, sorter } from '@/ui/lateParts';
@@ -8,6 +8,9 @@ import * as sortRows from '@/ui/sortRows';
 import { KeysProvider } from '@/ui/Keys';
 import { ActionsProvider } from '@/ui/Actions';
 import { UnitsProvider } from '@/ui/Units';
+
+// A sheet that is fetched is read and put together first: on a busy machine that takes longer than the second that is usual.
+configure({ asyncUtilTimeout: 60_000 });
 
 // What is fetched with the first hand on it is there from the first, as it is after that.
 lists.put(ChoiceLists);

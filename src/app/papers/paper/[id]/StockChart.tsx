@@ -18,7 +18,7 @@ const at = (day: string) => Date.parse(`${day}T00:00:00Z`);
 
 /** What was on hand day by day, and where the present rate takes it: reorder point, and the day it is empty. */
 export function StockChart({ held, today, name }: { held: HeldModel; today: string; name: string }) {
-  const { run } = useUnits();
+  const { date, run } = useUnits();
   const f = held.forecast;
   const shown = (v: number) => (held.form === 'roll' ? run(Math.round(v)) : `${Math.round(v)} sheets`);
   const from = held.history[0]?.day ?? today;
@@ -39,7 +39,7 @@ export function StockChart({ held, today, name }: { held: HeldModel; today: stri
       viewBox={`0 0 ${W} ${H}`}
       width="100%"
       role="img"
-      aria-label={`${name}: ${shown(held.onHand)} on hand${f.reorderOn ? `, to be ordered by ${f.reorderOn}` : ''}`}
+      aria-label={`${name}: ${shown(held.onHand)} on hand${f.reorderOn ? `, to be ordered by ${date(f.reorderOn)}` : ''}`}
       style={{ display: 'block', maxWidth: W }}
       fontSize="11"
     >

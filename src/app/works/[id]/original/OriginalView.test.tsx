@@ -73,7 +73,7 @@ test('the facts are changed in place, by the key too, and the label is back once
   const sent = answering();
   show();
   act(() => void fireEvent.keyDown(document.body, { key: 'e' }));
-  const medium = screen.getByLabelText('Medium');
+  const medium = await screen.findByLabelText('Medium');
   await act(async () => void fireEvent.change(medium, { target: { value: 'oil on linen' } }));
   await act(async () => screen.getByText('Keep these facts').click());
   expect(sent[0]).toMatchObject({

@@ -35,7 +35,7 @@ const BLANK = {
 /** What there is to capture with. */
 export function EquipmentSheet({ things, currency }: { things: Thing[]; currency: string }) {
   const [open, setOpen] = useState(false);
-  const { size, length, money } = useUnits();
+  const { date, size, length, money } = useUnits();
   const action = useAction();
   const says = (s: Equipment): string => {
     switch (s.kind) {
@@ -48,7 +48,7 @@ export function EquipmentSheet({ things, currency }: { things: Thing[]; currency
       case 'lens':
         return `focal length ${length(s.focal)}`;
       default:
-        return `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${s.readOn}`;
+        return `${money(s.price)}, ${s.days} working days, ${s.pixels.width} × ${s.pixels.height} px, read ${date(s.readOn)}`;
     }
   };
   return (
