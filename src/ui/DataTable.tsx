@@ -61,16 +61,18 @@ export function DataTable<T extends object>({
   isMiddle,
   choiceKept,
 }: Props<T>) {
-  const [sorted, setSorted] = useState<SortedBy>(null);
+  const [asked, setAsked] = useState<SortedBy>(null);
   const [hidden, setHidden] = useHiddenColumns(choiceKept);
   const sorting = sorter.usePart();
+  // Nothing says that it is sorted before it is.
+  const sorted = sorting && asked;
   const ordered = useMemo(
     () => (sorted && sorting ? sorting.sortRows(rows, columns, sorted) : rows),
     [rows, columns, sorted, sorting],
   );
   const sortBy = (key: string) => {
     sorter.fetch();
-    setSorted(nextSorted(sorted, key));
+    setAsked(nextSorted(asked, key));
   };
   const shown = columns.filter(({ key }) => !hidden.includes(key));
   const line = (row: T) =>

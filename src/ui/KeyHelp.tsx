@@ -1,13 +1,13 @@
 'use client';
 import styled from 'styled-components';
-import { FormDialog } from './FormDialog';
+import { DialogBoard } from './DialogBoard';
 import type { KeyUse } from './Keys';
 import { t } from './tokens';
 
 /** What each key does here. */
 export function KeyHelp({ uses, onClose }: { uses: readonly KeyUse[]; onClose: () => void }) {
   return (
-    <FormDialog title="Keys that work here" isOpen onClose={onClose}>
+    <DialogBoard title="Keys that work here" isOpen onClose={onClose}>
       <KeyList>
         {uses.map((use) => (
           <div key={use.key + use.label}>
@@ -24,7 +24,7 @@ export function KeyHelp({ uses, onClose }: { uses: readonly KeyUse[]; onClose: (
           <dd>put a sheet or slip away</dd>
         </div>
       </KeyList>
-    </FormDialog>
+    </DialogBoard>
   );
 }
 

@@ -10,11 +10,7 @@ export type LatePart<T> = {
   put: (part: T | null) => void;
 };
 
-/**
- * A part of the page that every visit can do without until something is touched.
- *
- * @example latePart(async () => 'a list').usePart.length // 0
- */
+/** A part of the page that every visit can do without until something is touched. */
 export function latePart<T>(load: () => Promise<T>): LatePart<T> {
   let here: T | null = null;
   const waiting = new Set<() => void>();
