@@ -3,6 +3,9 @@ export type Figure = { name: string; value: number | string; unit?: string };
 
 export type Mark = 'holds' | 'care' | 'fails';
 
+/** From what wants a hand first to what wants none. */
+export const GRAVEST_FIRST: readonly Mark[] = ['fails', 'care', 'holds'];
+
 /**
  * A judgement: a mark, a word of its own, a sentence with figures, and the figures that led to it.
  * The mark decides the drawn sign; the word is what the station calls it ("stretched", "will not hold").

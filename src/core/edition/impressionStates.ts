@@ -176,3 +176,25 @@ export function roman(n: number): string {
 /** Where a state with a certificate goes on to: what left the drawer stays where it is. */
 export const certifiedState = (from: ImpressionState): ImpressionState =>
   READY.includes(from) ? 'certified' : from;
+
+/** How a sheet is drawn: to come by its corners, in the house, gone from it, torn. */
+export type SheetLook = 'corners' | 'here' | 'gone' | 'torn';
+
+/** How a sheet is drawn in each state, wherever sheets are drawn. */
+export const SHEET_LOOKS: Record<ImpressionState, SheetLook> = {
+  declared: 'corners',
+  printed: 'here',
+  inspected: 'here',
+  signed: 'here',
+  certified: 'here',
+  allocated: 'here',
+  returned: 'here',
+  kept: 'here',
+  dispatched: 'gone',
+  delivered: 'gone',
+  gifted: 'gone',
+  consigned: 'gone',
+  spoiled: 'torn',
+  destroyed: 'torn',
+  lost: 'torn',
+};

@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { newKey } from '../seen';
 
 type Draft = { id: string; at: string; values: object };
 const PREFIX = 'glassine_draft:';
@@ -34,7 +35,6 @@ function keepDrafts(key: string, drafts: Draft[]) {
   }
 }
 const without = (key: string, id: string) => draftsOf(key).filter((draft) => draft.id !== id);
-const newId = () => `${Date.now()}-${Math.random()}`;
 
 const nothingChanges = () => () => {};
 const isTrue = () => true;
@@ -59,7 +59,7 @@ export function useDrafts(key: string) {
   const own = useRef<string | null>(null);
   const keep = useCallback(
     (values: object) => {
-      const id = (own.current ??= newId());
+      const id = (own.current ??= newKey());
       keepDrafts(key, [{ id, at: new Date().toISOString(), values }, ...without(key, id)]);
     },
     [key],

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { ActionSheet } from '@/app/ActionSheet';
+import { GRAVEST_FIRST } from '@/core/finding';
 import { writeColumns, LISTING_FIELDS, type ListingRules } from '@/core/listing/channelSheet';
 import type { Untrue } from '@/studio/listings/listings';
 import { Button, Row } from '@/ui/Button';
@@ -57,7 +58,7 @@ const UNTRUE: readonly Column<UntrueLine>[] = [
         <SoNow said={line.said} now={line.now} />
       </MarkedText>
     ),
-    by: ({ line }) => ['fails', 'care', 'holds'].indexOf(line.mark),
+    by: ({ line }) => GRAVEST_FIRST.indexOf(line.mark),
   },
   {
     key: 'act',

@@ -2,30 +2,10 @@
 import { FileBadge } from 'lucide-react';
 import { css } from 'styled-components';
 import type { EditionModel } from '@/app/models';
-import { impressionLabel, type ImpressionState } from '@/core/edition/impressionStates';
+import { impressionLabel, SHEET_LOOKS, type SheetLook } from '@/core/edition/impressionStates';
 import { t } from '@/ui/tokens';
 import type { SheetLine } from './sheets';
 import { sheetWord } from './useEditionDesk';
-
-/** What a sheet looks like in each state; the word under it says the same. */
-type Look = 'corners' | 'printed' | 'gone' | 'torn';
-const LOOKS: Record<ImpressionState, Look> = {
-  declared: 'corners',
-  printed: 'printed',
-  inspected: 'printed',
-  signed: 'printed',
-  certified: 'printed',
-  allocated: 'printed',
-  returned: 'printed',
-  kept: 'printed',
-  dispatched: 'gone',
-  delivered: 'gone',
-  gifted: 'gone',
-  consigned: 'gone',
-  spoiled: 'torn',
-  destroyed: 'torn',
-  lost: 'torn',
-};
 
 export const CELL = { width: 94, widest: 170, height: 66, gap: 12 };
 /** So many rows are seen at once; the others are drawn as they come. */
@@ -123,7 +103,7 @@ export function sheetSaid(row: SheetLine, edition: EditionModel) {
   const label = impressionLabel(i.kind, i.number, edition.size, edition.name);
   const says = `${label}, ${sheetWord(row, edition)}${row.hasCertificate ? ', with certificate' : ''}`;
   const isOutside = i.kind !== 'run' && i.kind !== 'open';
-  return { says, look: LOOKS[i.state], isOutside };
+  return { says, look: SHEET_LOOKS[i.state], isOutside };
 }
 
 type Props = { row: SheetLine; edition: EditionModel; picture: string | null };
@@ -131,8 +111,8 @@ type Props = { row: SheetLine; edition: EditionModel; picture: string | null };
 /** What stands on a sheet: its picture once it is printed, its number, and the word for where it is. */
 export function SheetFace({ row, edition, picture }: Props) {
   const { impression: i } = row;
-  const look = LOOKS[i.state];
-  const isPrinted = look === 'printed';
+  const look = SHEET_LOOKS[i.state];
+  const isPrinted = look === 'here';
   return (
     <>
       {isPrinted && picture && <img src={`/api/pictures/${picture}/thumb`} alt="" loading="lazy" />}
@@ -151,7 +131,7 @@ export function SheetFace({ row, edition, picture }: Props) {
 }
 
 /** The strokes of a sheet that is to come, gone or destroyed. */
-function Strokes({ look }: { look: Look }) {
+function Strokes({ look }: { look: SheetLook }) {
   return (
     <svg className="strokes" viewBox="0 0 100 66" preserveAspectRatio="none" aria-hidden="true">
       {look === 'corners' && (

@@ -1,34 +1,21 @@
 import styled from 'styled-components';
-import type { ImpressionKind, ImpressionState } from '@/core/edition/impressionStates';
+import {
+  SHEET_LOOKS,
+  type ImpressionKind,
+  type ImpressionState,
+  type SheetLook,
+} from '@/core/edition/impressionStates';
 import { t } from '@/ui/tokens';
 
 export type SmallSheet = { kind: ImpressionKind; number: number; state: ImpressionState };
-type Look = 'corners' | 'here' | 'gone' | 'torn';
 
-const LOOK: Record<ImpressionState, Look> = {
-  declared: 'corners',
-  printed: 'here',
-  inspected: 'here',
-  signed: 'here',
-  certified: 'here',
-  allocated: 'here',
-  returned: 'here',
-  kept: 'here',
-  dispatched: 'gone',
-  delivered: 'gone',
-  gifted: 'gone',
-  consigned: 'gone',
-  spoiled: 'torn',
-  destroyed: 'torn',
-  lost: 'torn',
-};
-const LOOK_WORDS: Record<Look, string> = {
+const LOOK_WORDS: Record<SheetLook, string> = {
   gone: 'gone',
   here: 'in the house',
   torn: 'lost or destroyed',
   corners: 'not printed',
 };
-const LEGEND: readonly Look[] = ['gone', 'here', 'torn', 'corners'];
+const LEGEND: readonly SheetLook[] = ['gone', 'here', 'torn', 'corners'];
 
 const WIDTH = 640;
 const GAP = 4;
@@ -90,9 +77,10 @@ export function EditionDrawing({
   ];
   const counts = LEGEND.map((look) => ({
     look,
-    n: states.filter((each) => LOOK[each.state] === look).length,
+    n: states.filter((each) => SHEET_LOOKS[each.state] === look).length,
   })).filter(({ n }) => n > 0);
-  const words = (look: Look) => (look === 'corners' && isClosed ? 'never printed' : LOOK_WORDS[look]);
+  const words = (look: SheetLook) =>
+    look === 'corners' && isClosed ? 'never printed' : LOOK_WORDS[look];
   return (
     <>
       <Drawing
@@ -101,7 +89,12 @@ export function EditionDrawing({
         aria-label={`The sheets of the edition: ${counts.map(({ look, n }) => `${n} ${words(look)}`).join(', ')}`}
       >
         {drawn.map(({ each, x, y }) => (
-          <Small key={`${each.kind} ${each.number}`} look={LOOK[each.state]} {...{ x, y }} {...cell} />
+          <Small
+            key={`${each.kind} ${each.number}`}
+            look={SHEET_LOOKS[each.state]}
+            {...{ x, y }}
+            {...cell}
+          />
         ))}
       </Drawing>
       <Legend aria-hidden="true">
@@ -118,7 +111,7 @@ export function EditionDrawing({
   );
 }
 
-function Small({ look, x, y, w, h }: { look: Look; x: number; y: number; w: number; h: number }) {
+function Small({ look, x, y, w, h }: { look: SheetLook; x: number; y: number; w: number; h: number }) {
   const c = w / 4;
   switch (look) {
     case 'corners':

@@ -7,6 +7,7 @@ import { useKeys } from '@/ui/Keys';
 import { Columns, EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
+import { GRAVEST_FIRST } from '@/core/finding';
 import { priceFindings } from '@/core/price/findings';
 import { ownCosts } from '@/core/price/live';
 import { Elsewhere } from './Elsewhere';
@@ -123,7 +124,7 @@ function Findings({ cells, run, original }: PriceProps) {
     priced,
     currency,
     run ? { size: run.size, original: original.price } : null,
-  ).sort((a, b) => GRAVE.indexOf(a.verdict) - GRAVE.indexOf(b.verdict));
+  ).sort((a, b) => GRAVEST_FIRST.indexOf(a.verdict) - GRAVEST_FIRST.indexOf(b.verdict));
   if (findings.length === 0) return null;
   return (
     <Stack $gap={5} aria-label="What is odd about these prices">
@@ -134,4 +135,3 @@ function Findings({ cells, run, original }: PriceProps) {
     </Stack>
   );
 }
-const GRAVE = ['fails', 'care', 'holds'];

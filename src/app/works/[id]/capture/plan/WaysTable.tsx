@@ -1,5 +1,6 @@
 'use client';
 import type { CapturePlan, Way } from '@/core/capture/plan';
+import { GRAVEST_FIRST } from '@/core/finding';
 import { Working } from '@/ui/Callout';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { Small } from '@/ui/Layout';
@@ -8,9 +9,6 @@ import { Verdict } from '@/ui/Verdict';
 
 const megabytes = (bytes: number) =>
   bytes >= 1e9 ? `${(bytes / 1e9).toFixed(2)} GB` : `${(bytes / 1e6).toFixed(0)} MB`;
-
-/** From what holds to what does not. */
-const VERDICTS = ['holds', 'care', 'fails'];
 
 /** Every way of capturing it, a line each; the one looked at is lit. */
 export function WaysTable({
@@ -25,7 +23,7 @@ export function WaysTable({
   const { unit } = useUnits();
   const columns: readonly Column<Way>[] = [
     { key: 'way', head: 'Way', by: (way) => way.name },
-    { key: 'finding', head: 'Finding', by: (way) => VERDICTS.indexOf(way.finding.verdict) },
+    { key: 'finding', head: 'Finding', by: (way) => -GRAVEST_FIRST.indexOf(way.finding.verdict) },
     {
       key: 'pixels',
       head: 'Pixels',
