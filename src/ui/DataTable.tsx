@@ -25,6 +25,14 @@ export type Column<T> = {
   isUnheaded?: boolean;
 };
 
+/** A column of one figure: sorted by the figure, shown as it is said. */
+export const figureColumn = <T, F extends number | null>(
+  key: string,
+  head: string,
+  of: (row: T) => F,
+  say: (figure: F) => ReactNode,
+): Column<T> => ({ key, head, cell: (row) => say(of(row)), by: of, isFigure: true });
+
 /** By which column the rows stand, and which way. */
 export type SortedBy = { key: string; isDown: boolean } | null;
 

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { InputError } from '@/core/errors';
 import { lengthOrNull, moneyOrNull } from '@/core/measure';
 import { planFair, type FairPlan as Plan } from '@/core/price/fair';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
 import { Row } from '@/ui/Button';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
@@ -52,29 +52,11 @@ export function FairPlan({ things }: { things: Thing[] }) {
     }
   }, [things, budget, table, currency, unit, withUnit]);
   const columns: readonly Column<Plan['take'][number]>[] = [
-    { key: 'take', head: 'Take', cell: (each) => each.count, by: (each) => each.count, isFigure: true },
+    figureColumn('take', 'Take', (each) => each.count, String),
     { key: 'what', head: 'What', cell: (each) => each.name, by: (each) => each.name, isName: true },
-    {
-      key: 'cost',
-      head: `Ties up, ${currency}`,
-      cell: (each) => money(each.cost),
-      by: (each) => each.cost,
-      isFigure: true,
-    },
-    {
-      key: 'gain',
-      head: `Expected, ${currency}`,
-      cell: (each) => money(each.gain),
-      by: (each) => each.gain,
-      isFigure: true,
-    },
-    {
-      key: 'width',
-      head: 'On the table',
-      cell: (each) => length(each.width),
-      by: (each) => each.width,
-      isFigure: true,
-    },
+    figureColumn('cost', `Ties up, ${currency}`, (each) => each.cost, money),
+    figureColumn('gain', `Expected, ${currency}`, (each) => each.gain, money),
+    figureColumn('width', 'On the table', (each) => each.width, length),
   ];
   return (
     <Stack $gap={12}>

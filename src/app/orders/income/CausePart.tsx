@@ -4,7 +4,7 @@ import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -21,13 +21,7 @@ export function CausePart({ promised, since, payments, today, terms, due }: Inco
   const [isAgreeing, setAgreeing] = useState(false);
   const columns: readonly Column<IncomePage['cause']['payments'][number]>[] = [
     { key: 'cause', head: 'To', cell: (each) => each.cause, by: (each) => each.cause, isName: true },
-    {
-      key: 'sum',
-      head: `Sum, ${currency}`,
-      cell: (each) => money(each.sum),
-      by: (each) => each.sum,
-      isFigure: true,
-    },
+    figureColumn('sum', `Sum, ${currency}`, (each) => each.sum, money),
     {
       key: 'until',
       head: 'For what was sold until',

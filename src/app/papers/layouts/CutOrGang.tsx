@@ -7,7 +7,7 @@ import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
 import { useState } from 'react';
 import { Select } from '@/ui/Choices';
 import { Field, Fields } from '@/ui/Field';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
@@ -83,28 +83,10 @@ export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotMod
       by: ({ lot, up }) => (lot.form === 'sheet' ? up : null),
       isFigure: true,
     },
-    { key: 'cuts', head: 'Cuts', cell: ({ cuts }) => cuts, by: ({ cuts }) => cuts, isFigure: true },
-    {
-      key: 'minutes',
-      head: 'Minutes',
-      cell: ({ minutes }) => Math.round(minutes),
-      by: ({ minutes }) => minutes,
-      isFigure: true,
-    },
-    {
-      key: 'price',
-      head: `Paper, ${currency}`,
-      cell: (way) => bareMoney(way.paper),
-      by: (way) => way.paper,
-      isFigure: true,
-    },
-    {
-      key: 'cost',
-      head: 'In all',
-      cell: (way) => money(way.cost),
-      by: (way) => way.cost,
-      isFigure: true,
-    },
+    figureColumn('cuts', 'Cuts', (way) => way.cuts, String),
+    figureColumn('minutes', 'Minutes', (way) => way.minutes, Math.round),
+    figureColumn('price', `Paper, ${currency}`, (way) => way.paper, bareMoney),
+    figureColumn('cost', 'In all', (way) => way.cost, money),
   ];
   return (
     <section>

@@ -8,7 +8,7 @@ import { ENTRY_KINDS, type EntryKind } from '@/core/product/words';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import {
   Columns,
   FactList,
@@ -124,20 +124,18 @@ function Differences({ account }: { account: Account }) {
   if (account.differences.length === 0) return null;
   const columns: readonly Column<Account['differences'][number]>[] = [
     { key: 'says', head: 'What for', cell: (each) => each.says, by: (each) => each.says, isName: true },
-    {
-      key: 'quoted',
-      head: `Quoted, ${currency}`,
-      cell: (each) => (each.quoted === null ? 'never' : bareMoney(each.quoted)),
-      by: (each) => each.quoted,
-      isFigure: true,
-    },
-    {
-      key: 'paid',
-      head: `Paid, ${currency}`,
-      cell: (each) => (each.paid === null ? 'not yet' : bareMoney(each.paid)),
-      by: (each) => each.paid,
-      isFigure: true,
-    },
+    figureColumn(
+      'quoted',
+      `Quoted, ${currency}`,
+      (each) => each.quoted,
+      (sum) => (sum === null ? 'never' : bareMoney(sum)),
+    ),
+    figureColumn(
+      'paid',
+      `Paid, ${currency}`,
+      (each) => each.paid,
+      (sum) => (sum === null ? 'not yet' : bareMoney(sum)),
+    ),
     {
       key: 'difference',
       head: 'Difference',

@@ -5,7 +5,7 @@ import { UM_PER_MM } from '@/core/measure';
 import { shelfStanding } from '@/core/stock/shelf';
 import { Button, Row } from '@/ui/Button';
 import { Working } from '@/ui/Callout';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { StockChart } from './StockChart';
@@ -39,20 +39,13 @@ export function HeldPart({
       cell: (lot) => date(lot.receivedOn),
       by: (lot) => lot.receivedOn,
     },
-    {
-      key: 'left',
-      head: 'Left',
-      cell: (lot) => shown(h.form, lot.onHand),
-      by: (lot) => lot.onHand,
-      isFigure: true,
-    },
-    {
-      key: 'price',
-      head: h.form === 'roll' ? 'A metre' : 'A sheet',
-      cell: (lot) => money(unitPrice(lot)),
-      by: unitPrice,
-      isFigure: true,
-    },
+    figureColumn(
+      'left',
+      'Left',
+      (lot) => lot.onHand,
+      (onHand) => shown(h.form, onHand),
+    ),
+    figureColumn('price', h.form === 'roll' ? 'A metre' : 'A sheet', unitPrice, money),
     {
       key: 'acts',
       head: 'What to do',

@@ -5,7 +5,7 @@ import { useState } from 'react';
 
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
-import { DataTable, type Column } from '@/ui/DataTable';
+import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { EmptyState, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -92,16 +92,6 @@ function Cutters({ cutters, today }: { cutters: CutterModel[]; today: string }) 
   const { date, length } = useUnits();
   const [open, setOpen] = useState<CutterModel | 'new' | null>(null);
   const isOld = (each: CutterModel) => daysBetween(each.readOn, today) > OLD_DAYS;
-  const within = (
-    key: 'toleranceSheetUm' | 'toleranceImageUm' | 'toleranceWindowUm',
-    head: string,
-  ): Column<CutterModel> => ({
-    key,
-    head,
-    cell: (each) => length(each[key]),
-    by: (each) => each[key],
-    isFigure: true,
-  });
   const columns: readonly Column<CutterModel>[] = [
     {
       key: 'who',
@@ -114,16 +104,15 @@ function Cutters({ cutters, today }: { cutters: CutterModel[]; today: string }) 
       by: (each) => each.name,
       isName: true,
     },
-    within('toleranceSheetUm', 'Sheet, in all'),
-    within('toleranceImageUm', 'Image, in all'),
-    within('toleranceWindowUm', 'Window, in all'),
-    {
-      key: 'placing',
-      head: 'Placing',
-      cell: (each) => `± ${length(each.placingUm)}`,
-      by: (each) => each.placingUm,
-      isFigure: true,
-    },
+    figureColumn('sheet', 'Sheet, in all', (each) => each.toleranceSheetUm, length),
+    figureColumn('image', 'Image, in all', (each) => each.toleranceImageUm, length),
+    figureColumn('window', 'Window, in all', (each) => each.toleranceWindowUm, length),
+    figureColumn(
+      'placing',
+      'Placing',
+      (each) => each.placingUm,
+      (um) => `± ${length(um)}`,
+    ),
     {
       key: 'said',
       head: 'Said on',
