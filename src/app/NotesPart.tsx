@@ -6,6 +6,8 @@ import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
 import { PanelTitle, Small } from '@/ui/Layout';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
@@ -20,6 +22,7 @@ const Lines = styled.ul`
   }
 `;
 
+const NO_NOTE = { text: '', isLesson: false };
 const TITLE = 'Notes and lessons';
 const shortened = (text: string): string => (text.length > 60 ? `${text.slice(0, 57)}…` : text);
 
@@ -37,10 +40,15 @@ export function NotesPart({
   const { date } = useUnits();
   const [text, setText] = useState('');
   const [isLesson, setIsLesson] = useState(false);
+  const put = (note: { text: string; isLesson: boolean }) => {
+    setText(note.text);
+    setIsLesson(note.isLesson);
+  };
+  const kept = useKeptValues(`addNote:${subject}/${subjectId}`, { text, isLesson }, put);
   const keep = async () => {
     if (await action.run('addNote', { subject, subjectId, text, isLesson })) {
-      setText('');
-      setIsLesson(false);
+      kept.end(NO_NOTE);
+      put(NO_NOTE);
     }
   };
   return (
@@ -73,6 +81,7 @@ export function NotesPart({
           </li>
         ))}
       </Lines>
+      <DraftSlip {...kept.slip} />
       <form
         onSubmit={(event) => {
           event.preventDefault();

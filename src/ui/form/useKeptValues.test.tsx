@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, renderHook } from '@testing-library/react';
 import { useState } from 'react';
-import { useKeptValues } from './useKeptValues';
+import { useKeptSheet, useKeptValues } from './useKeptValues';
 
 type Values = { buyer: string; lines: { count: string }[] };
 const KEY = 'placeOrder:new';
@@ -67,4 +67,39 @@ test('left within the wait, it is written down all the same', () => {
   page.type('Oda');
   page.close();
   expect(kept()).toEqual([{ ...FIRST, buyer: 'Oda' }]);
+});
+
+test('recorded, the form is as before the first word: nothing is written, nothing asks', async () => {
+  const page = open();
+  page.type('Oda');
+  act(() => {
+    page.result.current.end(FIRST);
+    page.result.current.setValues(FIRST);
+  });
+  await wait(1_000);
+  expect([page.result.current.isWritten, kept(), asksToLeave()]).toEqual([false, [], false]);
+});
+
+describe('a sheet', () => {
+  const openSheet = (onClose: () => void) =>
+    renderHook(() => {
+      const [values, setValues] = useState(FIRST);
+      return { values, setValues, ...useKeptSheet(KEY, values, setValues, onClose) };
+    });
+
+  test('what was written on it outlives the page; put away on purpose it is let go', async () => {
+    const onClose = jest.fn();
+    const { result, unmount } = openSheet(onClose);
+    act(() => result.current.setValues({ ...FIRST, buyer: 'Oda' }));
+    await wait(500);
+    unmount();
+    expect(kept()).toEqual([{ ...FIRST, buyer: 'Oda' }]);
+
+    const again = openSheet(onClose);
+    act(() => again.result.current.slip.restore());
+    expect([again.result.current.values.buyer, again.result.current.isWritten]).toEqual(['Oda', true]);
+    act(() => again.result.current.close());
+    again.unmount();
+    expect([kept(), onClose.mock.calls.length]).toEqual([[], 1]);
+  });
 });

@@ -34,15 +34,36 @@ export function useKeptValues<V extends object>(key: string, values: V, put: (va
     },
     [keep],
   );
-  /** What is written was recorded. */
-  const finish = useCallback(() => {
-    unkept.current = null;
-    setRecorded(now);
-    end();
-  }, [now, end]);
+  /** What is written was recorded, or let go; `next` is what stands there after it, where that is something else. */
+  const finish = useCallback(
+    (next?: V) => {
+      unkept.current = null;
+      setRecorded(next ? JSON.stringify(next) : now);
+      end();
+    },
+    [now, end],
+  );
   const restore = useCallback(() => {
     const begun = take();
     if (begun) put({ ...values, ...begun } as V);
   }, [take, put, values]);
-  return { slip: { draft, restore, forget }, end: finish };
+  return { slip: { draft, restore, forget }, isWritten, end: finish };
+}
+
+/**
+ * A sheet that holds what is typed itself: kept as a page's is, and let go when the sheet is put away, be it that its act was done or
+ * that it was left on purpose.
+ */
+export function useKeptSheet<V extends object>(
+  key: string,
+  values: V,
+  put: (values: V) => void,
+  onClose: () => void,
+) {
+  const { slip, isWritten, end } = useKeptValues(key, values, put);
+  const close = () => {
+    end();
+    onClose();
+  };
+  return { slip, isWritten, close };
 }

@@ -4,6 +4,7 @@ import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
 import { Field, Fields } from '@/ui/Field';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { FilePick } from '@/ui/FilePick';
 import {
   Lead,
@@ -42,6 +43,7 @@ export function BringInView({ sources }: { sources: string[] }) {
       <SalesNav />
       <Stack $gap={18}>
         {desk.done && <Done done={desk.done} />}
+        {!desk.found && <DraftSlip {...desk.slip} />}
         {!desk.found && <Reading desk={desk} sources={sources} />}
         <ErrorCallout error={desk.error ?? desk.action.error} />
         {desk.found && <LookOver key={desk.found.orders.length} desk={desk} found={desk.found} />}

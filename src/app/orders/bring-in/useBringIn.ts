@@ -4,6 +4,7 @@ import { useAction } from '@/app/useAction';
 import type { OrderMapping } from '@/core/order/orderList';
 import type { MatchedOrder, ReadList } from '@/studio/orders/readList';
 import { postJson, type ActionError } from '@/ui/Actions';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 
 /** So many orders go in at once; a long list comes in pieces, each whole. */
 const PIECE = 500;
@@ -22,6 +23,10 @@ export function useBringIn() {
   const action = useAction();
   const [source, setSource] = useState('');
   const [text, setText] = useState('');
+  const draft = useKeptValues('importOrders:list', { source, text }, (begun) => {
+    setSource(begun.source);
+    setText(begun.text);
+  });
   const [found, setFound] = useState<Found | null>(null);
   const [error, setError] = useState<ActionError | null>(null);
   const [isReading, setReading] = useState(false);
@@ -71,10 +76,13 @@ export function useBringIn() {
       setDone({ taken, passed, of: found.orders.length });
     }
     setFound(null);
+    setText('');
+    draft.end({ source, text: '' });
   };
 
   return {
     action,
+    slip: draft.slip,
     source,
     setSource,
     text,

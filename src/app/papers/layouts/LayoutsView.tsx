@@ -29,6 +29,8 @@ import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
 import { CutOrGang } from './CutOrGang';
 import Link from 'next/link';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 type Props = { layouts: LayoutModel[]; papers: PaperModel[]; lots: LotModel[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
@@ -230,6 +232,16 @@ function BeginSheet({
     margin: unit === 'mm' ? '5 mm' : '1/4 in',
     gap: unit === 'mm' ? '4 mm' : '1/8 in',
   });
+  const kept = useKeptSheet(
+    'beginLayout:new',
+    { ...f, paperId, kind },
+    ({ paperId: paper, kind: form, ...begun }) => {
+      setPaper(paper);
+      setKind(form);
+      setF(begun);
+    },
+    onClose,
+  );
   const set = (key: keyof typeof f) => (value: string) => setF((was) => ({ ...was, [key]: value }));
   const held = of.find((l) => l.form === kind);
   const shownSize = (lot: LotModel) =>
@@ -247,10 +259,13 @@ function BeginSheet({
       margin: withUnit(f.margin),
       gap: withUnit(f.gap),
     });
-    if (done?.id) router.push(`/papers/layouts/${done.id}`);
+    if (!done?.id) return;
+    kept.close();
+    router.push(`/papers/layouts/${done.id}`);
   };
   return (
-    <FormDialog title="A layout" isOpen onClose={onClose}>
+    <FormDialog title="A layout" isOpen isWritten={kept.isWritten} onClose={kept.close}>
+      <DraftSlip {...kept.slip} />
       <Fields $columns="1fr 1fr">
         <Field
           label="Name"

@@ -28,6 +28,8 @@ import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 type Queued = Omit<QueuedRecord, 'layout' | 'machine'> & {
   layout: LayoutModel;
@@ -183,11 +185,26 @@ function PrintSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
   const action = useAction();
   const [advance, setAdvance] = useState(q.register.length > 0);
   const [reason, setReason] = useState('');
+  const kept = useKeptSheet(
+    `printQueued:${q.layout.id}`,
+    { advance, reason },
+    (begun) => {
+      setAdvance(begun.advance);
+      setReason(begun.reason);
+    },
+    onClose,
+  );
   const save = async () => {
-    if (await action.run('printQueued', { id: q.layout.id, advance, reason })) onClose();
+    if (await action.run('printQueued', { id: q.layout.id, advance, reason })) kept.close();
   };
   return (
-    <FormDialog title={`${q.layout.name} is printed`} isOpen onClose={onClose}>
+    <FormDialog
+      title={`${q.layout.name} is printed`}
+      isOpen
+      isWritten={kept.isWritten}
+      onClose={kept.close}
+    >
+      <DraftSlip {...kept.slip} />
       <Stack>
         {q.register.length > 0 && (
           <Check checked={advance} onChange={setAdvance}>
@@ -209,7 +226,7 @@ function PrintSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
         label="It is printed"
         busy={action.isPending}
         onDo={() => void save()}
-        onClose={onClose}
+        onClose={kept.close}
       />
     </FormDialog>
   );
@@ -218,11 +235,18 @@ function PrintSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
 function SpoilSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
   const action = useAction();
   const [f, setF] = useState({ why: '', bears: 'us' });
+  const kept = useKeptSheet(`misprintLayout:${q.layout.id}`, f, setF, onClose);
   const save = async () => {
-    if (await action.run('misprintLayout', { id: q.layout.id, ...f })) onClose();
+    if (await action.run('misprintLayout', { id: q.layout.id, ...f })) kept.close();
   };
   return (
-    <FormDialog title={`Misprint of ${q.layout.name}`} isOpen onClose={onClose}>
+    <FormDialog
+      title={`Misprint of ${q.layout.name}`}
+      isOpen
+      isWritten={kept.isWritten}
+      onClose={kept.close}
+    >
+      <DraftSlip {...kept.slip} />
       <Fields $columns="1fr 1fr">
         <Field
           label="What went wrong"
@@ -250,7 +274,7 @@ function SpoilSheet({ q, onClose }: { q: Queued; onClose: () => void }) {
         label="It is spoiled"
         busy={action.isPending}
         onDo={() => void save()}
-        onClose={onClose}
+        onClose={kept.close}
       />
     </FormDialog>
   );

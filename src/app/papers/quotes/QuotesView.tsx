@@ -31,6 +31,8 @@ import { DataTable, type Column } from '@/ui/DataTable';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../PapersNav';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 type Offered = { id: string; title: string; width: number; height: number };
 type Props = {
@@ -435,11 +437,13 @@ function whereItIs(
 function BackSheet({ job, today, onClose }: { job: SentJobModel; today: string; onClose: () => void }) {
   const action = useAction();
   const [f, setF] = useState({ backOn: today, inspection: '' });
+  const kept = useKeptSheet(`cameBack:${job.id}`, f, setF, onClose);
   const save = async () => {
-    if (await action.run('cameBack', { id: job.id, ...f })) onClose();
+    if (await action.run('cameBack', { id: job.id, ...f })) kept.close();
   };
   return (
-    <FormDialog title="It came back" isOpen onClose={onClose}>
+    <FormDialog title="It came back" isOpen isWritten={kept.isWritten} onClose={kept.close}>
+      <DraftSlip {...kept.slip} />
       <Fields $columns="1fr 1fr">
         <Field
           label="On"
@@ -458,7 +462,12 @@ function BackSheet({ job, today, onClose }: { job: SentJobModel; today: string; 
         />
       </Fields>
       <ErrorCallout error={action.error} fields={['backOn', 'inspection']} />
-      <DialogActions label="Note it" busy={action.isPending} onDo={() => void save()} onClose={onClose} />
+      <DialogActions
+        label="Note it"
+        busy={action.isPending}
+        onDo={() => void save()}
+        onClose={kept.close}
+      />
     </FormDialog>
   );
 }

@@ -27,6 +27,8 @@ import {
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { PapersNav } from '../../PapersNav';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 
 type Bad = { line: number; field: string; value: string; expected: string };
 /** More lines than this make a page slow to read; the rest is found by what is typed. */
@@ -210,22 +212,26 @@ function Terms({ route, today }: { route: RouteModel; today: string }) {
     proof: bareMoney(route.proofMinor),
     proofDays: String(route.proofDays),
   });
+  const kept = useKeptValues(`changeTerms:${route.id}`, terms, setTerms);
   const field = (key: keyof typeof terms) => ({
     value: terms[key],
     onChange: (value: string) => setTerms((was) => ({ ...was, [key]: value })),
     wrong: action.fieldError(key),
   });
-  const keep = () =>
-    action.run('changeTerms', {
+  const keep = async () => {
+    const done = await action.run('changeTerms', {
       id: route.id,
       ...terms,
       bleed: exactOr(terms.bleed, shownBleed, route.bleedUm),
       proofDays: wholeOrTyped(terms.proofDays),
     });
+    if (done) kept.end();
+  };
   return (
     <section>
       <PanelTitle>Besides its prices</PanelTitle>
       <Stack $gap={10} style={{ paddingTop: 6 }}>
+        <DraftSlip {...kept.slip} />
         <Fields $columns="1fr 1fr">
           <Field label={`Carriage, ${currency}`} {...field('carriage')} />
           <Field label="Free from" {...field('freeFrom')} hint="empty: never" />
@@ -311,10 +317,13 @@ function PriceRow({ line: l, name, routeId }: { line: PriceLineModel; name: stri
   );
 }
 
+const NO_LINE = { size: '', paper: '', from: '1', price: '' };
+
 function AddPrice({ routeId }: { routeId: string }) {
   const action = useAction();
   const { withUnit } = useUnits();
-  const [f, setF] = useState({ size: '', paper: '', from: '1', price: '' });
+  const [f, setF] = useState(NO_LINE);
+  const kept = useKeptValues(`keepPrice:${routeId}`, f, setF);
   const add = async () => {
     if (
       await action.run('keepPrice', {
@@ -325,8 +334,10 @@ function AddPrice({ routeId }: { routeId: string }) {
         from: wholeOrTyped(f.from),
         price: f.price,
       })
-    )
-      setF({ size: '', paper: '', from: '1', price: '' });
+    ) {
+      kept.end(NO_LINE);
+      setF(NO_LINE);
+    }
   };
   return (
     <form
@@ -336,6 +347,7 @@ function AddPrice({ routeId }: { routeId: string }) {
       }}
       style={{ paddingTop: 12 }}
     >
+      <DraftSlip {...kept.slip} />
       <Row style={{ alignItems: 'flex-start' }}>
         <Field
           label="Another size"

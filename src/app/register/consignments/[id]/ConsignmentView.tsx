@@ -25,6 +25,8 @@ import {
 import { MarkedText } from '@/ui/Verdict';
 import { useUnits } from '@/ui/Units';
 import { RegisterNav } from '../../RegisterNav';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 
 type Outcome = 'there' | 'sold' | 'back' | 'lost';
 type Item = {
@@ -62,6 +64,12 @@ export function ConsignmentView({ note, shop, lines }: { note: Note; shop: strin
   const [paid, setPaid] = useState<'paid' | 'owed'>('paid');
   const [on, setOn] = useState(today());
   const [word, setWord] = useState('');
+  const draft = useKeptValues(`settleConsignment:${note.id}`, { said, paid, on, word }, (begun) => {
+    setSaid(begun.said);
+    setPaid(begun.paid);
+    setOn(begun.on);
+    setWord(begun.word);
+  });
   const there = lines.filter((line) => line.outcome === 'there');
   const settled = there.filter((line) => (said[line.id] ?? 'there') !== 'there');
   const yours = settled
@@ -79,6 +87,7 @@ export function ConsignmentView({ note, shop, lines }: { note: Note; shop: strin
       })),
     });
     if (kept) {
+      draft.end({ said: {}, paid, on, word: '' });
       setSaid({});
       setWord('');
     }
@@ -163,6 +172,7 @@ export function ConsignmentView({ note, shop, lines }: { note: Note; shop: strin
       </PageHeader>
       <Columns $aside={340}>
         <Panel>
+          <DraftSlip {...draft.slip} />
           <DataTable
             label="Prints on this note"
             rows={lines}

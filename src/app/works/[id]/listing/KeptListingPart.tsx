@@ -20,6 +20,8 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { BesideListing, type KeptProps, type ListingProps } from './ListingView';
 import { SoNow } from './SoNow';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 
 const Sheet = styled.ol`
   border: 1px solid ${t.line};
@@ -187,13 +189,20 @@ function Paragraph({ listingId, state }: { listingId: string; state: ParagraphSt
   const { key, said, now } = state;
   const action = useAction();
   const [words, setWords] = useState<string | null>(null);
+  const kept = useKeptValues(`editParagraph:${listingId}/${key}`, { words }, (begun) =>
+    setWords(begun.words),
+  );
+  const putAway = () => {
+    kept.end({ words: null });
+    setWords(null);
+  };
   const settle = (how: 'facts' | 'words') => void action.run('settleListing', { listingId, key, how });
   const keep = async () => {
-    if (words !== null && (await action.run('editParagraph', { listingId, key, says: words })))
-      setWords(null);
+    if (words !== null && (await action.run('editParagraph', { listingId, key, says: words }))) putAway();
   };
   return (
     <li data-key={key} data-state={state.state}>
+      <DraftSlip {...kept.slip} />
       {words === null ? (
         said !== null && <p>{said}</p>
       ) : (
@@ -262,7 +271,7 @@ function Paragraph({ listingId, state }: { listingId: string; state: ParagraphSt
               <Button main isDisabled={action.isPending} onPress={() => void keep()}>
                 Keep these words
               </Button>
-              <Button onPress={() => setWords(null)}>As it was</Button>
+              <Button onPress={putAway}>As it was</Button>
             </>
           ))}
       </Row>
@@ -273,8 +282,11 @@ function Paragraph({ listingId, state }: { listingId: string; state: ParagraphSt
 function OwnWords({ listingId }: { listingId: string }) {
   const action = useAction();
   const [says, setSays] = useState('');
+  const kept = useKeptValues(`addParagraph:${listingId}`, { says }, (begun) => setSays(begun.says));
   const add = async () => {
-    if (await action.run('addParagraph', { listingId, says })) setSays('');
+    if (!(await action.run('addParagraph', { listingId, says }))) return;
+    kept.end({ says: '' });
+    setSays('');
   };
   return (
     <form
@@ -285,6 +297,7 @@ function OwnWords({ listingId }: { listingId: string }) {
       style={{ maxWidth: 820 }}
     >
       <Stack $gap={8}>
+        <DraftSlip {...kept.slip} />
         <Field label="A paragraph of your own" lines={2} value={says} onChange={setSays} />
         <Row>
           <Button type="submit" isDisabled={!says.trim() || action.isPending}>
@@ -307,12 +320,20 @@ function Dressing({ kept, channels }: ListingProps & { kept: KeptProps }) {
   const at = channels.filter((c) => channelIds.includes(c.id));
   const limits = at.map((c) => `${c.name} takes ${c.mostTags}`);
   const count = tags.split(',').filter((tag) => tag.trim()).length;
-  const keep = () => void action.run('dressListing', { listingId: kept.id, tags, pictures, channelIds });
+  const draft = useKeptValues(`dressListing:${kept.id}`, { tags, pictures, channelIds }, (begun) => {
+    setTags(begun.tags);
+    setPictures(begun.pictures);
+    setChannels(begun.channelIds);
+  });
+  const keep = async () => {
+    if (await action.run('dressListing', { listingId: kept.id, tags, pictures, channelIds })) draft.end();
+  };
   const order = [...pictures, ...PICTURE_KINDS.filter((kind) => !pictures.includes(kind))];
   return (
     <section aria-label="Pictures, tags, channels">
       <PanelTitle>Pictures, tags, channels</PanelTitle>
       <Stack $gap={10} style={{ marginTop: 8 }}>
+        <DraftSlip {...draft.slip} />
         <ul aria-label="Pictures, the featured one first">
           {order.map((kind) => {
             const place = pictures.indexOf(kind);
@@ -368,7 +389,7 @@ function Dressing({ kept, channels }: ListingProps & { kept: KeptProps }) {
         )}
         <ErrorCallout error={action.error} fields={['tags']} />
         <Row>
-          <Button isDisabled={action.isPending} onPress={keep}>
+          <Button isDisabled={action.isPending} onPress={() => void keep()}>
             Keep these
           </Button>
         </Row>

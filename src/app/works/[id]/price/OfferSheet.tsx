@@ -8,6 +8,8 @@ import { Check, Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { Row } from '@/ui/Button';
 import type { PriceProps } from './priceProps';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 /** Tick sizes, lines and finishes: every one by every other is offered, but what the file cannot carry. */
 export function OfferSheet({
@@ -34,6 +36,18 @@ export function OfferSheet({
       lineIds.includes(cell.lineId) &&
       finishes.includes(cell.finish),
   ).length;
+  const kept = useKeptSheet(
+    `offerProducts:${workId}`,
+    { formats, lineIds, finishes, inEdition, newLine },
+    (begun) => {
+      setFormats(begun.formats);
+      setLines(begun.lineIds);
+      setFinishes(begun.finishes);
+      setInEdition(begun.inEdition);
+      setNewLine(begun.newLine);
+    },
+    onClose,
+  );
   const offer = async () => {
     let all = lineIds;
     if (newLine.trim()) {
@@ -59,10 +73,17 @@ export function OfferSheet({
       finishes,
       inEdition,
     });
-    if (done) onClose();
+    if (done) kept.close();
   };
   return (
-    <FormDialog title="Offer more of it" isOpen onClose={onClose} width={620}>
+    <FormDialog
+      title="Offer more of it"
+      isOpen
+      isWritten={kept.isWritten}
+      onClose={kept.close}
+      width={620}
+    >
+      <DraftSlip {...kept.slip} />
       <Stack $gap={16}>
         <Ticks
           title="Sizes"

@@ -18,6 +18,7 @@ import { CostNotes } from './ProductPanel';
 import { SharesBar } from './SharesBar';
 import { usePriceDesk, type Desk, type Line } from './usePriceDesk';
 import type { PriceProps } from './priceProps';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 
 const Rows = styled.div`
   display: grid;
@@ -52,6 +53,7 @@ export function PriceDesk(props: Props) {
       <PanelTitle>
         {cell.name} <span>{cell.price ? 'another price' : 'no price yet'}</span>
       </PanelTitle>
+      <DraftSlip {...desk.slip} />
       <CostNotes cell={cell} />
       <Wishes desk={desk} />
       {'wrong' in worked ? (
@@ -73,7 +75,7 @@ export function PriceDesk(props: Props) {
             <Button quiet isDisabled={action.isPending} onPress={desk.remove}>
               Take the price away
             </Button>
-            <Button quiet onPress={props.onDone}>
+            <Button quiet onPress={desk.leave}>
               Leave it
             </Button>
           </>

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useAction } from '@/app/useAction';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { InputError } from '@/core/errors';
 import { moneyOrNull, toDecimals } from '@/core/measure';
 import { liveQuestion } from '@/core/price/live';
@@ -47,6 +48,26 @@ export function usePriceDesk({
   const [given, setGiven] = useState(percentOf(kept?.given ?? 0));
   const [own, setOwn] = useState(price ? bareMoney(price.minor) : '');
   const [validFrom, setValidFrom] = useState('');
+  const about = { formatId: cell.formatId, lineId: cell.lineId, finish: cell.finish };
+  const draft = useKeptValues(
+    `setPrice:${about.formatId}/${about.lineId}/${about.finish}`,
+    { costs, fixedFees, shareFees, carriageCharged, margin, given, own, validFrom, nextKey },
+    (begun) => {
+      setCosts(begun.costs);
+      setFixedFees(begun.fixedFees);
+      setShareFees(begun.shareFees);
+      setCarriage(begun.carriageCharged);
+      setMargin(begun.margin);
+      setGiven(begun.given);
+      setOwn(begun.own);
+      setValidFrom(begun.validFrom);
+      setNextKey(begun.nextKey);
+    },
+  );
+  const finish = () => {
+    draft.end();
+    onDone();
+  };
 
   const worked = useMemo((): { question: PriceQuestion; answer: PriceAnswer } | { wrong: InputError } => {
     try {
@@ -64,9 +85,10 @@ export function usePriceDesk({
   const ownMinor = moneyOrNull(own, currency);
   const isOwnWrong = own.trim() !== '' && ownMinor === null;
   const isOwnPrice = ownMinor !== null && ownMinor > 0;
-  const about = { formatId: cell.formatId, lineId: cell.lineId, finish: cell.finish };
   return {
     action,
+    slip: draft.slip,
+    leave: finish,
     lists: { costs, setCosts, fixedFees, setFixedFees, shareFees, setShareFees },
     wishes: { margin, setMargin, given, setGiven, carriageCharged, setCarriage },
     own,
@@ -90,9 +112,9 @@ export function usePriceDesk({
         price: own.trim(),
         validFrom: validFrom || null,
       });
-      if (done) onDone();
+      if (done) finish();
     },
-    remove: () => void action.run('removePrice', about).then((done) => done && onDone()),
+    remove: () => void action.run('removePrice', about).then((done) => done && finish()),
   };
 }
 export type Desk = ReturnType<typeof usePriceDesk>;

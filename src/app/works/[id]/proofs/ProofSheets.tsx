@@ -16,6 +16,8 @@ import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { useUnits } from '@/ui/Units';
 import { UploadProgress, useUpload } from '@/ui/useUpload';
 import { MarkedText } from '@/ui/Verdict';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 const KIND_NAMES: Record<ProofKind, string> = {
   whole: 'whole, at full size',
@@ -190,6 +192,15 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
   const [to, setTo] = useState(p.client?.to ?? ''),
     [words, setWords] = useState(''),
     [says, setSays] = useState('');
+  const kept = useKeptSheet(
+    `clientAnswered:${p.id}`,
+    { to, words },
+    (begun) => {
+      setTo(begun.to);
+      setWords(begun.words);
+    },
+    onClose,
+  );
   const { upload, send } = useUpload();
   const photo = async (file: File) => {
     setSays('');
@@ -199,10 +210,16 @@ export function ClientSheet({ line, onClose }: { line: ProofLine; onClose: () =>
     router.refresh();
   };
   const answer = async (how: 'accepted' | 'asks for changes') => {
-    if (await action.run('clientAnswered', { id: p.id, answer: how, words })) onClose();
+    if (await action.run('clientAnswered', { id: p.id, answer: how, words })) kept.close();
   };
   return (
-    <FormDialog title={`Round ${p.round} of ${format.name}`} isOpen onClose={onClose}>
+    <FormDialog
+      title={`Round ${p.round} of ${format.name}`}
+      isOpen
+      isWritten={kept.isWritten}
+      onClose={kept.close}
+    >
+      <DraftSlip {...kept.slip} />
       <Stack>
         <FilePick
           label="Photograph of the proof"

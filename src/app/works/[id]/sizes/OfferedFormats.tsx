@@ -18,6 +18,8 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import type { Offered } from './SizesView';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 
 const Line = styled.li`
   display: grid;
@@ -143,16 +145,32 @@ function BorderSheet({
     const um = lengthOrNull(value, unit);
     if (um !== null) setDrawn((all) => ({ ...all, [side]: um }));
   };
+  const kept = useKeptSheet(
+    `changeBorder:${format.id}`,
+    { typed, drawn },
+    (begun) => {
+      setTyped(begun.typed);
+      setDrawn(begun.drawn);
+    },
+    onClose,
+  );
   const save = async () => {
     // A side nobody touched keeps its micrometres: 25 mm read as 1 in must not become 25.4 mm.
     const sides = Object.fromEntries(
       SIDES.map((s) => [s, typed[s] === first[s] ? was[s] : withUnit(typed[s])]),
     ) as Record<(typeof SIDES)[number], string | number>;
-    if (await action.run('changeBorder', { id: format.id, ...sides })) onClose();
+    if (await action.run('changeBorder', { id: format.id, ...sides })) kept.close();
   };
   const sheet = sheetOf(format.image, drawn);
   return (
-    <FormDialog title={`Border of ${size(format.image)}`} isOpen onClose={onClose} width={720}>
+    <FormDialog
+      title={`Border of ${size(format.image)}`}
+      isOpen
+      isWritten={kept.isWritten}
+      onClose={kept.close}
+      width={720}
+    >
+      <DraftSlip {...kept.slip} />
       <div style={{ display: 'flex', gap: 24, flexWrap: 'wrap' }}>
         <Stack $gap={10} style={{ width: 160 }}>
           {SIDES.map((s) => (

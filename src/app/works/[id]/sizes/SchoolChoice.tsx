@@ -9,6 +9,8 @@ import { Button } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
 import { Check, Field } from '@/ui/Field';
 import { Small, Stack } from '@/ui/Layout';
+import { DraftSlip } from '@/ui/form/DraftSlip';
+import { useKeptSheet } from '@/ui/form/useKeptValues';
 import { FormDialog, DialogActions } from '@/ui/FormDialog';
 import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -106,6 +108,20 @@ function SchoolSheet({
     school.kind === 'distance' && school.distance ? length(school.distance) : '',
   );
   const [chosen, setChosen] = useState<FamilyName[]>(families);
+  const kept = useKeptSheet(
+    `judgeSizesBy:${workId}`,
+    { kind, ppi, upTo, nearPpi, farPpi, distance, chosen },
+    (begun) => {
+      setKind(begun.kind);
+      setPpi(begun.ppi);
+      setUpTo(begun.upTo);
+      setNearPpi(begun.nearPpi);
+      setFarPpi(begun.farPpi);
+      setDistance(begun.distance);
+      setChosen(begun.chosen);
+    },
+    onClose,
+  );
   const pickedSchool = (): ActionInput<'judgeSizesBy'>['school'] => {
     switch (kind) {
       case 'studio':
@@ -122,10 +138,11 @@ function SchoolSheet({
   };
   const save = async () => {
     const picked = pickedSchool();
-    if (await action.run('judgeSizesBy', { workId, school: picked, families: chosen })) onClose();
+    if (await action.run('judgeSizesBy', { workId, school: picked, families: chosen })) kept.close();
   };
   return (
-    <FormDialog title="How these sizes are judged" isOpen onClose={onClose}>
+    <FormDialog title="How these sizes are judged" isOpen isWritten={kept.isWritten} onClose={kept.close}>
+      <DraftSlip {...kept.slip} />
       <Stack>
         <Select<Kind>
           label="School"
@@ -189,7 +206,7 @@ function SchoolSheet({
         busy={action.isPending}
         disabled={chosen.length === 0}
         onDo={() => void save()}
-        onClose={onClose}
+        onClose={kept.close}
       />
     </FormDialog>
   );

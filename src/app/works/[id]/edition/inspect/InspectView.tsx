@@ -12,6 +12,7 @@ import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Select } from '@/ui/Choices';
 import { Field } from '@/ui/Field';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useKeys } from '@/ui/Keys';
 import { Columns, EmptyState, FactList, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
@@ -90,6 +91,7 @@ export function InspectView({ workId, title, sha256, waiting, done }: Props) {
   return (
     <Columns $aside={360}>
       <Stack>
+        <DraftSlip {...inspection.slip} />
         <PrintFacts title={title} print={print} count={waiting.length} />
         <PointList inspection={inspection} />
         <Verdict inspection={inspection} print={print} />

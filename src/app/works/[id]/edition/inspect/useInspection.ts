@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useAction } from '@/app/useAction';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { INSPECTION, type Bearer, type Inspected, type InspectionPoint } from '@/core/proof/inspection';
 
 const UNSEEN = Object.fromEntries(INSPECTION.map((p) => [p, 'not looked at'])) as Inspected['points'];
@@ -12,6 +13,17 @@ export function useInspection(impressionId: string | null) {
   const [measured, setMeasured] = useState('');
   const [words, setWords] = useState('');
   const [bears, setBears] = useState<Bearer>('the studio');
+  const draft = useKeptValues(
+    `inspectPrint:${impressionId}`,
+    { points, here, measured, words, bears },
+    (begun) => {
+      setPoints(begun.points);
+      setHere(begun.here);
+      setMeasured(begun.measured);
+      setWords(begun.words);
+      setBears(begun.bears);
+    },
+  );
   const those = (how: Inspected['points'][InspectionPoint]) =>
     INSPECTION.filter((p) => points[p] === how);
   const wrong = those('wrong');
@@ -19,6 +31,7 @@ export function useInspection(impressionId: string | null) {
 
   return {
     action,
+    slip: draft.slip,
     points,
     here,
     /** A point is right or wrong, and one goes on to the next. */
@@ -40,13 +53,15 @@ export function useInspection(impressionId: string | null) {
     mayKeep: left === 0 || wrong.length > 0,
     keep: async () => {
       if (impressionId === null) return null;
-      return action.run('inspectPrint', {
+      const done = await action.run('inspectPrint', {
         impressionId,
         points,
         measured,
         words,
         bears: wrong.length ? bears : null,
       });
+      if (done) draft.end();
+      return done;
     },
   };
 }

@@ -21,14 +21,24 @@ export function FormatAndPaper({ form, formats, papers, routes, machines, lots }
   return (
     <Fields>
       <Select label="Size" value={form.format.id} onChange={form.takeFormat} options={choices(formats)} />
-      <Select<SheetKind> label="What kind" value={form.kind} onChange={form.setKind} options={KINDS} />
-      <Select label="Paper" value={form.paperId} onChange={form.setPaperId} options={choices(papers)} />
+      <Select<SheetKind>
+        label="What kind"
+        value={form.kind}
+        onChange={form.choose('kind')}
+        options={KINDS}
+      />
+      <Select
+        label="Paper"
+        value={form.paperId}
+        onChange={form.choose('paperId')}
+        options={choices(papers)}
+      />
       <Select label="Route" value={route.id} onChange={form.takeRoute} options={choices(routes)} />
       {route.own && machines.length > 0 && (
         <Select
           label="Machine"
           value={form.machineId}
-          onChange={form.setMachineId}
+          onChange={form.choose('machineId')}
           options={choices(machines)}
         />
       )}
@@ -36,14 +46,14 @@ export function FormatAndPaper({ form, formats, papers, routes, machines, lots }
         <Select
           label="Lot"
           value={form.lotId}
-          onChange={form.setLotId}
+          onChange={form.choose('lotId')}
           options={[{ key: '', name: 'the oldest with any left' }, ...choices(lotsOfPaper)]}
         />
       )}
       <Select<Intent>
         label="Intent"
         value={form.intent}
-        onChange={form.setIntent}
+        onChange={form.choose('intent')}
         options={INTENTS.map((i) => ({ key: i, name: i }))}
       />
       <Field
@@ -55,7 +65,7 @@ export function FormatAndPaper({ form, formats, papers, routes, machines, lots }
       <Select<Kernel>
         label="Resampling"
         value={form.kernel}
-        onChange={form.setKernel}
+        onChange={form.choose('kernel')}
         options={KERNELS.map((k) => ({ key: k, name: k }))}
       />
       <Fields $columns="1fr 1fr">

@@ -16,7 +16,7 @@ export function MakePanel({ form, isUntagged }: { form: ProofSheetForm; isUntagg
           <Select
             label="The untagged file’s numbers mean"
             value={form.untaggedIs}
-            onChange={form.setUntaggedIs}
+            onChange={form.choose('untaggedIs')}
             options={[
               { key: '', name: 'say which' },
               { key: 'sRGB', name: 'sRGB' },
@@ -27,14 +27,14 @@ export function MakePanel({ form, isUntagged }: { form: ProofSheetForm; isUntagg
         <Field
           label="Changed since the last round, in your words"
           value={form.changed}
-          onChange={form.setChanged}
+          onChange={form.choose('changed')}
           hint="Glassine lists what it sees itself"
           wrong={make.fieldError('changed')}
         />
         <Field
           label="What it costs"
           value={form.cost}
-          onChange={form.setCost}
+          onChange={form.choose('cost')}
           width={120}
           wrong={make.fieldError('cost')}
         />

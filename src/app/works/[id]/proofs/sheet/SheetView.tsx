@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { DraftSlip } from '@/ui/form/DraftSlip';
 import { Aside, Columns, PanelTitle, Stack } from '@/ui/Layout';
 import { narrow } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
@@ -31,6 +32,7 @@ export function SheetView(props: SheetProps) {
   return (
     <Columns $aside={320}>
       <Stack>
+        <DraftSlip {...form.slip} />
         <FormatAndPaper form={form} {...props} />
         <PanelTitle>
           {form.isPart ? 'Which part' : 'The sheet'}{' '}
@@ -51,7 +53,7 @@ export function SheetView(props: SheetProps) {
         </PartAndSheet>
       </Stack>
       <Aside>
-        <AdjustmentPanel value={form.adjust} onChange={form.setAdjust} />
+        <AdjustmentPanel value={form.adjust} onChange={form.choose('adjust')} />
         <MakePanel form={form} isUntagged={props.master.untagged} />
         <WaitingSheets waiting={props.waiting} layouts={props.layouts} />
       </Aside>

@@ -69,7 +69,7 @@ test('another route brings its resolution for this size', () => {
 
 test('each step brings its usual measure', () => {
   const model = form();
-  act(() => model.current.setKind('thumbnails'));
+  act(() => model.current.choose('kind')('thumbnails'));
   act(() => model.current.step('across', 'contrast'));
   act(() => model.current.step('down', 'saturation'));
   expect(model.current.typed).toMatchObject({ acrossBy: '0.06', downBy: '0.1' });
@@ -141,7 +141,7 @@ test.each([
 ] as const)('a sheet of kind %s asks for that', async (kind, what) => {
   const sent = answering();
   const model = form();
-  act(() => model.current.setKind(kind));
+  act(() => model.current.choose('kind')(kind));
   await act(() => model.current.makeSheet());
   expect((sent[0]!.input as { what: object }).what).toMatchObject(what);
 });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { isNone, NO_ADJUSTMENT, type Adjustment } from '@/core/colour/adjust';
+import { isNone, NO_ADJUSTMENT } from '@/core/colour/adjust';
 import type { Intent } from '@/core/colour/intents';
 import type { Kernel } from '@/core/printfile/resample';
 import { coverage, type ProofPlan, type Region } from '@/core/proof/plan';
@@ -8,6 +8,7 @@ import { readSheetFigures, type SheetFigures, type SheetKind } from '@/core/proo
 import { middleRegion, wholePixels } from '@/core/proof/snippetRegion';
 import { ppiForPrint } from '@/core/resolution';
 import { useAction } from '@/app/useAction';
+import { useKeptValues } from '@/ui/form/useKeptValues';
 import { useJob } from '@/ui/Job';
 import { useUnits } from '@/ui/Units';
 import { STEPS, type NamedRegion, type SheetProps, type StepOf } from './sheetProps';
@@ -30,61 +31,26 @@ function drawn(question: SheetQuestion): Drawn {
 }
 
 /** What is chosen for a proof sheet: begun from the round that is made again, where there is one. */
-function useSheetChoices(p: SheetProps) {
+function firstChoices(p: SheetProps) {
   const { start } = p;
-  const [formatId, setFormatId] = useState(
-    p.formats.find((f) => f.id === start?.formatId)?.id ?? p.formats[0]!.id,
-  );
-  const [paperId, setPaperId] = useState(
-    p.papers.find((x) => x.id === start?.paperId)?.id ?? p.papers[0]!.id,
-  );
-  const [routeId, setRouteId] = useState(start?.routeId ?? p.routes[0]!.id);
-  const [machineId, setMachineId] = useState(p.machines[0]?.id ?? '');
-  const [lotId, setLotId] = useState('');
-  const [intent, setIntent] = useState<Intent>(start?.intent ?? 'relative colorimetric');
-  const [kernel, setKernel] = useState<Kernel>('mitchell');
-  const [kind, setKind] = useState<SheetKind>('snippet');
-  const [adjust, setAdjust] = useState<Adjustment>(start?.adjust ?? NO_ADJUSTMENT);
-  const [across, setAcross] = useState<StepOf>('lightness');
-  const [down, setDown] = useState<StepOf>('warmth');
-  const [changed, setChanged] = useState(start?.changed ?? '');
-  const [cost, setCost] = useState('');
-  const [untaggedIs, setUntaggedIs] = useState<'sRGB' | 'opRGB' | ''>('');
-  const chosen = {
-    formatId,
-    paperId,
-    routeId,
-    machineId,
-    lotId,
-    intent,
-    kernel,
-    kind,
-    adjust,
-    across,
-    down,
-    changed,
-    cost,
-    untaggedIs,
+  return {
+    formatId: p.formats.find((f) => f.id === start?.formatId)?.id ?? p.formats[0]!.id,
+    paperId: p.papers.find((x) => x.id === start?.paperId)?.id ?? p.papers[0]!.id,
+    routeId: start?.routeId ?? p.routes[0]!.id,
+    machineId: p.machines[0]?.id ?? '',
+    lotId: '',
+    intent: start?.intent ?? ('relative colorimetric' as Intent),
+    kernel: 'mitchell' as Kernel,
+    kind: 'snippet' as SheetKind,
+    adjust: start?.adjust ?? NO_ADJUSTMENT,
+    across: 'lightness' as StepOf,
+    down: 'warmth' as StepOf,
+    changed: start?.changed ?? '',
+    cost: '',
+    untaggedIs: '' as 'sRGB' | 'opRGB' | '',
   };
-  const choose = {
-    setFormatId,
-    setPaperId,
-    setRouteId,
-    setMachineId,
-    setLotId,
-    setIntent,
-    setKernel,
-    setKind,
-    setAdjust,
-    setAcross,
-    setDown,
-    setChanged,
-    setCost,
-    setUntaggedIs,
-  };
-  return { chosen, choose };
 }
-type Chosen = ReturnType<typeof useSheetChoices>['chosen'];
+type Chosen = ReturnType<typeof firstChoices>;
 
 /** The figures of a sheet as they are typed, read, and what is wrong with them. */
 function useSheetFigures(kind: SheetKind, ppi: number) {
@@ -102,7 +68,7 @@ function useSheetFigures(kind: SheetKind, ppi: number) {
   });
   const type = (field: keyof SheetFigures) => (text: string) =>
     setTyped((was) => ({ ...was, [field]: text }));
-  return { typed, type, ...readSheetFigures(typed, kind, unit) };
+  return { typed, type, putTyped: setTyped, ...readSheetFigures(typed, kind, unit) };
 }
 type ReadFigures = ReturnType<typeof useSheetFigures>['figures'];
 
@@ -114,6 +80,7 @@ function useSheetRegions(begin: () => NamedRegion[], middle: NamedRegion, kind: 
   return {
     isPart,
     shown,
+    chosenRegions: regions,
     setRegions,
     canAdd: kind === 'snippet' && shown.length < MOST_REGIONS,
     addRegion: () => setRegions([...shown, middle]),
@@ -125,12 +92,16 @@ function useSheetRegions(begin: () => NamedRegion[], middle: NamedRegion, kind: 
 
 /** What is chosen and typed for a proof sheet, what it comes to, and what can be done with it. */
 export function useProofSheetForm(p: SheetProps) {
-  const { chosen, choose } = useSheetChoices(p);
+  const [chosen, setChosen] = useState(() => firstChoices(p));
+  const choose =
+    <K extends keyof Chosen>(what: K) =>
+    (value: Chosen[K]) =>
+      setChosen((was) => ({ ...was, [what]: value }));
   const { kind, adjust } = chosen;
   const format = p.formats.find((f) => f.id === chosen.formatId)!;
   const routeOf = (id: string) => p.routes.find((r) => r.id === id) ?? p.routes[0]!;
   const route = routeOf(chosen.routeId);
-  const { typed, type, figures, problems } = useSheetFigures(
+  const { typed, type, putTyped, figures, problems } = useSheetFigures(
     kind,
     ppiForPrint(route.ppiSteps, format.image),
   );
@@ -138,10 +109,21 @@ export function useProofSheetForm(p: SheetProps) {
     ...middleRegion(format.crop, format.image, figures),
     says: 'chosen by hand',
   };
-  const { isPart, shown, setRegions, ...regions } = useSheetRegions(
+  const { isPart, shown, chosenRegions, setRegions, ...regions } = useSheetRegions(
     () => keptRegions(p, chosen.formatId),
     middle,
     kind,
+  );
+  const draft = useKeptValues(
+    `makeProofSheet:${p.workId}`,
+    { chosen, typed, regions: chosenRegions },
+    (begun) => {
+      // A format that is offered no longer is not chosen again.
+      const isOffered = p.formats.some(({ id }) => id === begun.chosen.formatId);
+      setChosen(isOffered ? begun.chosen : { ...begun.chosen, formatId: chosen.formatId });
+      putTyped(begun.typed);
+      setRegions(begun.regions);
+    },
   );
   const propose = useAction();
   const make = useAction();
@@ -168,8 +150,9 @@ export function useProofSheetForm(p: SheetProps) {
 
   return {
     ...chosen,
-    ...choose,
     ...regions,
+    choose,
+    slip: draft.slip,
     format,
     route,
     isPart,
@@ -184,16 +167,15 @@ export function useProofSheetForm(p: SheetProps) {
     type,
     canMake: sheet.plan !== null && Object.keys(problems).length === 0 && !make.isPending,
     takeFormat(id: string) {
-      choose.setFormatId(id);
+      choose('formatId')(id);
       setRegions([]);
     },
     takeRoute(id: string) {
-      choose.setRouteId(id);
+      choose('routeId')(id);
       type('ppi')(String(ppiForPrint(routeOf(id).ppiSteps, format.image)));
     },
     step(axis: 'across' | 'down', of: StepOf) {
-      if (axis === 'across') choose.setAcross(of);
-      else choose.setDown(of);
+      choose(axis)(of);
       type(axis === 'across' ? 'acrossBy' : 'downBy')(STEPS.find((s) => s.key === of)!.by);
     },
     async proposeRegions() {
@@ -216,7 +198,9 @@ export function useProofSheetForm(p: SheetProps) {
         cost,
         what,
       });
-      if (done) job.begin(done.job);
+      if (!done) return;
+      draft.end();
+      job.begin(done.job);
     },
   };
 }
