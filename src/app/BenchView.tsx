@@ -212,9 +212,12 @@ export function BenchView(props: Props) {
           <Lead>
             {sayLoad(loads)}{' '}
             {missed.length > 0 && (
-              <Link href="/week" prefetch={false}>
-                {missed.length === 1 ? 'A promise' : `${missed.length} promises`} cannot be kept
-              </Link>
+              <>
+                <Link href="/week" prefetch={false}>
+                  {missed.length === 1 ? 'A promise' : `${missed.length} promises`} cannot be kept
+                </Link>
+                .
+              </>
             )}
           </Lead>
         </div>

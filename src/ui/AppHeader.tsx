@@ -8,6 +8,7 @@ import { FindField } from './FindField';
 import { useKeys } from './Keys';
 import { CONTENT } from './Layout';
 import { middling, narrow, t } from './tokens';
+import { useCurrentShown } from './useCurrentShown';
 import { useUnits } from './Units';
 
 export const PLACES = [
@@ -110,6 +111,11 @@ const Scale = styled.nav`
     overflow-x: auto;
     width: 100%;
     height: 48px;
+    /* More places lie beyond the edge. */
+    mask-image: linear-gradient(to right, #000 calc(100% - 28px), transparent);
+    a:last-child {
+      margin-right: 28px;
+    }
     a {
       width: auto;
       padding: 14px 12px 0;
@@ -172,6 +178,7 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
   const router = useRouter();
   const { unit, flip } = useUnits();
   const undo = useUndo();
+  const places = useCurrentShown<HTMLElement>(path);
   const field = useRef<HTMLInputElement>(null);
   const here = (href: string) => {
     if (href === '/') return path === '/' || path === '/week' || path.startsWith('/quiet');
@@ -192,7 +199,7 @@ export function AppHeader({ counts }: { counts: { bench: number; orders: number 
   return (
     <Head>
       <Ticks />
-      <Scale aria-label="Places">
+      <Scale aria-label="Places" ref={places}>
         {PLACES.map((p) => (
           <Link
             key={p.href}

@@ -81,6 +81,7 @@ function Strokes({ strokes }: { strokes: readonly Stroke[] }) {
             return (
               <text
                 key={i}
+                data-on-paper={s.high ? true : undefined}
                 {...(s.upright
                   ? { transform: `translate(${px(s.x)} ${px(s.y)}) rotate(-90)` }
                   : { x: px(s.x), y: px(s.y) })}

@@ -10,6 +10,9 @@ export const Globals = createGlobalStyle`
   ul, ol { list-style: none; }
   a { color: inherit; text-decoration: none; }
   a:hover { text-decoration: underline; text-underline-offset: 3px; }
+  /* A word that leads somewhere is seen to; a picture, a tab or a button that does says so by itself. */
+  main a:not(:has(img, svg, canvas)) { text-decoration: underline dotted ${t.ink3}; text-underline-offset: 3px; }
+  main a:not(:has(img, svg, canvas)):hover { text-decoration-style: solid; }
   button, input, select, textarea { font: inherit; color: inherit; font-feature-settings: inherit; }
   table { border-collapse: collapse; width: 100%; }
   th { font-weight: 400; text-align: left; color: ${t.ink3}; }

@@ -3,8 +3,9 @@ import { createContext, useContext, useId, useRef, type ReactNode } from 'react'
 import styled from 'styled-components';
 import type { Um } from '@/core/measure';
 import { Button } from './Button';
-import { t } from './tokens';
+import { narrow, t } from './tokens';
 import { useUnits } from './Units';
+import { useWidth } from './useWidth';
 
 type Scale = { /** Screen units to the micrometre. */ k: number };
 const Context = createContext<Scale>({ k: 0.001 });
@@ -34,6 +35,13 @@ const Frame = styled.figure`
       text-decoration: underline dotted;
     }
   }
+  ${narrow} {
+    /* A finger's row has its own place: it would lie over the figures. */
+    > div {
+      position: static;
+      justify-content: flex-end;
+    }
+  }
 `;
 
 /** A window being drawn smaller gives no room for a moment: a drawing is never turned inside out. */
@@ -43,7 +51,7 @@ const LENGTHS_IN = [0.5, 1, 2, 4, 6, 12, 24, 36];
 
 /**
  * A drawing to scale. What lies in it is given in micrometres; it fits the space, says its scale by a bar, and leaves as
- * SVG in true millimetres.
+ * SVG in true millimetres. Where there is less room than the space asked for, the thing is drawn smaller and its figures are not.
  */
 export function ScaleDrawing({
   width,
@@ -68,11 +76,12 @@ export function ScaleDrawing({
 }) {
   const svg = useRef<SVGSVGElement>(null);
   const id = useId();
+  const [frame, across] = useWidth<HTMLElement>(space.width);
   const k = Math.min(
-    Math.max(LEAST_PX, space.width - room.left - room.right) / width,
+    Math.max(LEAST_PX, across - room.left - room.right) / width,
     Math.max(LEAST_PX, space.height - room.top - room.bottom) / height,
   );
-  const w = Math.max(LEAST_PX + room.left + room.right, space.width);
+  const w = Math.max(LEAST_PX + room.left + room.right, across);
   const h = height * k + room.top + room.bottom;
   const save = async () => {
     const copy = svg.current!.cloneNode(true) as SVGSVGElement;
@@ -93,7 +102,7 @@ export function ScaleDrawing({
     URL.revokeObjectURL(link.href);
   };
   return (
-    <Frame>
+    <Frame ref={frame}>
       <svg
         ref={svg}
         viewBox={`0 0 ${w} ${h}`}

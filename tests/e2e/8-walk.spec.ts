@@ -27,6 +27,19 @@ const scriptKbOf = (page: Page) =>
   });
 const MOST_SCRIPT_KB = 220;
 
+/** What is written in a drawing and cannot be read, with its height; a page of paper drawn small is looked at, not read. */
+const smallWordsOf = (page: Page) =>
+  page.evaluate((least) => {
+    const words = [...document.querySelectorAll<SVGTextElement>('main svg text:not([data-on-paper])')];
+    return words.flatMap((text) => {
+      const scale = text.getScreenCTM();
+      const size = scale && parseFloat(getComputedStyle(text).fontSize) * Math.hypot(scale.a, scale.b);
+      const isShown = text.getBoundingClientRect().width > 0;
+      return isShown && size && size < least ? [`${text.textContent}: ${size.toFixed(1)} px`] : [];
+    });
+  }, LEAST_TEXT_PX);
+const LEAST_TEXT_PX = 10.9;
+
 /** Parts that measure themselves answer a little after the window has changed; what stays is a fault. */
 const expectNoSidewaysScroll = (page: Page, where: string) =>
   expect.poll(() => sidewaysOf(page), { message: where }).toBeLessThanOrEqual(0);
@@ -65,6 +78,7 @@ test.describe('every page there is, found by following links', () => {
       for (const width of WIDTHS) {
         await page.setViewportSize({ width, height: 800 });
         await expectNoSidewaysScroll(page, `at ${width} px`);
+        await expect.poll(() => smallWordsOf(page), { message: `at ${width} px` }).toEqual([]);
         const look = LOOKED_AT.indexOf(width);
         if (look < 0) continue;
         // Colours at one of the two widths, every other page at the other; a full trial tells them apart at both.

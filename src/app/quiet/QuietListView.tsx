@@ -18,13 +18,15 @@ const Acts = styled.div`
   }
 `;
 
+const NONE: Option = { key: 'none', name: 'none chosen' };
+
 /** Which act of the hands, and what it is done to: the figures of that stand in its steps. */
 export function QuietListView({ sizes, walls }: { sizes: Option[]; walls: Option[] }) {
-  const [format, setFormat] = useState('');
-  const [wall, setWall] = useState('');
+  const [format, setFormat] = useState(NONE.key);
+  const [wall, setWall] = useState(NONE.key);
   const hrefOf = (kind: string) => {
-    if (kind === 'hang') return `/quiet/hang${wall ? `?wall=${wall}` : ''}`;
-    return `/quiet/${kind}${format ? `?format=${format}` : ''}`;
+    if (kind === 'hang') return `/quiet/hang${wall === NONE.key ? '' : `?wall=${wall}`}`;
+    return `/quiet/${kind}${format === NONE.key ? '' : `?format=${format}`}`;
   };
   return (
     <Page>
@@ -46,14 +48,14 @@ export function QuietListView({ sizes, walls }: { sizes: Option[]; walls: Option
             <Finder
               label="The size it is done to"
               value={format}
-              options={sizes}
+              options={[NONE, ...sizes]}
               onChange={setFormat}
               width={340}
             />
             <Finder
               label="The wall that is hung"
               value={wall}
-              options={walls}
+              options={[NONE, ...walls]}
               onChange={setWall}
               width={260}
             />

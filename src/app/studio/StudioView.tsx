@@ -127,7 +127,7 @@ function Who({ form: { values, set, action } }: { form: SettingsForm }) {
         label="Address"
         value={values.address}
         onChange={set('address')}
-        lines={3}
+        lines={4}
         hint="a line each; stands on labels and slips"
         wrong={action.fieldError('address')}
       />

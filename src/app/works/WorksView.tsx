@@ -60,6 +60,7 @@ const List = styled.ul`
 const Way = styled(Small)`
   display: inline-block;
   line-height: 28px;
+  text-decoration: inherit;
 `;
 const Item = styled.li`
   border-bottom: 1px solid ${t.hair};

@@ -155,6 +155,10 @@ export function dayWords(day: Day, today: Day): string {
     : `${words} ${year}`;
 }
 
+/** The month of a day, as a chart names it. @example monthName('2026-12-01') // 'Dec 2026' */
+export const monthName = (day: Day): string =>
+  `${MONTHS[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+
 /**
  * A sentence that was kept with its days in figures, as it is said today.
  *

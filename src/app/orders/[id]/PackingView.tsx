@@ -515,14 +515,14 @@ function PapersToPrint({ table: { order, parcel, prints } }: { table: PackingMod
 }
 
 function WhatHappened({ table }: { table: PackingModel }) {
-  const { moment } = useUnits();
+  const { moment, sentence } = useUnits();
   return (
     <Part title="What happened">
       <History>
         {table.history.map((entry) => (
           <li key={entry.at + entry.says}>
             <small>{moment(entry.at)}</small>
-            <span>{entry.says}</span>
+            <span>{sentence(entry.says)}</span>
           </li>
         ))}
       </History>

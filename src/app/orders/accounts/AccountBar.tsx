@@ -1,9 +1,26 @@
 'use client';
+import styled from 'styled-components';
 import type { Account } from '@/core/sales/account';
+import { ChartBox } from '@/ui/ChartBox';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 
-const WIDTH = 1_000;
+const MOST = 1_200;
+const Parts = styled.figcaption`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  padding-top: 3px;
+  font-size: 12px;
+  color: ${t.ink2};
+  i {
+    display: inline-block;
+    width: 10px;
+    height: 10px;
+    margin-right: 6px;
+    border: 1px solid ${t.ink3};
+  }
+`;
 
 /** What was agreed, cut into what was paid to others, own hours, losses and what is left; too long where it costs more. */
 export function AccountBar({ account, agreed }: { account: Account; agreed: number | null }) {
@@ -22,29 +39,41 @@ export function AccountBar({ account, agreed }: { account: Account; agreed: numb
   );
   const starts = parts.map((_, i) => parts.slice(0, i).reduce((sum, part) => sum + part.amount, 0));
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} 52`}
-      width="100%"
-      role="img"
-      aria-label={`${agreed === null ? 'Nothing agreed' : `Of ${money(agreed)} agreed`}: ${parts.map((part) => `${part.name} ${money(part.amount)}`).join(', ')}`}
-    >
-      {parts.map((part, i) => {
-        const x = (starts[i]! / whole) * WIDTH;
-        const width = Math.max(1, (part.amount / whole) * WIDTH - 1);
-        return (
-          <g key={part.name}>
-            <rect x={x} width={width} height="26" fill={part.fill} />
-            {width > 70 && (
-              <text x={x + 2} y="42" fontSize="12" fill={t.ink2}>
-                {part.name} {bareMoney(part.amount)}
-              </text>
+    <figure>
+      <ChartBox
+        most={MOST}
+        height={32}
+        label={`${agreed === null ? 'Nothing agreed' : `Of ${money(agreed)} agreed`}: ${parts.map((part) => `${part.name} ${money(part.amount)}`).join(', ')}`}
+      >
+        {(width) => (
+          <>
+            {parts.map((part, i) => (
+              <rect
+                key={part.name}
+                x={(starts[i]! / whole) * width}
+                width={Math.max(1, (part.amount / whole) * width - 1)}
+                height="26"
+                fill={part.fill}
+              />
+            ))}
+            {agreed !== null && (
+              <path
+                d={`M${Math.max(1, (agreed / whole) * width - 1)} 0V32`}
+                stroke={t.ink}
+                strokeWidth="2"
+              />
             )}
-          </g>
-        );
-      })}
-      {agreed !== null && (
-        <path d={`M${Math.max(1, (agreed / whole) * WIDTH - 1)} 0V32`} stroke={t.ink} strokeWidth="2" />
-      )}
-    </svg>
+          </>
+        )}
+      </ChartBox>
+      <Parts>
+        {parts.map((part) => (
+          <span key={part.name}>
+            <i style={{ background: part.fill }} />
+            {part.name} {bareMoney(part.amount)}
+          </span>
+        ))}
+      </Parts>
+    </figure>
   );
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { InputError } from '@/core/errors';
 import { lengthOrNull, moneyOrNull } from '@/core/measure';
 import { planFair, type FairPlan as Plan } from '@/core/price/fair';
+import { ChartBox } from '@/ui/ChartBox';
 import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
 import { Row } from '@/ui/Button';
@@ -107,50 +108,53 @@ export function FairPlan({ things }: { things: Thing[] }) {
   );
 }
 
-const WIDTH = 1_000;
+const MOST = 1_000;
 /** The table from the front, to scale: what is shown beside each other, copies behind. */
 function TableDrawing({ plan, table }: { plan: Plan; table: number }) {
   const { length } = useUnits();
-  const scale = (WIDTH - 2) / Math.max(1, table);
   const starts = plan.take.map((_, i) =>
     plan.take.slice(0, i).reduce((sum, each) => sum + each.width, 0),
   );
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} 84`}
-      width="100%"
-      role="img"
-      aria-label={`${length(plan.width)} of the table of ${length(table)} are taken`}
+    <ChartBox
+      most={MOST}
+      height={84}
+      label={`${length(plan.width)} of the table of ${length(table)} are taken`}
     >
-      {plan.take.map((each, i) => (
-        <g key={each.id}>
-          {Array.from({ length: Math.min(4, each.count) }, (_, k) => (
-            <rect
-              key={k}
-              x={1 + starts[i]! * scale + 2 + (Math.min(4, each.count) - 1 - k) * 2}
-              y={6 + k * 2}
-              width={Math.max(4, each.width * scale - 12)}
-              height="46"
-              fill={t.white}
-              stroke={t.ink}
-            />
-          ))}
-          <text
-            x={1 + starts[i]! * scale + (each.width * scale) / 2}
-            y="36"
-            textAnchor="middle"
-            fontSize="15"
-            fontWeight="600"
-            fill={t.ink}
-          >
-            {each.count}
-          </text>
-        </g>
-      ))}
-      <path d={`M1 64H${WIDTH - 1}M1 60V68M${WIDTH - 1} 60V68`} stroke={t.ink} strokeWidth="2" />
-      <text x={WIDTH / 2} y="80" textAnchor="middle" fontSize="13" fill={t.ink2}>
-        {length(plan.width)} of {length(table)}
-      </text>
-    </svg>
+      {(width) => {
+        const scale = (width - 2) / Math.max(1, table);
+        return (
+          <>
+            {plan.take.map((each, i) => (
+              <g key={each.id}>
+                {Array.from({ length: Math.min(4, each.count) }, (_, k) => (
+                  <rect
+                    key={k}
+                    x={1 + starts[i]! * scale + 2 + (Math.min(4, each.count) - 1 - k) * 2}
+                    y={6 + k * 2}
+                    width={Math.max(4, each.width * scale - 12)}
+                    height="46"
+                    fill={t.white}
+                    stroke={t.ink}
+                  />
+                ))}
+                <text
+                  x={1 + starts[i]! * scale + (each.width * scale) / 2}
+                  y="36"
+                  textAnchor="middle"
+                  fontWeight="600"
+                >
+                  {each.count}
+                </text>
+              </g>
+            ))}
+            <path d={`M1 64H${width - 1}M1 60V68M${width - 1} 60V68`} stroke={t.ink} strokeWidth="2" />
+            <text x={width / 2} y="80" textAnchor="middle">
+              {length(plan.width)} of {length(table)}
+            </text>
+          </>
+        );
+      }}
+    </ChartBox>
   );
 }

@@ -2,7 +2,7 @@
 import styled from 'styled-components';
 import type { ChannelAnswer } from '@/core/price/channels';
 import { PanelTitle, Small } from '@/ui/Layout';
-import { t } from '@/ui/tokens';
+import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { toneOf } from '@/app/works/[id]/price/SharesBar';
 
@@ -22,19 +22,22 @@ const Lines = styled.ul`
     font-style: normal;
     white-space: nowrap;
   }
-  @media (max-width: 760px) {
-    li {
-      grid-template-columns: minmax(0, 1fr) auto auto;
-    }
-    svg {
-      grid-column: 1 / 4;
-      grid-row: 2;
-    }
-  }
   small {
     grid-column: 2 / 5;
     color: ${t.ink2};
     font-size: 12px;
+  }
+  ${narrow} {
+    li {
+      grid-template-columns: minmax(0, 1fr) auto auto;
+    }
+    svg {
+      grid-column: 1 / -1;
+      grid-row: 2;
+    }
+    small {
+      grid-column: 1 / -1;
+    }
   }
 `;
 const WIDTH = 400;

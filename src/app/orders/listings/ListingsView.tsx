@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import styled from 'styled-components';
 import { ActionSheet } from '@/app/ActionSheet';
 import { GRAVEST_FIRST } from '@/core/finding';
 import { writeColumns, LISTING_FIELDS, type ListingRules } from '@/core/listing/channelSheet';
@@ -20,6 +21,7 @@ import {
   Stack,
   WorkTitle,
 } from '@/ui/Layout';
+import { narrow, t } from '@/ui/tokens';
 import { MarkedText } from '@/ui/Verdict';
 import { SoNow } from '@/app/works/[id]/listing/SoNow';
 import { SalesNav } from '../SalesNav';
@@ -34,6 +36,35 @@ export type ListedWork = {
 };
 export type ListedChannel = { id: string; name: string; rules: ListingRules };
 type Figure = number | string | null;
+
+/** Two sentences beside each other need a desk; under a thumb they stand one under the other. */
+const Lines = styled.div`
+  th[scope='row'] {
+    min-width: 130px;
+  }
+  td:last-child {
+    min-width: 92px;
+  }
+  ${narrow} {
+    thead {
+      display: none;
+    }
+    tr,
+    th,
+    td {
+      display: block;
+    }
+    tr {
+      padding: 8px 0;
+      border-bottom: 1px solid ${t.hair};
+    }
+    && td,
+    && th {
+      border: 0;
+      padding: 3px 0;
+    }
+  }
+`;
 
 type UntrueLine = { work: ListedWork['work']; line: Untrue };
 
@@ -92,7 +123,7 @@ export function ListingsView({
             {listings.length} written;{' '}
             {count === 0
               ? 'all of what they say is so today'
-              : `${count} of what they say or rest on is no longer so, in ${wrong.length}`}
+              : `in ${wrong.length} of them ${count} ${count === 1 ? 'thing is' : 'things are'} no longer so`}
             .
           </Lead>
         </div>
@@ -115,12 +146,14 @@ export function ListingsView({
               <MarkedText kind="holds">Nothing: every sentence is as the records have it.</MarkedText>
             </p>
           ) : (
-            <DataTable
-              label="What is no longer true"
-              rows={wrong.flatMap(({ work, untrue }) => untrue.map((line) => ({ work, line })))}
-              columns={UNTRUE}
-              keyOf={({ work, line }) => `${work.id} ${line.key}`}
-            />
+            <Lines>
+              <DataTable
+                label="What is no longer true"
+                rows={wrong.flatMap(({ work, untrue }) => untrue.map((line) => ({ work, line })))}
+                columns={UNTRUE}
+                keyOf={({ work, line }) => `${work.id} ${line.key}`}
+              />
+            </Lines>
           )}
         </Panel>
         <Stack $gap={22}>

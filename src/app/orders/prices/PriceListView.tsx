@@ -24,8 +24,8 @@ import type { ListColumn, ListedWork, PriceListRows } from '@/studio/prices/pric
 import { SalesNav } from '../SalesNav';
 import { usePriceList, type Moved, type PriceList } from './usePriceList';
 
-const WORK_WIDTH = 190;
-const COLUMN_WIDTH = 184;
+const WORK_WIDTH = 164;
+const COLUMN_WIDTH = 172;
 const LINE_HEIGHT = 22;
 
 const Frame = styled.div`
@@ -44,7 +44,7 @@ const Head = styled.div`
   span {
     flex: none;
     width: ${COLUMN_WIDTH}px;
-    padding: 6px 12px 6px 10px;
+    padding: 6px 8px;
     border-left: 1px solid ${t.hair};
   }
   span:first-child {
@@ -82,13 +82,13 @@ const WorkName = styled.div`
 const Cell = styled.div`
   flex: none;
   width: ${COLUMN_WIDTH}px;
-  padding: 7px 12px 7px 10px;
+  padding: 7px 8px 7px 8px;
   border-left: 1px solid ${t.hair};
   font-size: 13px;
   div {
     display: grid;
-    grid-template-columns: 64px 1fr 44px;
-    gap: 4px;
+    grid-template-columns: auto 1fr 38px;
+    gap: 6px;
     height: ${LINE_HEIGHT}px;
     align-items: center;
     white-space: nowrap;

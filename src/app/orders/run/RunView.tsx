@@ -219,10 +219,12 @@ function NewRun({ groups, today }: Props) {
                   return (
                     <li key={order.id}>
                       <Check checked={chosen.has(order.id)} onChange={(on) => change(order.id, on)}>
-                        <strong>{order.number}</strong> {order.buyer}{' '}
-                        <MarkedText kind={mark}>
-                          <Small>{says}</Small>
-                        </MarkedText>
+                        <strong>{order.number}</strong> {order.buyer}
+                        <span style={{ marginLeft: 10 }}>
+                          <MarkedText kind={mark}>
+                            <Small>{says}</Small>
+                          </MarkedText>
+                        </span>
                       </Check>
                     </li>
                   );

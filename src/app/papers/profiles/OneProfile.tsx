@@ -9,7 +9,7 @@ import { Outline } from './Outline';
 import type { ProfileLine, Props } from './profileProps';
 
 export function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Props['spaces'] }) {
-  const { day } = useUnits();
+  const { date, day } = useUnits();
   const { profile: p } = l;
   const action = useAction();
   const [level, setLevel] = useState(50);
@@ -47,7 +47,7 @@ export function OneProfile({ line: l, spaces }: { line: ProfileLine; spaces: Pro
                   ? `${p.gamut.volume.toLocaleString('en-GB').replaceAll(',', ' ')} cubic L*a*b* units: ${reach}`
                   : 'grey only',
               ],
-              ['Made', p.facts.made],
+              ['Made', date(p.facts.made)],
               ['Kept since', day(p.receivedAt)],
               ['Hash', <Small key="h">{p.sha256.slice(0, 16)}…</Small>],
               ['Size', `${Math.round(p.facts.bytes / 1_024)} kB`],

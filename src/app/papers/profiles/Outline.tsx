@@ -69,7 +69,7 @@ export function Outline({
       ))}
       {/* Over the outline, which would hide them. */}
       {[-100, -50, 50, 100].map((v) => (
-        <text key={v} x={x(v)} y={y(0) + 11} fontSize={9} fill={t.ink2} textAnchor="middle">
+        <text key={v} x={x(v)} y={y(0) + 12} fontSize={11} fill={t.ink2} textAnchor="middle">
           {String(v).replace('-', '−')}
         </text>
       ))}
@@ -79,7 +79,7 @@ export function Outline({
       <text x={x(0) + 6} y={13} fontSize={11} fill={t.ink2}>
         b*
       </text>
-      <g fontSize={10.5} fill={t.ink} transform={`translate(8 ${side - 44})`}>
+      <g fontSize={11} fill={t.ink} transform={`translate(8 ${side - 44})`}>
         <path d="M0 4H24" stroke={t.ink} strokeWidth={2} />
         <text x={30} y={8}>
           this paper

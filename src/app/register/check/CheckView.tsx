@@ -18,6 +18,7 @@ import {
   Panel,
   PanelTitle,
   Small,
+  Stack,
 } from '@/ui/Layout';
 import { MarkedText } from '@/ui/Verdict';
 import { RegisterNav } from '../RegisterNav';
@@ -60,15 +61,17 @@ export function CheckView() {
       </PageHeader>
       <Columns $aside={372}>
         <Panel>
-          <FilePick
-            label="A photograph of the code"
-            accept=".jpg,.jpeg,.png,.webp"
-            onFile={(file) => void read(file)}
-          />
-          <p role="status">
-            <Small>{photo}</Small>
-          </p>
-          <Field label="What the code says" value={text} onChange={setText} lines={4} />
+          <Stack $gap={10}>
+            <FilePick
+              label="A photograph of the code"
+              accept=".jpg,.jpeg,.png,.webp"
+              onFile={(file) => void read(file)}
+            />
+            <p role="status">
+              <Small>{photo}</Small>
+            </p>
+            <Field label="What the code says" value={text} onChange={setText} lines={4} />
+          </Stack>
           <div aria-live="polite" style={{ marginTop: 20 }}>
             {asked && answer?.of === asked && checked === null && (
               <MarkedText kind="care">It could not be checked just now.</MarkedText>

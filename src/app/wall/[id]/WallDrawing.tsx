@@ -1,4 +1,5 @@
 'use client';
+import { useId } from 'react';
 import { mergeProps, useFocusRing } from 'react-aria';
 import styled from 'styled-components';
 import type { Um } from '@/core/measure';
@@ -170,10 +171,26 @@ function Inside({
 function EyeLine({ plan }: { plan: WallPlan }) {
   const px = useScale();
   const { length } = useUnits();
-  const y = px(wallHeight(plan) - plan.arrangement.centre);
+  const id = useId();
+  const high = wallHeight(plan);
+  const y = px(high - plan.arrangement.centre);
+  const outline = plan.faces.map((face, i) => {
+    const x = px(faceLeft(plan, i));
+    return `M${x} ${px(high)}V${px(high - face.leftHeight)}L${x + px(face.width)} ${px(high - face.rightHeight)}V${px(high)}Z`;
+  });
   return (
     <g>
-      <path d={`M0 ${y}H${px(wallWidth(plan))}`} stroke={t.holds} strokeDasharray="6 4" fill="none" />
+      {/* Where a slope comes under it, there is no wall to look at. */}
+      <clipPath id={id}>
+        <path d={outline.join('')} />
+      </clipPath>
+      <path
+        d={`M0 ${y}H${px(wallWidth(plan))}`}
+        stroke={t.holds}
+        strokeDasharray="6 4"
+        fill="none"
+        clipPath={`url(#${id})`}
+      />
       <text x="-5" y={y + 4} textAnchor="end" fontSize="11" fill={t.holds}>
         {length(plan.arrangement.centre)}
       </text>

@@ -9,6 +9,7 @@ import type { StationFinding } from '@/studio/works/workPage';
 import { useKeys } from '@/ui/Keys';
 import { CONTENT, PageTitle, Small, Thumbnail } from '@/ui/Layout';
 import { middling, narrow, t } from '@/ui/tokens';
+import { useCurrentShown } from '@/ui/useCurrentShown';
 import { useUnits } from '@/ui/Units';
 import { Mark } from '@/ui/Verdict';
 
@@ -26,6 +27,12 @@ const Head = styled.div`
   ${narrow} {
     grid-template-columns: 84px minmax(0, 1fr);
     padding: 10px 8px;
+    gap: 12px;
+    > :first-child,
+    > :first-child img {
+      max-width: 84px;
+      max-height: 63px;
+    }
     nav {
       grid-column: 1 / -1;
     }
@@ -71,6 +78,7 @@ const Cut = styled.li`
     text-transform: capitalize;
   }
   span {
+    overflow-wrap: anywhere;
     display: -webkit-box;
     -webkit-line-clamp: 2;
     -webkit-box-orient: vertical;
@@ -245,11 +253,12 @@ type HeadProps = Pick<Props, 'work' | 'current' | 'findings'> & {
 
 function FoldedHead({ work, current, findings, here, before, after }: HeadProps) {
   const { sentence } = useUnits();
+  const strip = useCurrentShown<HTMLElement>(here);
   return (
     <Folded>
       <WorkThumbnail work={work} current={current} width={46} height={36} />
       <PageTitle title={work.title}>{work.title}</PageTitle>
-      <nav aria-label="Stations">
+      <nav aria-label="Stations" ref={strip}>
         <ol>
           {findings.map((f) => (
             <li key={f.station} data-open={f.station === here || undefined}>
@@ -284,6 +293,7 @@ function FoldedHead({ work, current, findings, here, before, after }: HeadProps)
 
 function LongHead({ work, current, findings, here, before, after }: HeadProps) {
   const { size, sentence } = useUnits();
+  const strip = useCurrentShown<HTMLOListElement>(here);
   const facts = [
     work.medium,
     work.widthUm && work.heightUm ? size({ width: work.widthUm, height: work.heightUm }) : '',
@@ -319,7 +329,7 @@ function LongHead({ work, current, findings, here, before, after }: HeadProps) {
         </nav>
       </Head>
       <nav aria-label="Stations">
-        <Strip>
+        <Strip ref={strip}>
           {findings.map((f) => (
             <Cut key={f.station} data-open={f.station === here || undefined}>
               <Link

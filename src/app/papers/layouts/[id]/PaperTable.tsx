@@ -275,8 +275,8 @@ function CutLine({ cut, at: order, isRoll }: { cut: Cut; at: number; isRoll: boo
         strokeDasharray="8 3 2 3"
       />
       <text
-        {...(isAcross ? { x: a + 3, y: at - 2 } : { x: at + 2, y: a + 9 })}
-        fontSize="9"
+        {...(isAcross ? { x: a + 3, y: at - 2 } : { x: at + 2, y: a + 10 })}
+        fontSize="11"
         fill={t.ink2}
       >
         {order}

@@ -1,4 +1,5 @@
 'use client';
+import { ChartBox } from '@/ui/ChartBox';
 import { linearScale } from '@/ui/chartScale';
 import { area, curveStepAfter, line } from 'd3-shape';
 import { shareSays, type Readings } from '@/core/capture/readings';
@@ -11,7 +12,7 @@ const NAMES: Record<number, string[]> = {
   4: ['cyan', 'magenta', 'yellow', 'black'],
 };
 const STROKES = ['', '5 2.5', '1.5 2', '8 2 1.5 2'];
-const [W, H] = [348, 104];
+const [MOST, H] = [380, 104];
 
 /** Counts of tones of each channel; told apart by their strokes, not by colour alone. */
 export function Histogram({ readings }: { readings: Readings }) {
@@ -19,54 +20,59 @@ export function Histogram({ readings }: { readings: Readings }) {
   const names = NAMES[histogram.length] ?? histogram.map((_, i) => `channel ${i + 1}`);
   const inner = histogram.map((c) => c.slice(1, 255));
   const most = Math.max(1, ...inner.flat());
-  const x = linearScale([0, 256], [0, W]);
   // By their square roots: few of a tone are seen beside many. What stands at either end may be more than is drawn.
   const root = linearScale([0, Math.sqrt(most)], [H, 4]);
   const y = (count: number) => root(Math.sqrt(Math.min(count, most)));
-  const over = area<number>(
-    (_, i) => x(i),
-    H,
-    (d) => y(d),
-  ).curve(curveStepAfter);
-  const stroke = line<number>(
-    (_, i) => x(i),
-    (d) => y(d),
-  ).curve(curveStepAfter);
   const sum = histogram[0]!.map((_, i) => histogram.reduce((a, c) => a + c[i]!, 0) / histogram.length);
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${W} ${H + 17}`}
-        width="100%"
-        role="img"
-        aria-label={`Tones of ${names.join(', ')}, dark left, light right`}
+      <ChartBox
+        most={MOST}
+        height={H + 17}
+        label={`Tones of ${names.join(', ')}, dark left, light right`}
       >
-        <path d={over(sum)!} fill="#dedede" />
-        {histogram.map((c, i) => (
-          <path
-            key={i}
-            d={stroke(c)!}
-            fill="none"
-            stroke={t.ink}
-            strokeWidth="1"
-            strokeDasharray={STROKES[i]}
-          />
-        ))}
-        <path
-          d={`M0 ${H}H${W}M0 ${H}v4M${W / 4} ${H}v3M${W / 2} ${H}v4M${(3 * W) / 4} ${H}v3M${W} ${H}v4`}
-          stroke={t.ink}
-          fill="none"
-        />
-        <text x="0" y={H + 15} fontSize="11" fill={t.ink2}>
-          0
-        </text>
-        <text x={W / 2} y={H + 15} fontSize="11" textAnchor="middle" fill={t.ink2}>
-          128 of 255
-        </text>
-        <text x={W} y={H + 15} fontSize="11" textAnchor="end" fill={t.ink2}>
-          255
-        </text>
-      </svg>
+        {(width) => {
+          const x = linearScale([0, 256], [0, width]);
+          const over = area<number>(
+            (_, i) => x(i),
+            H,
+            (d) => y(d),
+          ).curve(curveStepAfter);
+          const stroke = line<number>(
+            (_, i) => x(i),
+            (d) => y(d),
+          ).curve(curveStepAfter);
+          return (
+            <>
+              <path d={over(sum)!} fill="#dedede" />
+              {histogram.map((c, i) => (
+                <path
+                  key={i}
+                  d={stroke(c)!}
+                  fill="none"
+                  stroke={t.ink}
+                  strokeWidth="1"
+                  strokeDasharray={STROKES[i]}
+                />
+              ))}
+              <path
+                d={`M0 ${H}H${width}M0 ${H}v4M${width / 4} ${H}v3M${width / 2} ${H}v4M${(3 * width) / 4} ${H}v3M${width} ${H}v4`}
+                stroke={t.ink}
+                fill="none"
+              />
+              <text x="0" y={H + 15}>
+                0
+              </text>
+              <text x={width / 2} y={H + 15} textAnchor="middle">
+                128 of 255
+              </text>
+              <text x={width} y={H + 15} textAnchor="end">
+                255
+              </text>
+            </>
+          );
+        }}
+      </ChartBox>
       <figcaption>
         <table>
           <tbody>

@@ -51,6 +51,9 @@ function cellOf(count: number): { w: number; h: number } {
   return { w, h: Math.round(w * 0.72) };
 }
 
+const countOf = (sheets: readonly SmallSheet[], look: SheetLook): number =>
+  sheets.filter((each) => SHEET_LOOKS[each.state] === look).length;
+
 /** An edition as its sheets: in their numbers' order, the proofs outside it after a gap. */
 export function EditionDrawing({
   states,
@@ -77,16 +80,26 @@ export function EditionDrawing({
   ];
   const counts = LEGEND.map((look) => ({
     look,
-    n: states.filter((each) => SHEET_LOOKS[each.state] === look).length,
-  })).filter(({ n }) => n > 0);
+    n: countOf(run, look),
+    ofProofs: countOf(proofs, look),
+  })).filter(({ n, ofProofs }) => n + ofProofs > 0);
   const words = (look: SheetLook) =>
     look === 'corners' && isClosed ? 'never printed' : LOOK_WORDS[look];
+  // Of the run as the register counts it; the proofs stand outside it here too.
+  const counted = ({ look, n, ofProofs }: (typeof counts)[number]) =>
+    [
+      n > 0 && `${n} ${words(look)}`,
+      ofProofs > 0 &&
+        `${ofProofs} ${ofProofs === 1 ? 'proof' : 'proofs'}${n > 0 ? '' : ` ${words(look)}`}`,
+    ]
+      .filter(Boolean)
+      .join(' and ');
   return (
     <>
       <Drawing
         viewBox={`-0.5 -0.5 ${WIDTH + 1} ${height}`}
         role="img"
-        aria-label={`The sheets of the edition: ${counts.map(({ look, n }) => `${n} ${words(look)}`).join(', ')}`}
+        aria-label={`The sheets of the edition: ${counts.map(counted).join(', ')}`}
       >
         {drawn.map(({ each, x, y }) => (
           <Small
@@ -98,12 +111,12 @@ export function EditionDrawing({
         ))}
       </Drawing>
       <Legend aria-hidden="true">
-        {counts.map(({ look, n }) => (
-          <li key={look}>
+        {counts.map((each) => (
+          <li key={each.look}>
             <svg width={22} height={16} viewBox="-0.5 -0.5 22 16">
-              <Small look={look} x={0} y={0} w={20} h={14} />
+              <Small look={each.look} x={0} y={0} w={20} h={14} />
             </svg>
-            {n} {words(look)}
+            {counted(each)}
           </li>
         ))}
       </Legend>

@@ -36,11 +36,13 @@ async function OriginalPage({ params }: Params) {
         moves={(await movesOf(studio.db, work.id)).map(moveModel)}
         today={today}
       />
-      <NotesPart
-        subject="work"
-        subjectId={work.id}
-        notes={await notesOf(studio.db, { subject: 'work', subjectId: work.id })}
-      />
+      <div style={{ marginTop: 26 }}>
+        <NotesPart
+          subject="work"
+          subjectId={work.id}
+          notes={await notesOf(studio.db, { subject: 'work', subjectId: work.id })}
+        />
+      </div>
     </>
   );
 }

@@ -4,6 +4,7 @@ import type { CostGroup } from '@/core/cost/ofProduct';
 import { toDecimals } from '@/core/measure';
 import type { Keeper } from '@/core/price/solve';
 import { Working } from '@/ui/Callout';
+import { ChartBox } from '@/ui/ChartBox';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { groupWorking } from './groupWorking';
@@ -26,11 +27,14 @@ const List = styled.dl`
   grid-auto-rows: minmax(25px, auto);
   margin-top: 10px;
   align-items: baseline;
+  dt {
+    padding-left: 20px;
+  }
   i {
     display: inline-block;
     width: 10px;
     height: 10px;
-    margin-right: 10px;
+    margin: 0 10px 0 -20px;
     border: 1px solid ${t.ink3};
   }
   dd {
@@ -38,7 +42,7 @@ const List = styled.dl`
     white-space: nowrap;
   }
 `;
-const WIDTH = 424;
+const MOST = 424;
 
 /** Who keeps what of a price, every cent of it, as one bar cut to scale; a cost opens how it came about. */
 export function SharesBar({
@@ -62,46 +66,49 @@ export function SharesBar({
   const percent = (s: Keeper) => (total > 0 ? `${toDecimals((100 * s.amount) / total, 1)} %` : '–');
   const starts = drawn.map((_, i) => drawn.slice(0, i).reduce((a, s) => a + s.amount, 0));
   const keeps = Math.max(0, shares.at(-1)!.amount);
-  const cut = WIDTH * (1 - keeps / whole);
   const groupOf = (s: Keeper) => groups.find((group) => s.kind === 'cost' && group.name === s.to);
   return (
     <figure>
-      <svg
-        viewBox={`0 0 ${WIDTH} 58`}
-        width="100%"
-        role="img"
-        aria-label={`Of ${money(total)}: ${shares.map((s) => `${s.to} ${money(s.amount)}`).join(', ')}`}
+      <ChartBox
+        most={MOST}
+        height={58}
+        label={`Of ${money(total)}: ${shares.map((s) => `${s.to} ${money(s.amount)}`).join(', ')}`}
       >
-        {drawn.map((s, i) => (
-          <rect
-            key={`${s.kind}:${s.to}`}
-            x={(starts[i]! / whole) * WIDTH}
-            y="0"
-            width={Math.max(0.5, (s.amount / whole) * WIDTH - 1)}
-            height="30"
-            fill={toneOf(s, i)}
-          />
-        ))}
-        <path
-          d={`M0.5 36V44M0.5 40H${WIDTH - 0.5}M${WIDTH - 0.5} 36V44M${Math.min(WIDTH - 0.5, Math.max(0.5, cut))} 36V44`}
-          stroke={t.ink2}
-          fill="none"
-        />
-        <text x={Math.max(52, cut / 2)} y="55" textAnchor="middle" fontSize="11" fill={t.ink2}>
-          {money(total - keeps)} goes out
-        </text>
-        {keeps > 0 && (
-          <text
-            x={Math.min(WIDTH - 52, Math.max(cut / 2 + 110, (cut + WIDTH) / 2))}
-            y="55"
-            textAnchor="middle"
-            fontSize="11"
-            fill={t.ink2}
-          >
-            {money(keeps)} is yours
-          </text>
-        )}
-      </svg>
+        {(width) => {
+          const cut = width * (1 - keeps / whole);
+          return (
+            <>
+              {drawn.map((s, i) => (
+                <rect
+                  key={`${s.kind}:${s.to}`}
+                  x={(starts[i]! / whole) * width}
+                  y="0"
+                  width={Math.max(0.5, (s.amount / whole) * width - 1)}
+                  height="30"
+                  fill={toneOf(s, i)}
+                />
+              ))}
+              <path
+                d={`M0.5 36V44M0.5 40H${width - 0.5}M${width - 0.5} 36V44M${Math.min(width - 0.5, Math.max(0.5, cut))} 36V44`}
+                stroke={t.ink2}
+                fill="none"
+              />
+              <text x={Math.max(58, cut / 2)} y="55" textAnchor="middle">
+                {money(total - keeps)} goes out
+              </text>
+              {keeps > 0 && (
+                <text
+                  x={Math.min(width - 58, Math.max(cut / 2 + 122, (cut + width) / 2))}
+                  y="55"
+                  textAnchor="middle"
+                >
+                  {money(keeps)} is yours
+                </text>
+              )}
+            </>
+          );
+        }}
+      </ChartBox>
       <List>
         {shares.map((s, i) => {
           const group = groupOf(s);

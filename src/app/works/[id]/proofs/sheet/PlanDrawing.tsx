@@ -59,6 +59,7 @@ export function PlanDrawing({
         {plan.texts.map((x, i) => (
           <text
             key={i}
+            data-on-paper
             x={x.at.x}
             y={x.at.y}
             fontSize={x.capital * 1.45}
