@@ -15,12 +15,16 @@ export function MoneyAxis({
   right: number;
 }) {
   const { bareMoney } = useUnits();
-  return y.ticks(count).map((tick) => (
-    <g key={tick}>
-      <path d={`M${left} ${y(tick)}H${right}`} stroke={tick === 0 ? t.ink2 : t.hair} />
-      <text x={left - 8} y={y(tick) + 4} textAnchor="end">
-        {bareMoney(tick).replace(/\.00$/, '')}
-      </text>
-    </g>
-  ));
+  // A sum is whole cents: where an axis spans only a few, there are fewer lines.
+  return y
+    .ticks(count)
+    .filter(Number.isInteger)
+    .map((tick) => (
+      <g key={tick}>
+        <path d={`M${left} ${y(tick)}H${right}`} stroke={tick === 0 ? t.ink2 : t.hair} />
+        <text x={left - 8} y={y(tick) + 4} textAnchor="end">
+          {bareMoney(tick).replace(/\.00$/, '')}
+        </text>
+      </g>
+    ));
 }

@@ -73,6 +73,7 @@ const Shelves = styled.nav`
   a {
     color: ${t.ink2};
     padding-bottom: 3px;
+    text-decoration: none;
   }
   a[aria-current] {
     color: ${t.ink};

@@ -84,6 +84,11 @@ const Item = styled.li`
   }
 `;
 
+function countWords(total: number, isPutAway: boolean): string {
+  if (isPutAway) return `${total} put away`;
+  return total === 0 ? 'No work yet' : `${total} ${total === 1 ? 'work' : 'works'}`;
+}
+
 /** All works, each with what is known of it in a few words. */
 export function WorksView({
   lines,
@@ -113,8 +118,8 @@ export function WorksView({
             <div>
               <PageTitle>Works</PageTitle>
               <Lead>
-                {total} {asked.archived ? 'put away' : total === 1 ? 'work' : 'works'}. Drop a TIFF, JPEG,
-                PNG or WebP anywhere here to begin another.
+                {countWords(total, asked.archived)}. Drop a TIFF, JPEG, PNG or WebP anywhere here to begin{' '}
+                {total === 0 ? 'one' : 'another'}.
               </Lead>
             </div>
             <Row>

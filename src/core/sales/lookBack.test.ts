@@ -113,7 +113,8 @@ describe('what a year is asked', () => {
   test('a year in which nothing happened is answered too', () => {
     const none = { ...FACTS, sold: [], unsold: [], promises: promisesKept([], '2026-04-01') };
     expect(answer('What sold most?', none)).toBe('Nothing was sold in 2026.');
-    expect(answer('Which sizes never sold?', none)).toBe('None: each was asked for.');
+    expect(answer('Which sizes never sold?', none)).toBe('Nothing has a price yet.');
+    expect(answer('Which sizes never sold?', { ...FACTS, unsold: [] })).toBe('None: each was asked for.');
     expect(answer('Were promises kept?', none)).toMatch(/^Nothing was promised/);
   });
 });

@@ -98,6 +98,8 @@ const NOT_SAID = '';
 
 /** Fewer than so many say nothing about a rate. */
 const ENOUGH = 8;
+/** So many are named; the others are counted. */
+const NAMED = 6;
 
 /**
  * The questions a year is asked, answered from its records.
@@ -109,8 +111,6 @@ export function answersOf(f: YearFacts): Answered[] {
   const byProduct = sumBy(f.sold, (line) => line.product);
   const best = [...byProduct].sort((a, b) => b[1].count - a[1].count)[0];
   const dearest = [...byProduct].sort((a, b) => b[1].left - a[1].left)[0];
-  const list = (names: readonly string[]) =>
-    names.length > 6 ? `${names.slice(0, 6).join('; ')}; and ${names.length - 6} more` : names.join('; ');
   return [
     {
       question: 'What sold most?',
@@ -127,7 +127,7 @@ export function answersOf(f: YearFacts): Answered[] {
     },
     {
       question: 'Which sizes never sold?',
-      answer: f.unsold.length ? `${f.unsold.length}: ${list(f.unsold)}.` : 'None: each was asked for.',
+      answer: neverSold(f.unsold, f.sold.length > 0),
     },
     ...[...byChannel]
       .sort((a, b) => b[1].left - a[1].left)
@@ -141,6 +141,13 @@ export function answersOf(f: YearFacts): Answered[] {
     rateAnswer('With whom did it come to grief on the way?', f.returned, 'sent'),
     { question: 'Were promises kept?', answer: promisesAnswer(f.promises) },
   ];
+}
+
+function neverSold(unsold: readonly string[], isAnySold: boolean): string {
+  if (unsold.length === 0) return isAnySold ? 'None: each was asked for.' : 'Nothing has a price yet.';
+  const named = unsold.slice(0, NAMED);
+  const more = unsold.length - named.length;
+  return `${unsold.length}: ${named.join('; ')}${more > 0 ? `; and ${more} more` : ''}.`;
 }
 
 const daysOf = (n: number): string => `${n} ${n === 1 ? 'day' : 'days'}`;

@@ -11,7 +11,7 @@ import { useUnits } from '@/ui/Units';
 const MOST = 760;
 const HEIGHT = 240;
 const LOSS = 54;
-const EDGE = { left: 62, right: 16, top: 12, bottom: 28 };
+const EDGE = { left: 62, right: 16, top: 22, bottom: 28 };
 
 /** The profit expected of each quantity, beside printing per sale; under it the chance of losing money. */
 export function ProfitChart({ answer }: { answer: BatchAnswer }) {

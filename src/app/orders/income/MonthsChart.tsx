@@ -19,6 +19,13 @@ const SUM_PX = 38;
 /** What came in each month, and the dark part of it that stayed. */
 export function MonthsChart({ months }: { months: readonly IncomeMonth[] }) {
   const { money, currency } = useUnits();
+  if (months.every(({ income, left }) => income === 0 && left === 0))
+    return (
+      <section>
+        <PanelTitle>By month</PanelTitle>
+        <p style={{ paddingTop: 8 }}>Nothing came in yet.</p>
+      </section>
+    );
   return (
     <section>
       <PanelTitle>

@@ -120,10 +120,11 @@ export function ListingsView({
         <div>
           <PageTitle>Listings</PageTitle>
           <Lead>
-            {listings.length} written;{' '}
-            {count === 0
-              ? 'all of what they say is so today'
-              : `in ${wrong.length} of them ${count} ${count === 1 ? 'thing is' : 'things are'} no longer so`}
+            {listings.length === 0 ? 'None is written yet' : `${listings.length} written; `}
+            {listings.length > 0 &&
+              (count === 0
+                ? 'all of what they say is so today'
+                : `in ${wrong.length} of them ${count} ${count === 1 ? 'thing is' : 'things are'} no longer so`)}
             .
           </Lead>
         </div>

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Finder, Select } from '@/ui/Choices';
@@ -74,7 +75,7 @@ function NothingToSell() {
         <EmptyState title="Nothing can be sold yet">
           <p>
             A print can be sold when its work has a size on offer (Sizes) and an edition (Edition). A
-            price makes it quicker.
+            price makes it quicker. <Link href="/works">To the works</Link>
           </p>
         </EmptyState>
       </Panel>
