@@ -3,6 +3,7 @@
 import sharp from 'sharp';
 import workerpool from 'workerpool';
 import { InputError, RefusedError } from '@/core/errors';
+import { chooseStock, type StockQuestion } from '@/core/sheets/stockChoice';
 import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
 import { derive } from './derive';
 import { makeCopy } from './copies';
@@ -100,6 +101,8 @@ const tasks = {
   listingPicture: (q: Parameters<typeof makeListingPicture>[0]) => answered(makeListingPicture(q)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
+  /** Which paper on hand to cut: many such searches, each a short one. */
+  stock: (q: StockQuestion) => answered((async () => chooseStock(q))()),
   /** A calculation of the registry that takes seconds. What is wrong with what it was asked is told as it is there. */
   calc: (name: string, input: unknown) => answered(calculated(name, input)),
   peakMemory: () => process.resourceUsage().maxRSS,

@@ -30,6 +30,7 @@ import * as undoing from './history/undoActions';
 import * as jobs from './jobs';
 import * as layouts from './layouts/layoutActions';
 import * as layoutPrinting from './layouts/layoutPrintActions';
+import * as stockActs from './layouts/stockActions';
 import * as printQueueActs from './layouts/printQueueActions';
 import * as machineActs from './machines/machineActions';
 import * as orderCases from './orders/caseActions';
@@ -84,6 +85,7 @@ const modules = {
   lots,
   layouts,
   layoutPrinting,
+  stockActs,
   machineActs,
   mounting,
   moves,

@@ -367,3 +367,61 @@ test('a roll of mixed works: received, nested, moved by hand, queued, printed; t
   await expect(page.getByText(/^610 mm roll: \d(\.\d+)? m;/)).toBeVisible();
   expect(paper).toBeTruthy();
 });
+
+test('more pieces than one sheet holds: what is on hand is looked over, laid where least is lost, and taken back', async ({
+  page,
+}) => {
+  const paper = (
+    await act(page, 'recordPaper', {
+      ...{ name: 'Stock Rag', base: 'cotton', surface: 'matte', gsm: 300, thickness: '0.5 mm' },
+      ...{ brightener: 'none', mayRoll: true, scuffs: false, dryHours: 24, pricePerM2: '20' },
+      ...{ sizes: '', permanence: '', notes: '' },
+    })
+  ).id;
+  const receive = (name: string, size: string, amount: string, price: string) =>
+    act(page, 'receiveLot', {
+      paperId: paper,
+      name,
+      form: 'sheet',
+      size,
+      amount,
+      price,
+      receivedOn: '2026-11-02',
+    });
+  await receive('large', '329 x 483 mm', '10', '40');
+  await receive('small', '320 x 240 mm', '10', '10');
+  const layout = (
+    await act(page, 'beginLayout', {
+      ...{ name: 'Three ferries', kind: 'sheet', paperId: paper, size: '329 x 483 mm' },
+      ...{ margin: '5 mm', gap: '5 mm' },
+    })
+  ).id;
+  const strip = { formatId: null, size: '300 x 220 mm', says: 'ferry', count: 3, rotate: false };
+  await act(page, 'addPieces', { id: layout, ...strip });
+
+  await page.goto(`/papers/layouts/${layout}`);
+  await expect(page.getByText('1 did not fit: they wait for another sheet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Look at what is on hand' }).click();
+  const ways = page.getByRole('list', { name: 'Ways to cut them' }).getByRole('listitem');
+  // Three small sheets at 1.00; the large ones at 4.00 hold two and one, and half of the second stays: 8.00 less 2.14.
+  await expect(ways.first()).toContainText('3 × 320 × 240 mm');
+  await expect(ways.first()).toContainText('3.00 EUR are used up');
+  await expect(ways.filter({ hasText: /^2 × 329 × 483 mm/ })).toContainText(
+    'of it 2.14 EUR stay: 329 × 258 mm',
+  );
+  await expect(page.getByText(/The first way loses least, 3\.00\sEUR; the next/)).toBeVisible();
+
+  await ways
+    .first()
+    .getByRole('button', { name: /^Lay it on/ })
+    .click();
+  await said(page, /^Laid Three ferries on 3 × 320 × 240 mm/);
+  await expect(page.getByText('from lot small')).toBeVisible();
+  await page.getByRole('link', { name: 'All layouts' }).click();
+  for (const name of ['Three ferries', 'Three ferries, 2 of 3', 'Three ferries, 3 of 3'])
+    await expect(page.getByRole('link', { name, exact: true })).toBeVisible();
+  await press(page, 'u');
+  await expect(page.getByRole('link', { name: /Three ferries, / })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Three ferries', exact: true }).click();
+  await expect(page.getByText('1 did not fit: they wait for another sheet.')).toBeVisible();
+});

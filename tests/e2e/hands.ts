@@ -8,6 +8,7 @@ import {
   type APIRequestContext,
   type APIResponse,
   type BrowserContext,
+  type Locator,
   type Page,
 } from '@playwright/test';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
@@ -78,6 +79,13 @@ export async function press(page: Page, key: string): Promise<void> {
   await page.keyboard.press(key);
 }
 
+/** The sheet that lies over the page, or else the page; a sheet that was asked for is waited for. */
+async function inHand(page: Page): Promise<Page | Locator> {
+  await expect(page.locator('[data-arriving]')).toHaveCount(0);
+  const sheet = page.getByRole('dialog').last();
+  return (await sheet.count()) ? sheet : page;
+}
+
 /** Chooses in one of the house's selects. */
 export async function choose(
   page: Page,
@@ -85,8 +93,7 @@ export async function choose(
   option: string | RegExp,
   hand: Hand = mouse,
 ): Promise<void> {
-  const scope = page.getByRole('dialog').last();
-  const root = (await scope.count()) ? scope : page;
+  const root = await inHand(page);
   const field = root
     .getByRole('button', { name: new RegExp(`${label}$`) })
     .or(root.getByRole('button', { name: new RegExp(`^${label}|${label}`) }))
@@ -100,8 +107,7 @@ export async function fill(
   values: Record<string, string>,
   hand: Hand = mouse,
 ): Promise<void> {
-  const dialog = page.getByRole('dialog').last();
-  const root = (await dialog.count()) ? dialog : page;
+  const root = await inHand(page);
   for (const [label, value] of Object.entries(values))
     await hand.write(root.getByLabel(label, { exact: true }).first(), value);
 }

@@ -17,6 +17,7 @@ const lot = (more: Partial<LotForLayout>): LotForLayout => ({
   name: 'lot 1',
   form: 'roll',
   width: 610_000,
+  height: null,
   onHand: 12_000_000,
   received: 12_000_000,
   price: 9_600,
@@ -53,10 +54,18 @@ describe('what a layout takes', () => {
   });
 
   test('a sheet’s lot is counted in sheets', () => {
-    const sheets = lot({ form: 'sheet', width: 329_000, onHand: 1, received: 25, price: 3_100 });
+    const sheets = lot({
+      ...{ form: 'sheet', width: 329_000, height: 483_000, onHand: 1, received: 25, price: 3_100 },
+    });
     expect(layoutFacts(sheet, [piece('a', 5_000, 5_000)], [sheets], 2_000).cost).toBe(124);
     const none = layoutFacts(sheet, [piece('a', 5_000, 5_000)], [{ ...sheets, onHand: 0 }], 2_000);
     expect(none.lot).toBeNull();
+    // As wide and longer is another sheet; turned it is the same one.
+    const others = [
+      lot({ ...sheets, name: 'longer', height: 600_000 }),
+      { ...sheets, width: 483_000, height: 329_000, name: 'turned' },
+    ];
+    expect(layoutFacts(sheet, [piece('a', 5_000, 5_000)], others, 2_000).lot?.name).toBe('turned');
   });
 
   test.each([

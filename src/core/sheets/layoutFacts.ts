@@ -7,6 +7,8 @@ export type LotForLayout = {
   name: string;
   form: 'sheet' | 'roll';
   width: Um;
+  /** Of a sheet; a roll has none. */
+  height: Um | null;
   onHand: number;
   /** Of all that came in. */
   received: number;
@@ -51,7 +53,7 @@ export function layoutFacts(
   const clash = placements.filter((piece) => isMisplaced(piece, placements, ground));
   const amount = isRoll ? taken : 1;
   const form = isRoll ? 'roll' : 'sheet';
-  const lot = lots.find((l) => l.form === form && l.width === ground.width && l.onHand >= amount) ?? null;
+  const lot = lots.find((l) => l.form === form && isOfSize(l, ground) && l.onHand >= amount) ?? null;
   return {
     taken,
     used,
@@ -63,11 +65,18 @@ export function layoutFacts(
         ? null
         : cutsOf(placements, { width: ground.width, height: taken }),
     lot,
-    cost: lot
-      ? Math.round((lot.price * amount) / Math.max(1, lot.received))
-      : Math.round((pricePerM2 * whole) / 1e6),
+    cost: lot ? paperCost(lot, amount) : Math.round((pricePerM2 * whole) / 1e6),
   };
 }
+
+type PaperSize = { width: Um; height: Um | null };
+/** Turned or not, a sheet is the same sheet. @example isOfSize({ width: 297000, height: 210000 }, { width: 210000, height: 297000 }) // true */
+export const isOfSize = (a: PaperSize, b: PaperSize): boolean =>
+  (a.width === b.width && a.height === b.height) || (a.width === b.height && a.height === b.width);
+
+/** What so much of a lot cost: sheets, or micrometres of a roll. @example paperCost({ name: 'A', form: 'sheet', width: 300000, height: 200000, onHand: 5, received: 20, price: 4000 }, 2) // 400 */
+export const paperCost = (lot: LotForLayout, amount: number): Minor =>
+  Math.round((lot.price * amount) / Math.max(1, lot.received));
 
 /** The bare share of so much paper; of none there is none. @example wasteOf([{ width: 50000, height: 50000 }], 100000, 50000) // 0.5 */
 export function wasteOf(pieces: readonly Size[], width: Um, length: Um): number {

@@ -556,6 +556,9 @@ describe('undo restores every column', () => {
       price: '96',
       receivedOn: '2026-11-02',
     });
+    const onRoll = { paper: { width: 610_000, height: null }, placements: laid!.placements };
+    const { changedAt } = await rowById(studio.db, 'layouts', layout, 'layout');
+    await go('layOnStock', { id: layout, seen: changedAt, uses: [onRoll] });
     await performByName(studio, 'receiveLot', {
       paperId,
       name: 'lot 2',
@@ -899,6 +902,7 @@ const BESIDE = new Set([
   'guessCorners',
   'proposeSnippets',
   'layAnew',
+  'proposeStock',
   'measureAgain',
   'readAgain',
   'cancelReading',

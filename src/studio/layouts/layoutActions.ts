@@ -3,7 +3,7 @@ import { finishSheet, NO_FINISH } from '@/core/crop/finish';
 import { InputError, RefusedError } from '@/core/errors';
 import { formatLength, parseLength, parseSize, parseStockSize } from '@/core/measure';
 import { layMixed, type MixedLayout } from '@/core/sheets/mixed';
-import { tooNear, type Laid, type LaidPiece } from '@/core/sheets/pieces';
+import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { Tx } from '@/store/db';
 import { insertRow, patchRow, rowById } from '@/store/rows';
 import { currentMaster } from '@/store/works';
@@ -23,6 +23,7 @@ import {
   Type,
 } from '../schemas';
 import { noteInJournal, type Studio } from '../studio';
+import { laidSchema, refuseMisplaced, um } from './placed';
 import { unprintedLayout } from './unprintedLayout';
 import { type Layout } from './layouts';
 
@@ -190,8 +191,8 @@ export const layAnew = defineLongAction({
 });
 
 /** What is typed in is laid quickly, in passing; asking to lay anew looks longer. */
-const QUICK_EFFORT = 1_500_000,
-  LONG_EFFORT = 18_000_000;
+const QUICK_EFFORT = 1_500_000;
+export const LONG_EFFORT = 18_000_000;
 
 const question = (l: Layout, pieces: readonly LaidPiece[]) => ({
   kind: l.kind,
@@ -245,10 +246,6 @@ async function kept(
     id: layout.id,
   };
 }
-
-const um = Type.Integer({ minimum: 0, maximum: 100_000_000 });
-
-const laidSchema = objectSchema({ id: line, x: um, y: um, width: um, height: um, turned: flag });
 
 const pieceSchema = objectSchema({
   id: line,
@@ -314,32 +311,14 @@ async function keep(
   placements: Laid[],
   says: string,
 ) {
-  const { marginUm: m, gapUm: gap, widthUm, heightUm } = layout;
+  const { marginUm: m, widthUm, heightUm } = layout;
   const { unit } = await studio.settings();
-  for (const [i, a] of placements.entries()) {
-    const p = pieces.find((x) => x.id === a.id.split('#')[0]);
-    if (
-      !p ||
-      !(a.turned
-        ? p.rotate && a.width === p.height && a.height === p.width
-        : a.width === p.width && a.height === p.height)
-    )
-      throw new InputError(`placements[${i}]`, a.id, 'a piece of this layout in its own size');
-    if (
-      a.x < m ||
-      a.y < m ||
-      a.x + a.width > widthUm - m ||
-      (heightUm !== null && a.y + a.height > heightUm - m)
-    )
-      throw new InputError(`placements[${i}]`, p.says, `inside the margins of ${formatLength(m, unit)}`);
-    const near = placements.slice(i + 1).find((b) => tooNear(a, b, gap));
-    if (near)
-      throw new InputError(
-        `placements[${i}]`,
-        p.says,
-        `at least ${formatLength(gap, unit)} from ${pieces.find((x) => x.id === near.id.split('#')[0])?.says ?? 'its neighbour'}`,
-      );
-  }
+  refuseMisplaced(
+    { width: widthUm, height: heightUm, margin: m, gap: layout.gapUm },
+    pieces,
+    placements,
+    unit,
+  );
   const lengthUm =
     heightUm ?? (placements.length ? Math.max(...placements.map((p) => p.y + p.height)) + m : 0);
   await patchRow(tx, 'layouts', layout.id, {

@@ -104,7 +104,7 @@ const TABLE_OF_ACT: readonly [RegExp, string][] = [
   [/tickSpeck/, 'capture_checks'],
   [/Lot$/, 'lots'],
   [/Mount$/, 'mounts'],
-  [/Layout|Pieces|layAnew|printQueued/, 'layouts'],
+  [/Layout|Pieces|layAnew|printQueued|Stock$/, 'layouts'],
   [/Machine/, 'machines'],
   [/Cutter/, 'cutters'],
   [/forgetMove|stillAway|takeBack$/, 'original_moves'],

@@ -9,6 +9,7 @@ import { AddPart } from './AddPart';
 import { isRoll, sheetOf, type LayoutProps } from './layoutProps';
 import { PaperTable } from './PaperTable';
 import { Pieces } from './Pieces';
+import { StockPart } from './StockPart';
 import { useLayoutDesk, type LayoutDesk } from './useLayoutDesk';
 import { WhatItTakes } from './WhatItTakes';
 
@@ -47,6 +48,7 @@ export function LayoutView(props: LayoutProps) {
           <ProductCosts costs={props.costs} />
           {!isPrinted && (
             <>
+              <StockPart desk={desk} />
               <AddPart layoutId={layout.id} offered={props.offered} proofs={props.asked} />
               <Row>
                 <Button quiet onPress={() => void desk.remove()}>

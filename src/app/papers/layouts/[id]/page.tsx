@@ -66,10 +66,11 @@ async function LayoutPage({ params }: Props) {
       shortest={shortestOf(layout)}
       paper={{ name: paper.name, pricePerM2: paper.pricePerM2Minor }}
       offered={offered.filter((o) => o.mayPrint === 'yes')}
-      lots={lots.map(({ name, form, widthUm, onHand, received, priceMinor }) => ({
+      lots={lots.map(({ name, form, widthUm, heightUm, onHand, received, priceMinor }) => ({
         name,
         form,
         width: widthUm,
+        height: heightUm,
         onHand,
         received,
         price: priceMinor,
