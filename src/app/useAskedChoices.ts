@@ -31,7 +31,7 @@ export function useAskedChoices<T>(
       if (!words || asked.current.has(words)) return;
       timer.current = setTimeout(() => {
         asked.current.add(words);
-        void fetch(`${url}?${new URLSearchParams({ q: words })}`)
+        void fetch(`${url}${url.includes('?') ? '&' : '?'}${new URLSearchParams({ q: words })}`)
           .then(async (response) => (response.ok ? ((await response.json()) as T[]) : null))
           // Without an answer those that are known stay; the next letter asks again.
           .catch(() => null)

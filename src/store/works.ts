@@ -220,21 +220,13 @@ export const preparedNear = (db: Db, factor: number, width: number) =>
     .orderBy(asc(sql`abs(${preps.factor} - ${factor})`))
     .limit(5);
 
-/** Every size that is offered, with its work. */
-export const offeredFormats = (db: Db) =>
-  db
-    .select({ format: formats, title: works.title })
-    .from(formats)
-    .innerJoin(works, eq(works.id, formats.workId))
-    .where(isNull(formats.archivedAt))
-    .orderBy(asc(works.title), asc(formats.imageWidthUm));
-
-/** Every size that is offered, as a layout takes it. */
-export const formatsToLay = (db: Db) =>
+/** Every size that is offered, as a picker names it. */
+export const sizesToPick = (db: Db) =>
   db
     .select({
       id: formats.id,
       title: works.title,
+      name: formats.name,
       width: formats.imageWidthUm,
       height: formats.imageHeightUm,
       mayPrint: works.mayPrint,

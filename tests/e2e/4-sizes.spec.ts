@@ -373,7 +373,7 @@ test('more pieces than one sheet holds: what is on hand is looked over, laid whe
 }) => {
   const paper = (
     await act(page, 'recordPaper', {
-      ...{ name: 'Stock Rag', base: 'cotton', surface: 'matte', gsm: 300, thickness: '0.5 mm' },
+      ...{ name: 'Stock Canvas', base: 'canvas', surface: 'matte', gsm: 450, thickness: '0.6 mm' },
       ...{ brightener: 'none', mayRoll: true, scuffs: false, dryHours: 24, pricePerM2: '20' },
       ...{ sizes: '', permanence: '', notes: '' },
     })

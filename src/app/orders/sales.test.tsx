@@ -7,6 +7,7 @@ import type { ListedProduct, PriceListRows } from '@/studio/prices/priceList';
 import type { ListedChannel } from '@/studio/sales/channelsPage';
 import { answering, renderModel, renderPart } from '../../../tests/unit/helpers/hooks';
 import { AccountView } from './accounts/[id]/AccountView';
+import { planFair, thingToTake } from '@/core/price/fair';
 import { Payback } from './batch/Payback';
 import { FairPlan } from './batch/FairPlan';
 import { ChannelSheet } from './channels/ChannelSheet';
@@ -148,20 +149,10 @@ describe('channels', () => {
 });
 
 test('whether an own machine pays: months by each assumption, and that it never does', () => {
-  const thing = {
-    id: 'a',
-    name: 'ferry',
-    workId: 'w',
-    net: 4_000,
-    making: 900,
-    material: 900,
-    width: 400_000,
-    sold: 96,
-  };
   const minutes = { trim: 0, sign: 0, inspect: 0, mount: 15, frame: 30, stretch: 0, pack: 0 };
   renderPart(
     <Payback
-      things={[thing]}
+      means={{ count: 1, sold: 96, material: 900, leaves: 3_100 }}
       printers={[{ name: 'the 610', outlay: 128_000, perHour: 50 }]}
       ratePerHour={2_400}
       minutes={minutes}
@@ -177,23 +168,28 @@ test('whether an own machine pays: months by each assumption, and that it never 
   expect(screen.getByRole('alert').textContent).toContain('The printer: expected a figure');
 });
 
-test('a fair’s table and budget as they are typed', () => {
-  const thing = {
-    id: 'a',
-    name: 'ferry',
-    workId: 'w',
-    net: 4_000,
-    making: 900,
-    material: 900,
-    width: 400_000,
-    sold: 24,
-  };
-  renderPart(<FairPlan things={[thing]} />);
-  expect(screen.getByLabelText('400 mm of the table of 3000 mm are taken')).toBeTruthy();
+test('a fair’s table and budget as they are typed are asked of the studio; what is no figure is not', async () => {
+  const things = [{ id: 'a', name: 'ferry', width: 400_000, net: 4_000, making: 900, sold: 24 }];
+  const asked: string[] = [];
+  globalThis.fetch = jest.fn(async (url: string) => {
+    asked.push(url);
+    const figures = new URL(url, 'http://studio').searchParams;
+    const [budget, table] = [Number(figures.get('budget')), Number(figures.get('table'))];
+    const plan = { ...planFair(things.map(thingToTake), budget, table), moreLeft: 3 };
+    return { ok: true, status: 200, text: async () => JSON.stringify(plan), json: async () => plan };
+  }) as never;
+  renderPart(<FairPlan />);
+  expect(await screen.findByLabelText('400 mm of the table of 3000 mm are taken')).toBeTruthy();
+  expect(screen.getByText(/Left at home: nothing and 3 more\./)).toBeTruthy();
   fireEvent.change(screen.getByLabelText('Length of the table, mm'), { target: { value: '200' } });
-  expect(screen.getByText('Nothing is expected to pay within that.')).toBeTruthy();
+  expect(await screen.findByText('Nothing is expected to pay within that.')).toBeTruthy();
+  expect(asked).toEqual([
+    '/api/orders/fair?budget=30000&table=3000000',
+    '/api/orders/fair?budget=30000&table=200000',
+  ]);
   fireEvent.change(screen.getByLabelText('Budget, EUR'), { target: { value: 'some' } });
   expect(screen.getByRole('alert').textContent).toContain('Expected a budget');
+  expect(asked).toHaveLength(2);
 });
 
 test('an account shows each cost beside its quote; closed, nothing in it can be moved', () => {

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
 import styled from 'styled-components';
+import { useAskedChoices } from '@/app/useAskedChoices';
+import type { SizePick } from '@/studio/formats/sizePicks';
 import { QUIET_KINDS, QUIET_NAMES } from '@/core/quiet/tasks';
 import { ButtonLink, Row } from '@/ui/Button';
 import { Finder } from '@/ui/Choices';
@@ -20,8 +22,11 @@ const Acts = styled.div`
 
 const NONE: Option = { key: 'none', name: 'none chosen' };
 
+const idOf = ({ id }: SizePick): string => id;
+
 /** Which act of the hands, and what it is done to: the figures of that stand in its steps. */
-export function QuietListView({ sizes, walls }: { sizes: Option[]; walls: Option[] }) {
+export function QuietListView({ sizes, walls }: { sizes: SizePick[]; walls: Option[] }) {
+  const { choices, search } = useAskedChoices('/api/formats/find', sizes, idOf);
   const [format, setFormat] = useState(NONE.key);
   const [wall, setWall] = useState(NONE.key);
   const hrefOf = (kind: string) => {
@@ -48,7 +53,11 @@ export function QuietListView({ sizes, walls }: { sizes: Option[]; walls: Option
             <Finder
               label="The size it is done to"
               value={format}
-              options={[NONE, ...sizes]}
+              options={[
+                NONE,
+                ...choices.map(({ id, title, name }) => ({ key: id, name: `${title}, ${name}` })),
+              ]}
+              onSearch={search}
               onChange={setFormat}
               width={340}
             />

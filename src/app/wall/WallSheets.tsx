@@ -14,6 +14,7 @@ import {
   type WallKind,
   type WallLight,
 } from '@/core/wall/plan';
+import { useAskedChoices } from '@/app/useAskedChoices';
 import type { OfferedToHang } from '@/studio/walls/walls';
 
 type Figure = number | string | null;
@@ -110,6 +111,9 @@ export function WallSheet({
 
 /** One name for a size in one of its mounts, as a list keeps it. */
 export const keyOfOffer = ({ formatId, mount }: OfferedToHang): string => `${formatId} ${mount ?? ''}`;
+/** What can be hung, asked of the studio as somebody types. */
+export const useHangs = (first: readonly OfferedToHang[]) =>
+  useAskedChoices('/api/walls/offers', first, keyOfOffer);
 /** The size and mount that a name of the list stands for; none for a frame of a typed size. */
 export const offerOfKey = (offers: readonly OfferedToHang[], key: string) => {
   const found = offers.find((offer) => keyOfOffer(offer) === key);
@@ -126,6 +130,7 @@ export function HangSheet({
   offers: OfferedToHang[];
   onClose: () => void;
 }) {
+  const { choices, search } = useHangs(offers);
   return (
     <ActionSheet
       act="hangPiece"
@@ -141,8 +146,9 @@ export function HangSheet({
           hint: 'framed as its mount is planned; none: a frame of a size',
           options: [
             { key: '', name: 'none of these' },
-            ...offers.map((offer) => ({ key: keyOfOffer(offer), name: offer.says })),
+            ...choices.map((offer) => ({ key: keyOfOffer(offer), name: offer.says })),
           ],
+          onSearch: search,
         },
         { kind: 'length', name: 'moulding', label: 'Face of the frame', required: true },
         { kind: 'text', name: 'title', label: 'Or something else', hint: 'its title' },
@@ -156,7 +162,7 @@ export function HangSheet({
       }}
       input={(v) => ({
         wallId,
-        ...offerOfKey(offers, v.formatId),
+        ...offerOfKey(choices, v.formatId),
         title: v.title,
         size: v.size ?? '',
         moulding: v.moulding ?? '',

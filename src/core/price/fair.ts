@@ -16,6 +16,33 @@ export type FairThing = {
   width: Um;
   demand: Demand;
 };
+/** A product with a price, as the records have it. */
+export type ProductToTake = Pick<FairThing, 'id' | 'name' | 'width'> & {
+  /** What a sale brings in but for making it, and what making it costs. */
+  net: Minor;
+  making: Minor;
+  /** So many were sold in a year. */
+  sold: number;
+};
+
+/** Brought home it can still be sold; a little is lost in the bin. */
+const BROUGHT_HOME = 0.9;
+
+/**
+ * A product as something to take: a fair sees a share of a year's buyers in a day, at the least one of what has sold.
+ *
+ * @example thingToTake({ id: 'a', name: 'ferry', width: 400000, net: 4000, making: 900, sold: 24 }).demand // { few: 0, likely: 3, many: 8 }
+ */
+export const thingToTake = ({ id, name, width, net, making, sold }: ProductToTake): FairThing => ({
+  ...{ id, name, width, price: Math.max(0, net), cost: making },
+  salvage: Math.round(making * BROUGHT_HOME),
+  demand: {
+    few: 0,
+    likely: Math.max(sold > 0 ? 1 : 0, Math.round(sold / 8)),
+    many: Math.max(1, Math.ceil(sold / 3)),
+  },
+});
+
 export type FairPlan = {
   take: { id: string; name: string; count: number; gain: Minor; cost: Minor; width: Um }[];
   left: { id: string; name: string; why: string }[];

@@ -13,7 +13,7 @@ import { wholeCost } from '@/core/price/whatIf';
 import { ROUTE } from '../../../tests/unit/helpers/house';
 import { accountsPage, oneAccount } from './accounts';
 import { addEntry, saveAccount } from './accountActions';
-import { batchPage } from './batchPage';
+import { batchPage, fairFor } from './batchPage';
 import { forgetCausePayment, payCause } from './causeActions';
 import { saveChannel } from './channelActions';
 import { channelsPage, thingsFor } from './channelsPage';
@@ -186,7 +186,13 @@ describe('how many to make', () => {
   test('nothing has a price: nothing is open', async () => {
     const f = await furnished();
     await ACTIONS.get('removePrice')!(f.studio, { formatId: f.formatId } as never);
-    expect((await batchPage(f.studio, 'nothing')).open).toBeNull();
+    const page = await batchPage(f.studio, 'nothing');
+    expect([page.open, page.things, page.means]).toEqual([
+      null,
+      [],
+      { count: 0, sold: 0, material: null, leaves: null },
+    ]);
+    expect(await fairFor(f.studio, 30_000, 3_000_000)).toMatchObject({ take: [], left: [], moreLeft: 0 });
   });
 });
 

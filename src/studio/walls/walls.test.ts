@@ -10,7 +10,7 @@ import { drawingFile } from '../reports/shopDrawings';
 import * as buyers from './buyerWallActions';
 import * as acts from './wallActions';
 import { buyerWallPicture, drillSheet, wallLabels } from './wallDocuments';
-import { formatsToHang, framingOfFormat } from './walls';
+import { framingOfFormat, hangsFor } from './walls';
 
 jest.setTimeout(60_000);
 
@@ -57,9 +57,10 @@ describe('a wall', () => {
     expect(framing.outer).toEqual({ width: 223_000, height: 208_000 });
     expect(framing.window).toEqual({ left: 66_500, top: 66_500, width: 90_000, height: 65_000 });
     expect(framing).toMatchObject({ moulding: 20_000, isDropMeasured: false });
-    expect(await formatsToHang(f.studio)).toEqual([
+    expect(await hangsFor(f.studio, '100 mat')).toEqual([
       { formatId: f.formatId, mount: 'mat', says: expect.stringMatching(/100 × 75 mm, in its mat$/) },
     ]);
+    expect(await hangsFor(f.studio, 'over bars')).toEqual([]);
     expect(
       await refused(framingOfFormat(f.studio, { formatId: f.formatId, mount: 'wrap' })),
     ).toMatchObject({ field: 'mount' });

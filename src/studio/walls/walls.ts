@@ -1,3 +1,5 @@
+import { picked, plain } from '@/core/find/pick';
+import { groupBy } from '@/core/groups';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { InputError } from '@/core/errors';
 import { formatSize, type Um } from '@/core/measure';
@@ -66,20 +68,30 @@ const MOUNTED: Record<MountKind, string> = {
   wrap: 'over bars',
 };
 
+/** Of what can be hung, the first that have the words somebody typed; twenty at most. */
+export async function hangsFor(studio: Studio, typed: string): Promise<OfferedToHang[]> {
+  const { all, texts } = await studio.untilWritten('sizes to hang', async () => {
+    const offers = await formatsToHang(studio);
+    return { all: offers, texts: offers.map(({ says }) => plain(says)) };
+  });
+  return picked(all, texts, typed);
+}
+
 /** Sizes of works that may be printed, to be hung. */
-export async function formatsToHang(studio: Studio): Promise<OfferedToHang[]> {
+async function formatsToHang(studio: Studio): Promise<OfferedToHang[]> {
   const [works, formats, mounts, { unit }] = await Promise.all([
     findRows(studio.db, 'works', { archivedAt: null }),
     findRows(studio.db, 'formats', { archivedAt: null }),
     findRows(studio.db, 'mounts', {}),
     studio.settings(),
   ]);
+  const mountsOf = groupBy(mounts, (mount) => mount.formatId);
   const titles = new Map(works.filter((w) => w.mayPrint === 'yes').map((w) => [w.id, w.title]));
   return formats
     .filter((f) => titles.has(f.workId))
     .flatMap((f): OfferedToHang[] => {
       const says = `${titles.get(f.workId)!}, ${formatSize(imageOf(f), unit)}`;
-      const planned = mounts.filter((m) => m.formatId === f.id);
+      const planned = mountsOf.get(f.id) ?? [];
       return planned.length
         ? planned.map(({ kind }) => ({ formatId: f.id, mount: kind, says: `${says}, ${MOUNTED[kind]}` }))
         : [{ formatId: f.id, mount: null, says: `${says}, in a frame of its sheet` }];

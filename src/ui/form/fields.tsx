@@ -166,14 +166,16 @@ export function FindField({
   name,
   label,
   options,
+  onSearch,
   required,
   ...look
-}: Common & { options: readonly Option[] }) {
+}: Common & { options: readonly Option[]; onSearch?: ((typed: string) => void) | undefined }) {
   const field = useField(name, (value) => (required && !value ? 'Expected one of the list.' : null));
   return (
     <Finder
       {...look}
       {...{ label, options }}
+      {...(onSearch && { onSearch })}
       value={String(field.value ?? '')}
       onChange={field.onChange}
       wrong={field.wrong}
@@ -201,7 +203,13 @@ export type Ask = { name: string; label: string; hint?: ReactNode; autoFocus?: b
       type?: 'email' | 'tel' | 'url';
     }
   | { kind: FigureKind | 'day'; required?: boolean }
-  | { kind: 'choice' | 'find'; options: readonly (string | Option)[] }
+  | { kind: 'choice'; options: readonly (string | Option)[] }
+  | {
+      kind: 'find';
+      options: readonly (string | Option)[];
+      /** Called with what is typed, where there are more choices than those at hand. */
+      onSearch?: (typed: string) => void;
+    }
   | { kind: 'tick' }
 );
 
@@ -215,7 +223,13 @@ export function AskField({ ask }: { ask: Ask }) {
     case 'choice':
       return <ChoiceField {...{ name, label, hint }} options={ask.options.map(optionOf)} />;
     case 'find':
-      return <FindField {...{ name, label, hint }} options={ask.options.map(optionOf)} />;
+      return (
+        <FindField
+          {...{ name, label, hint }}
+          options={ask.options.map(optionOf)}
+          onSearch={ask.onSearch}
+        />
+      );
     case 'tick':
       return <TickField {...{ name, label }} />;
     case 'day':

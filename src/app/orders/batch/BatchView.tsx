@@ -23,15 +23,19 @@ import {
 } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
+import { useAskedChoices } from '@/app/useAskedChoices';
 import type { BatchPage } from '@/studio/sales/batchPage';
 import { SalesNav } from '../SalesNav';
 import { FairPlan } from './FairPlan';
 import { Payback } from './Payback';
 import { ProfitChart } from './ProfitChart';
 
+const idOf = ({ id }: { id: string }): string => id;
+
 /** How many of a print to make at once, what to take to a fair, and whether an own machine pays. */
-export function BatchView({ things, open, printers, ratePerHour, minutes }: BatchPage) {
+export function BatchView({ things: first, means, open, printers, ratePerHour, minutes }: BatchPage) {
   const router = useRouter();
+  const { choices: things, search } = useAskedChoices('/api/orders/things', first, idOf);
   return (
     <Page>
       <PageHeader>
@@ -58,12 +62,13 @@ export function BatchView({ things, open, printers, ratePerHour, minutes }: Batc
               label="Which print"
               value={open.id}
               onChange={(id) => router.push(`/orders/batch?product=${id}`)}
+              onSearch={search}
               options={things.map(({ id, name, sold }) => ({ key: id, name: `${name} (${sold} sold)` }))}
               width={460}
             />
             <Batch open={open} />
-            <FairPlan things={things} />
-            <Payback things={things} printers={printers} ratePerHour={ratePerHour} minutes={minutes} />
+            <FairPlan />
+            <Payback means={means} printers={printers} ratePerHour={ratePerHour} minutes={minutes} />
           </Stack>
         </Panel>
       )}

@@ -1,8 +1,6 @@
 'use client';
-import { useMemo, useState } from 'react';
-import { InputError } from '@/core/errors';
+import { useState } from 'react';
 import { lengthOrNull, moneyOrNull } from '@/core/measure';
-import { planFair, type FairPlan as Plan } from '@/core/price/fair';
 import { ChartBox } from '@/ui/ChartBox';
 import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { Field } from '@/ui/Field';
@@ -11,48 +9,23 @@ import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import type { BatchPage } from '@/studio/sales/batchPage';
-
-type Thing = BatchPage['things'][number];
-
-/** A fair sees a share of a year's buyers in a day: from own sales, at the least one of what has sold. */
-const demandAtFair = (sold: number) => ({
-  few: 0,
-  likely: Math.max(sold > 0 ? 1 : 0, Math.round(sold / 8)),
-  many: Math.max(1, Math.ceil(sold / 3)),
-});
+import { useAsked } from '@/ui/useAsked';
+import type { FairAnswer } from '@/studio/sales/batchPage';
 
 /** What to take to a fair of each product, within a table and a budget, drawn as the table. */
-export function FairPlan({ things }: { things: Thing[] }) {
+export function FairPlan() {
   const { currency, money, withUnit, unit, length } = useUnits();
   const [budget, setBudget] = useState('300');
   const [table, setTable] = useState(unit === 'mm' ? '3000' : '120');
-  const worked = useMemo((): Plan | { wrong: string } => {
-    const most = moneyOrNull(budget, currency);
-    const wide = lengthOrNull(withUnit(table), unit);
-    if (most === null) return { wrong: 'Expected a budget such as "300.00".' };
-    if (wide === null) return { wrong: 'Expected the table’s length, such as "3 m".' };
-    try {
-      return planFair(
-        things.map((thing) => ({
-          id: thing.id,
-          name: thing.name,
-          price: Math.max(0, thing.net),
-          cost: thing.making,
-          // Brought home it can still be sold; a little is lost in the bin.
-          salvage: Math.round(thing.making * 0.9),
-          width: thing.width,
-          demand: demandAtFair(thing.sold),
-        })),
-        most,
-        wide,
-      );
-    } catch (error) {
-      if (error instanceof InputError) return { wrong: error.message };
-      throw error;
-    }
-  }, [things, budget, table, currency, unit, withUnit]);
-  const columns: readonly Column<Plan['take'][number]>[] = [
+  const most = moneyOrNull(budget, currency);
+  const wide = lengthOrNull(withUnit(table), unit);
+  const wrong = wrongFigure(most, wide);
+  const question = wrong === null ? `/api/orders/fair?budget=${most}&table=${wide}` : null;
+  const { answer } = useAsked<FairAnswer>(question);
+  // What was worked out last stays until what is typed is.
+  const [plan, setPlan] = useState<FairAnswer | null>(null);
+  if (answer && answer !== plan) setPlan(answer);
+  const columns: readonly Column<FairAnswer['take'][number]>[] = [
     figureColumn('take', 'Take', (each) => each.count, String),
     { key: 'what', head: 'What', cell: (each) => each.name, by: (each) => each.name, isName: true },
     figureColumn('cost', `Ties up, ${currency}`, (each) => each.cost, money),
@@ -74,33 +47,31 @@ export function FairPlan({ things }: { things: Thing[] }) {
         />
         <Field label={`Length of the table, ${unit}`} value={table} onChange={setTable} width={170} />
       </Row>
-      {'wrong' in worked ? (
+      {wrong && (
         <div role="alert">
-          <MarkedText kind="fails">{worked.wrong}</MarkedText>
+          <MarkedText kind="fails">{wrong}</MarkedText>
         </div>
-      ) : worked.take.length === 0 ? (
-        <Small>Nothing is expected to pay within that.</Small>
-      ) : (
+      )}
+      {!wrong && !plan && <Small>It is being worked out.</Small>}
+      {!wrong && plan?.take.length === 0 && <Small>Nothing is expected to pay within that.</Small>}
+      {!wrong && plan && plan.take.length > 0 && (
         <>
-          <TableDrawing plan={worked} table={lengthOrNull(withUnit(table), unit)!} />
+          <TableDrawing plan={plan} table={wide!} />
           <DataTable
             label="What to take"
-            rows={worked.take}
+            rows={plan.take}
             columns={columns}
             keyOf={(each) => each.id}
             isTight
           />
           <Small>
-            {worked.take.reduce((sum, each) => sum + each.count, 0)} pieces tie up {money(worked.spent)}{' '}
-            and are expected to bring in {money(worked.expectedProfit)} over that, before the stall. Left
-            at home:{' '}
-            {worked.left.length === 0
+            {plan.take.reduce((sum, each) => sum + each.count, 0)} pieces tie up {money(plan.spent)} and
+            are expected to bring in {money(plan.expectedProfit)} over that, before the stall. Left at
+            home:{' '}
+            {plan.left.length === 0
               ? 'nothing'
-              : worked.left
-                  .slice(0, 4)
-                  .map((each) => `${each.name} (${each.why})`)
-                  .join('; ')}
-            {worked.left.length > 4 && ` and ${worked.left.length - 4} more`}.
+              : plan.left.map((each) => `${each.name} (${each.why})`).join('; ')}
+            {plan.moreLeft > 0 && ` and ${plan.moreLeft} more`}.
           </Small>
         </>
       )}
@@ -108,9 +79,15 @@ export function FairPlan({ things }: { things: Thing[] }) {
   );
 }
 
+/** What is typed and is no figure, in a sentence. */
+function wrongFigure(budget: number | null, table: number | null): string | null {
+  if (budget === null || budget < 0) return 'Expected a budget such as "300.00".';
+  return table === null || table < 0 ? 'Expected the table’s length, such as "3 m".' : null;
+}
+
 const MOST = 1_000;
 /** The table from the front, to scale: what is shown beside each other, copies behind. */
-function TableDrawing({ plan, table }: { plan: Plan; table: number }) {
+function TableDrawing({ plan, table }: { plan: FairAnswer; table: number }) {
   const { length } = useUnits();
   const starts = plan.take.map((_, i) =>
     plan.take.slice(0, i).reduce((sum, each) => sum + each.width, 0),

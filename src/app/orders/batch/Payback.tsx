@@ -66,13 +66,13 @@ const ASSUMED: Record<OwnKind, Record<Assumption, string>> = {
 
 /** Whether something of one's own pays: a printer, a bought capture, a label printer, framing; each asked for what it is made of. */
 export function Payback({
-  things,
+  means,
   printers,
   ratePerHour,
   minutes,
-}: Pick<BatchPage, 'things' | 'printers' | 'ratePerHour' | 'minutes'>) {
+}: Pick<BatchPage, 'means' | 'printers' | 'ratePerHour' | 'minutes'>) {
   const [kind, setKind] = useState<OwnKind>('printer');
-  const asks = useAsks(kind, { things, printers, ratePerHour, minutes });
+  const asks = useAsks(kind, { means, printers, ratePerHour, minutes });
   return (
     <Stack $gap={12}>
       <PanelTitle>
@@ -180,16 +180,14 @@ function wrongSentence(
 /** The fields of each kind, with what the records tell as their first figures. */
 function useAsks(
   kind: OwnKind,
-  { things, printers, ratePerHour, minutes }: Parameters<typeof Payback>[0],
+  { means, printers, ratePerHour, minutes }: Parameters<typeof Payback>[0],
 ): Asked[] {
   const { bareMoney, money } = useUnits();
   const bare = (minor: number) => bareMoney(minor).replace(/\u2009/g, '');
-  const sold = things.reduce((sum, thing) => sum + thing.sold, 0);
-  const meanOf = (figure: (thing: (typeof things)[number]) => number, none: number) =>
-    things.length ? Math.round(things.reduce((sum, x) => sum + figure(x), 0) / things.length) : none;
-  const material = meanOf((thing) => thing.material, 600);
+  const { sold } = means;
+  const material = means.material ?? 600;
   const hands = Math.round(((minutes.inspect + minutes.trim) / 60) * ratePerHour);
-  const leaves = meanOf((thing) => thing.net - thing.making, 2_000);
+  const leaves = means.leaves ?? 2_000;
   const aMonth = (count: number): Asked => ({
     key: 'perMonth',
     label: PER_MONTH[kind],
@@ -259,7 +257,7 @@ function useAsks(
           first: bare(Math.round(leaves * 1.2)),
           hint: 'larger, or for more',
         },
-        aMonth(things.length ? sold / things.length : 0),
+        aMonth(means.count ? sold / means.count : 0),
       ];
     case 'label printer':
       return [

@@ -10,6 +10,8 @@ import type { Compared } from '@/studio/routes/routes';
 import { ProductCosts } from '@/app/ProductCosts';
 import type { ShownCost } from '@/studio/prices/shownCosts';
 import { useAction } from '@/app/useAction';
+import { useAskedChoices } from '@/app/useAskedChoices';
+import type { SizePick } from '@/studio/formats/sizePicks';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { Finder } from '@/ui/Choices';
@@ -34,9 +36,9 @@ import { PapersNav } from '../PapersNav';
 import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useKeptSheet } from '@/ui/form/useKeptValues';
 
-type Offered = { id: string; title: string; width: number; height: number };
 type Props = {
-  offered: Offered[];
+  /** Sizes to choose from, the first of them and the one that is open. */
+  offered: SizePick[];
   chosen: string | null;
   quantity: number;
   rows: Compared[];
@@ -234,6 +236,8 @@ function Compare({
   );
 }
 
+const idOf = ({ id }: SizePick): string => id;
+
 /** Which size, and how many of it. */
 function Question({
   offered,
@@ -242,6 +246,7 @@ function Question({
 }: Pick<Props, 'offered' | 'quantity'> & { chosen: string }) {
   const router = useRouter();
   const { size } = useUnits();
+  const { choices, search } = useAskedChoices('/api/formats/find', offered, idOf);
   const [count, setCount] = useState(String(quantity));
   const isCount = /^\s*[1-9]\d*\s*$/.test(count);
   const ask = (id: string) =>
@@ -258,8 +263,9 @@ function Question({
           label="Prints of"
           value={chosen}
           onChange={ask}
+          onSearch={search}
           width={380}
-          options={offered.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
+          options={choices.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
         />
         <Field
           label="How many"

@@ -4,8 +4,8 @@ import { queryOf } from '@/app/query';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
-import { findRows } from '@/store/rows';
-import { offeredFormats } from '@/store/works';
+import { findRow, findRows } from '@/store/rows';
+import { firstSizes } from '@/studio/formats/sizePicks';
 import { shownCosts } from '@/studio/prices/shownCosts';
 import { compareRoutes, quotesOf, sentOut } from '@/studio/routes/routes';
 import type { Metadata } from 'next';
@@ -16,16 +16,17 @@ export const metadata: Metadata = { title: 'Compare routes' };
 async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: string; n?: string }> }) {
   const s = await studio();
   const q = await queryOf(searchParams);
-  const offered = await offeredFormats(s.db);
-  const chosen = offered.find((o) => o.format.id === q.size) ?? offered[0] ?? null;
+  const offered = await firstSizes(s, 'all', q.size);
+  const chosen = offered.find(({ id }) => id === q.size) ?? offered[0] ?? null;
+  const format = chosen && (await findRow(s.db, 'formats', chosen.id));
   const asked = Number(q.n ?? 1),
     quantity = Number.isInteger(asked) && asked > 0 && asked <= 100_000 ? asked : 1;
   const [rows, kept, sent, all, costs] = await Promise.all([
-    chosen ? compareRoutes(s, chosen.format, quantity) : Promise.resolve([]),
-    chosen ? quotesOf(s.db, [chosen.format.id]) : Promise.resolve([]),
+    format ? compareRoutes(s, format, quantity) : Promise.resolve([]),
+    format ? quotesOf(s.db, [format.id]) : Promise.resolve([]),
     sentOut(s.db),
     findRows(s.db, 'routes'),
-    shownCosts(s, chosen ? [chosen.format.id] : []),
+    shownCosts(s, format ? [format.id] : []),
   ]);
   const pictures = await evidenceOf(
     s.db,
@@ -35,13 +36,8 @@ async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: str
   return (
     <QuotesView
       pictures={Object.fromEntries(pictures)}
-      offered={offered.map((o) => ({
-        id: o.format.id,
-        title: o.title,
-        width: o.format.imageWidthUm,
-        height: o.format.imageHeightUm,
-      }))}
-      chosen={chosen?.format.id ?? null}
+      offered={offered}
+      chosen={format?.id ?? null}
       quantity={quantity}
       rows={rows}
       costs={costs}

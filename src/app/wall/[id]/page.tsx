@@ -4,7 +4,7 @@ import { wallModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { findRow } from '@/store/rows';
-import { formatsToHang } from '@/studio/walls/walls';
+import { hangsFor } from '@/studio/walls/walls';
 import { WallView } from './WallView';
 
 type Params = { params: Promise<{ id: string }> };
@@ -24,7 +24,7 @@ export async function generateMetadata(at: Params): Promise<Metadata> {
 
 async function WallPage(at: Params) {
   const { s, wall } = await wallAt(at);
-  return <WallView wall={wallModel(wall)} offers={await formatsToHang(s)} />;
+  return <WallView wall={wallModel(wall)} offers={await hangsFor(s, '')} />;
 }
 
 export default seen(WallPage);

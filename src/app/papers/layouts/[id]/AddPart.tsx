@@ -8,7 +8,11 @@ import { Field } from '@/ui/Field';
 import { PanelTitle, Small, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { useState } from 'react';
-import { type OfferedPiece, type AskedProof } from './layoutProps';
+import { useAskedChoices } from '@/app/useAskedChoices';
+import type { SizePick } from '@/studio/formats/sizePicks';
+import type { AskedProof } from './layoutProps';
+
+const idOf = ({ id }: SizePick): string => id;
 
 export function AddPart({
   layoutId,
@@ -16,11 +20,12 @@ export function AddPart({
   proofs,
 }: {
   layoutId: string;
-  offered: OfferedPiece[];
+  offered: SizePick[];
   proofs: AskedProof[];
 }) {
   const action = useAction();
   const { size, withUnit, unit } = useUnits();
+  const { choices, search } = useAskedChoices('/api/formats/find?which=printable', offered, idOf);
   const [formatId, setFormat] = useState(offered[0]?.id ?? '');
   const [count, setCount] = useState('1');
   const [strip, setStrip] = useState({ says: '', size: '' });
@@ -33,8 +38,9 @@ export function AddPart({
           label="Prints of"
           value={formatId}
           onChange={setFormat}
+          onSearch={search}
           width={380}
-          options={offered.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
+          options={choices.map((o) => ({ key: o.id, name: `${o.title}, ${size(o)}` }))}
         />
         <Row style={{ alignItems: 'end' }}>
           <Field

@@ -3,6 +3,7 @@ import type { Minor, Size, Um } from '@/core/measure';
 import type { LotForLayout } from '@/core/sheets/layoutFacts';
 import type { Laid, LaidPiece } from '@/core/sheets/pieces';
 import type { Ground } from '@/core/sheets/snap';
+import type { SizePick } from '@/studio/formats/sizePicks';
 import type { PieceFace } from '@/studio/layouts/faces';
 import type { Shortest } from '@/studio/layouts/shortest';
 
@@ -19,8 +20,6 @@ export type LaidOut = {
   printedAt: string | null;
 };
 
-/** A size of a work that can be added. */
-export type OfferedPiece = { id: string; title: string; width: Um; height: Um };
 /** A proof that was asked for on this paper. */
 export type AskedProof = { id: string; says: string; width: Um; height: Um };
 
@@ -29,7 +28,8 @@ export type LayoutProps = {
   paper: { name: string; pricePerM2: Minor };
   /** The printer it would go to, and what all its colours cost on a square metre. */
   ink: { name: string; perM2Minor: Minor } | null;
-  offered: OfferedPiece[];
+  /** Sizes that can be added, the first of them. */
+  offered: SizePick[];
   lots: LotForLayout[];
   asked: AskedProof[];
   /** What the products of the sizes on it cost. */

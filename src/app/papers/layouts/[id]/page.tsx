@@ -3,7 +3,7 @@ import { studio } from '@/app/server';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { proofsToLay } from '@/store/proofs';
 import { findRow, rowById } from '@/store/rows';
-import { formatsToLay } from '@/store/works';
+import { firstSizes } from '@/studio/formats/sizePicks';
 import { facesOf } from '@/studio/layouts/faces';
 import { shortestOf } from '@/studio/layouts/shortest';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
@@ -30,7 +30,7 @@ async function LayoutPage({ params }: Props) {
   if (!layout) notFound();
   const [paper, offered, lots, asked] = await Promise.all([
     rowById(db, 'papers', layout.paperId),
-    formatsToLay(db),
+    firstSizes(s, 'printable'),
     lotsOnHand(db, [layout.paperId]),
     proofsToLay(db, layout.paperId),
   ]);
@@ -65,7 +65,7 @@ async function LayoutPage({ params }: Props) {
       }}
       shortest={shortestOf(layout)}
       paper={{ name: paper.name, pricePerM2: paper.pricePerM2Minor }}
-      offered={offered.filter((o) => o.mayPrint === 'yes')}
+      offered={offered}
       lots={lots.map(({ name, form, widthUm, heightUm, onHand, received, priceMinor }) => ({
         name,
         form,

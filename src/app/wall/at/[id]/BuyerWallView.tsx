@@ -28,7 +28,7 @@ import {
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { OfferedToHang } from '@/studio/walls/walls';
-import { keyOfOffer, offerOfKey } from '../../WallSheets';
+import { keyOfOffer, offerOfKey, useHangs } from '../../WallSheets';
 import { PhotographedWall, type Marked } from './PhotographedWall';
 
 type Figure = number | string | null;
@@ -54,6 +54,7 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
   const { length, size } = useUnits();
   const router = useRouter();
   const action = useAction();
+  const { choices, search } = useHangs(offers);
   const first = firstMarks(wall);
   const [marked, setMarked] = useState<Marked>(first[hung.rectangle ? 'rectangle' : 'length']);
   const [typed, setTyped] = useState(
@@ -209,13 +210,14 @@ export function BuyerWallView({ wall, offers }: { wall: BuyerWallModel; offers: 
               kind: 'find',
               name: 'formatId',
               label: 'A work in a size',
-              options: offers.map((offer) => ({ key: keyOfOffer(offer), name: offer.says })),
+              options: choices.map((offer) => ({ key: keyOfOffer(offer), name: offer.says })),
+              onSearch: search,
             },
             { kind: 'length', name: 'moulding', label: 'Face of the frame', required: true },
           ]}
           first={{ formatId: offers[0] ? keyOfOffer(offers[0]) : '', moulding: MOULDING_UM as Figure }}
           input={(v) => {
-            const { formatId, mount } = offerOfKey(offers, v.formatId);
+            const { formatId, mount } = offerOfKey(choices, v.formatId);
             return { buyerWallId: id, formatId: formatId ?? '', mount, moulding: v.moulding ?? '' };
           }}
           onClose={() => setHanging(false)}

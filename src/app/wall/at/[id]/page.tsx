@@ -4,7 +4,7 @@ import { buyerWallModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { findRow } from '@/store/rows';
-import { formatsToHang } from '@/studio/walls/walls';
+import { hangsFor } from '@/studio/walls/walls';
 import { BuyerWallView } from './BuyerWallView';
 
 export const metadata: Metadata = { title: 'A buyer’s wall' };
@@ -14,7 +14,7 @@ async function BuyerWallPage({ params }: { params: Promise<{ id: string }> }) {
   const s = await studio();
   const wall = await findRow(s.db, 'buyerWalls', id);
   if (!wall) notFound();
-  return <BuyerWallView wall={buyerWallModel(wall)} offers={await formatsToHang(s)} />;
+  return <BuyerWallView wall={buyerWallModel(wall)} offers={await hangsFor(s, '')} />;
 }
 
 export default seen(BuyerWallPage);
