@@ -92,6 +92,10 @@ export const paperModel = fields<'papers'>()(
 );
 export type PaperModel = ReturnType<typeof paperModel>;
 
+/** A paper where one is only chosen: there may be hundreds. */
+export const paperChoice = fields<'papers'>()('id', 'name', 'discontinued');
+export type PaperChoice = ReturnType<typeof paperChoice>;
+
 export const routeModel = fields<'routes'>()(
   'id',
   'name',

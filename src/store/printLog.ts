@@ -6,7 +6,7 @@ import type { Db } from './db';
 import { groupBy } from '@/core/groups';
 
 /** Lines of the register that were read for one page of the log: some forty runs of an ordinary studio. */
-export const PRINTS_A_PAGE = 200;
+export const PRINTS_A_PAGE = 100;
 
 type Stored = Omit<LoggedPrint, 'facts' | 'after'> & { facts: string | null; kind: ImpressionKind };
 

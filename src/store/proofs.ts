@@ -95,8 +95,11 @@ export async function papersAndRoutes(db: Db): Promise<{ papers: Paper[]; routes
   return { papers: p, routes: r };
 }
 
-/** Proofs that passed, with all they were made of, the newest first. */
-export const acceptedProofs = (db: Db, q: { paperId?: string; kind?: string }) =>
+/** Proofs that passed, with all they were made of, the newest first: so many behind so many. */
+export const acceptedProofs = (
+  db: Db,
+  q: { proofId?: string; paperId?: string; kind?: string; offset: number; limit: number },
+) =>
   db
     .select({
       proof: proofs,
@@ -115,12 +118,14 @@ export const acceptedProofs = (db: Db, q: { paperId?: string; kind?: string }) =
     .where(
       and(
         eq(proofs.state, 'accepted'),
+        q.proofId ? eq(proofs.id, q.proofId) : undefined,
         q.paperId ? eq(proofs.paperId, q.paperId) : undefined,
         q.kind ? sql`${works.kind} = ${q.kind}` : undefined,
       ),
     )
-    .orderBy(desc(proofs.judgedAt))
-    .limit(500);
+    .orderBy(desc(proofs.judgedAt), desc(proofs.id))
+    .limit(q.limit)
+    .offset(q.offset);
 
 /** The file names of all profiles. */
 export const profileNames = (db: Db) =>

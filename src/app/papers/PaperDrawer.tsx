@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { LotModel, PaperModel } from '@/app/models';
@@ -7,17 +8,20 @@ import { promisedByLot, shelfStanding } from '@/core/stock/shelf';
 import type { Held } from '@/studio/papers/papers';
 import { Button, Row } from '@/ui/Button';
 import { useKeys } from '@/ui/Keys';
-import { Small } from '@/ui/Layout';
+import { Field } from '@/ui/Field';
+import { EmptyState, Pagination, Small } from '@/ui/Layout';
 import { narrow, t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import { LotDrawing } from './LotDrawing';
+import type { AskedPapers } from './PapersView';
 import { PaperTable } from './PaperTable';
 
 /** One size of a paper as it lies in the drawer. */
 export type HeldSize = Omit<Held, 'lots' | 'history'> & { lots: LotModel[] };
 type Props = {
   papers: PaperModel[];
+  asked: AskedPapers;
   held: Record<string, HeldSize[]>;
   today: string;
   onOpen: (p: PaperModel) => void;
@@ -68,11 +72,17 @@ export function PaperDrawer(props: Props) {
   useKeys([{ key: 't', label: isTable ? 'the drawer, drawn' : 'the papers as a table', run: flip }]);
   return (
     <>
-      <Row style={{ justifyContent: 'flex-end', paddingBottom: 8 }}>
+      <Row style={{ justifyContent: 'space-between', paddingBottom: 8 }}>
+        <FindPaper {...props.asked} />
         <Button quiet keyName="t" onPress={flip}>
           {isTable ? 'Draw it' : 'As a table'}
         </Button>
       </Row>
+      {props.papers.length === 0 && (
+        <EmptyState title="Nothing of that name">
+          <p>No paper has “{props.asked.search}” in its name.</p>
+        </EmptyState>
+      )}
       {isTable ? (
         <PaperTable {...props} />
       ) : (
@@ -90,7 +100,41 @@ export function PaperDrawer(props: Props) {
           </Key>
         </>
       )}
+      <Pagination
+        page={props.asked.page}
+        perPage={props.asked.perPage}
+        total={props.asked.found}
+        href={(page) => papersHref(props.asked.search, page)}
+      />
     </>
+  );
+}
+
+const papersHref = (search: string, page: number): string =>
+  `/papers?${new URLSearchParams({ ...(search && { q: search }), ...(page && { page: String(page) }) })}`;
+
+/** Where there are more drawers than a page of them, one is found by its name. */
+function FindPaper({ search, all, perPage }: AskedPapers) {
+  const router = useRouter();
+  const [typed, setTyped] = useState(search);
+  if (all <= perPage) return <span />;
+  return (
+    <form
+      role="search"
+      onSubmit={(event) => {
+        event.preventDefault();
+        router.push(papersHref(typed.trim(), 0));
+      }}
+    >
+      <Field
+        label="Find a paper"
+        hideLabel
+        placeholder="Find a paper"
+        value={typed}
+        onChange={setTyped}
+        width={220}
+      />
+    </form>
   );
 }
 

@@ -8,16 +8,18 @@ import { Small } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
 import type { HeldSize } from './PaperDrawer';
+import type { AskedPapers } from './PapersView';
 
 type Props = {
   papers: PaperModel[];
+  asked: AskedPapers;
   held: Record<string, HeldSize[]>;
   onOpen: (p: PaperModel) => void;
   onReceive: (p: PaperModel) => void;
 };
 
 /** Every paper with what it is and how much of it lies in the drawer. */
-export function PaperTable({ papers, held, onOpen, onReceive }: Props) {
+export function PaperTable({ papers, asked, held, onOpen, onReceive }: Props) {
   const { money } = useUnits();
   const columns: Column<PaperModel>[] = [
     {
@@ -80,7 +82,14 @@ export function PaperTable({ papers, held, onOpen, onReceive }: Props) {
     },
   ];
   return (
-    <DataTable label="Papers" rows={papers} columns={columns} keyOf={(p) => p.id} choiceKept="papers" />
+    <DataTable
+      label="Papers"
+      rows={papers}
+      columns={columns}
+      keyOf={(p) => p.id}
+      choiceKept="papers"
+      isOnePage={asked.found > asked.perPage}
+    />
   );
 }
 

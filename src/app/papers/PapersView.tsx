@@ -19,11 +19,22 @@ import { paperForm, routeForm, serviceForm, supplyForm, type RecordForm } from '
 type Props = {
   held: Record<string, HeldSize[]>;
   today: string;
+  /** Those of the page that is looked at. */
   papers: PaperModel[];
+  asked: AskedPapers;
   routes: RouteModel[];
   supplies: SupplyModel[];
   services: ServiceModel[];
   show: Shelf;
+};
+
+/** Which papers are looked at: what was typed, the page of them, and how many there are. */
+export type AskedPapers = {
+  search: string;
+  page: number;
+  perPage: number;
+  found: number;
+  all: number;
 };
 
 const SHELF_NAMES: Record<Shelf, string> = {
@@ -54,7 +65,7 @@ export function PapersView(props: Props) {
   const what = { papers: 'a paper', routes: 'a route', shelf: 'a supply', carriers: 'a service' }[show];
   useKeys([{ key: 'n', label: `record ${what}`, run: () => record(null) }]);
   const counts: Record<Shelf, number> = {
-    papers: props.papers.length,
+    papers: props.asked.all,
     routes: props.routes.length,
     shelf: props.supplies.length,
     carriers: props.services.length,
@@ -80,6 +91,7 @@ export function PapersView(props: Props) {
         {show === 'papers' && counts.papers > 0 && (
           <PaperDrawer
             papers={props.papers}
+            asked={props.asked}
             held={props.held}
             today={props.today}
             onOpen={forms.paper}

@@ -24,11 +24,11 @@ export function PaceChart({
   today: string;
 }) {
   const { date } = useUnits();
-  const { soldOn, pace, free } = figures;
-  const from = [openedOn, ...soldOn.slice(0, 1)].sort()[0]!;
+  const { growth, sold, pace, free } = figures;
+  const from = [openedOn, ...growth.slice(0, 1).map(([day]) => day)].sort()[0]!;
   const until = pace.goneOn && daysBetween(today, pace.goneOn) < 3 * 365 ? pace.goneOn : today;
   const days = Math.max(1, daysBetween(from, until));
-  const most = Math.max(1, soldOn.length + (free ?? 0));
+  const most = Math.max(1, sold + (free ?? 0));
   const x = linearScale([0, days], [PAD, WIDTH - PAD]);
   const y = linearScale([0, most], [HEIGHT - PAD, PAD]);
   const steps = line<[number, number]>()
@@ -38,8 +38,8 @@ export function PaceChart({
   const now = daysBetween(from, today);
   const points: [number, number][] = [
     [0, 0],
-    ...soldOn.map((on, i): [number, number] => [daysBetween(from, on), i + 1]),
-    [now, soldOn.length],
+    ...growth.map(([day, count]): [number, number] => [daysBetween(from, day), count]),
+    [now, sold],
   ];
   return (
     <svg
@@ -55,14 +55,7 @@ export function PaceChart({
       )}
       <path d={steps(points) ?? ''} fill="none" stroke={t.ink} strokeWidth={1.6} />
       {pace.goneOn && until === pace.goneOn && (
-        <line
-          x1={x(now)}
-          y1={y(soldOn.length)}
-          x2={x(days)}
-          y2={y(most)}
-          stroke={t.ink3}
-          strokeDasharray="4 3"
-        />
+        <line x1={x(now)} y1={y(sold)} x2={x(days)} y2={y(most)} stroke={t.ink3} strokeDasharray="4 3" />
       )}
       <line x1={x(now)} x2={x(now)} y1={HEIGHT - PAD - 4} y2={HEIGHT - PAD + 2} stroke={t.ink} />
     </svg>

@@ -2,9 +2,10 @@ import { codeBody, cutSigned, headBody, readCode, readHead } from './code';
 import { fillWords } from './certificate';
 import { coversSentence, coversShort } from './declare';
 import { readPaperRows } from './fromPaper';
+import { addDays } from '../measure/day';
 import { lineWords } from './lineWords';
 import { nextAct } from './nextAct';
-import { adviseNumber, paceOf } from './pace';
+import { adviseNumber, paceOf, salesSteps } from './pace';
 import { PLAIN_TERMS } from './terms';
 import { printsFrom, toHaveReady } from './toHaveReady';
 import { judgeCode } from './verdict';
@@ -79,6 +80,18 @@ describe('how fast a run goes', () => {
       'None sold in 365 days: too few to say when the 9 left will be gone.',
     );
     expect(paceOf({ ...q, left: 0, soldOn: [] }).says).toBe('None is left to sell.');
+  });
+
+  test('of a thousand days of sales the first, the last and some between are told, none out of its place', () => {
+    const days = Array.from({ length: 1_000 }, (_, i) => addDays('2020-01-01', i));
+    const soldOn = days.flatMap((day, i) => (i % 3 === 0 ? [day, day] : [day]));
+    const steps = salesSteps(soldOn);
+    expect([steps.length, steps[0], steps.at(-1)]).toEqual([
+      120,
+      ['2020-01-01', 2],
+      [days.at(-1), soldOn.length],
+    ]);
+    for (const [day, sold] of steps) expect(soldOn.filter((other) => other <= day)).toHaveLength(sold);
   });
   test('a number weighed by what sold: fits, long, short, untested', () => {
     const q = { sold: 12, days: 365, price: '95.00', sizes: 2, signMinutes: 3 };

@@ -44,6 +44,23 @@ export function paceOf(q: {
   return { sold, days, perMonth, range, goneOn, says: paceWords(q.left, sold, days, perMonth, range) };
 }
 
+/** More steps than this are nearer to each other than the pixels of a small chart. */
+const MOST_STEPS = 120;
+
+/**
+ * How the count of sales grew: a day, and how many were sold by its evening. Of many days the first, the last and so many between
+ * are told.
+ *
+ * @param soldOn the days on which numbers were sold, the earliest first, a day each time
+ * @example salesSteps(['2026-03-01', '2026-03-01', '2026-05-01']) // [['2026-03-01', 2], ['2026-05-01', 3]]
+ */
+export function salesSteps(soldOn: readonly string[], most = MOST_STEPS): [day: string, sold: number][] {
+  const days = [...new Map(soldOn.map((day, i) => [day, i + 1]))];
+  if (days.length <= most) return days;
+  const apart = (days.length - 1) / (most - 1);
+  return Array.from({ length: most }, (_, i) => days[Math.round(i * apart)]!);
+}
+
 function paceWords(
   left: number,
   sold: number,

@@ -1,8 +1,9 @@
 import { proofShareFinding } from '@/core/edition/declare';
 import { isSignedBefore } from '@/core/edition/impressionStates';
-import { paceOf, type Pace } from '@/core/edition/pace';
+import { paceOf, salesSteps, type Pace } from '@/core/edition/pace';
 import { incomeOf, nextTier, tierPrice } from '@/core/edition/terms';
 import type { Finding } from '@/core/finding';
+import { groupBy } from '@/core/groups';
 import { daysBetween } from '@/core/measure/day';
 import { localDay } from '@/core/measure';
 import {
@@ -40,8 +41,8 @@ export type EditionFigures = {
   next: { number: number; priceMinor: number | null } | null;
   tier: { from: number; in: number; priceMinor: number | null } | null;
   pace: Pace;
-  /** Days on which one was sold, a day each time. */
-  soldOn: string[];
+  /** How the count grew, day by day. */
+  growth: [day: string, sold: number][];
   openedOn: string;
 };
 
@@ -69,11 +70,19 @@ export async function figuresOf(
     }),
   ]);
   const inRun = new Map(products.map((product) => [product.id, product]));
+  const byEdition = <T extends { editionId: string }>(rows: readonly T[]) =>
+    groupBy(rows, ({ editionId }) => editionId);
+  const [soldBy, paperBy, freeBy, numbersBy] = [
+    byEdition(sold),
+    byEdition(onPaper),
+    byEdition(free),
+    byEdition(numbers),
+  ];
   const result = new Map<string, EditionFigures>();
   for (const edition of editions) {
-    const lines = sold.filter((line) => line.editionId === edition.id);
-    const paper = onPaper.filter((line) => line.editionId === edition.id);
-    const line = free.find((each) => each.editionId === edition.id);
+    const lines = soldBy.get(edition.id) ?? [];
+    const paper = paperBy.get(edition.id) ?? [];
+    const line = freeBy.get(edition.id)?.[0];
     const soldOn = [
       ...lines.flatMap((each) => Array.from({ length: each.quantity }, () => each.on)),
       ...paper.map((each) => each.on),
@@ -89,7 +98,7 @@ export async function figuresOf(
         })
         .map((price) => price.priceMinor),
     );
-    const left = numbers.filter((each) => each.editionId === edition.id).map((each) => each.number);
+    const left = (numbersBy.get(edition.id) ?? []).map((each) => each.number);
     const spoken = (line?.promised ?? 0) + (line?.reserved ?? 0);
     const open = left.slice(spoken);
     const { tiers } = edition.terms;
@@ -126,7 +135,7 @@ export async function figuresOf(
         left: edition.kind === 'open' ? 0 : open.length,
         today,
       }),
-      soldOn,
+      growth: salesSteps(soldOn),
       openedOn: localDay(edition.openedAt, timeZone),
     });
   }

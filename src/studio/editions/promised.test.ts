@@ -661,7 +661,7 @@ test('a run begun on paper comes into the register, each line saying so; what ha
   expect(one).toMatchObject({ state: 'delivered', asPrinted: { reconstructed: true, process: null } });
   expect(two).toMatchObject({ state: 'signed' });
   const figures = await figuresOf(f.studio, await findRows(f.studio.db, 'editions'), new Map());
-  expect(figures.get(editionId!)).toMatchObject({ sold: 1, soldOn: ['2024-05-17'] });
+  expect(figures.get(editionId!)).toMatchObject({ sold: 1, growth: [['2024-05-17', 1]] });
   const placed = await orderOf(f, editionId!);
   expect((await pickOrder(f.studio, { id: placed.id! })).numbers).toEqual(['2/10']);
   expect((await checkStudio(f.studio)).faults).toEqual([]);

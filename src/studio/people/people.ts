@@ -21,7 +21,8 @@ import {
   type MadeFacts,
   type PersonRow,
 } from '@/store/people';
-import { findColumns, findRow } from '@/store/rows';
+import { findRow } from '@/store/rows';
+import { workPicks } from '../works/workPicks';
 import { priceListRows } from '../prices/priceList';
 import type { Studio } from '../studio';
 
@@ -118,7 +119,7 @@ export type LetterAsk = { workId: string | null; share: number };
 
 /** Who a letter about a work goes to, the likeliest first, who is left out and why, and what its voucher leaves of each price. */
 export async function letterPage(studio: Studio, { workId, share }: LetterAsk) {
-  const works = await findColumns(studio.db, 'works', ['id', 'title'], { archivedAt: null });
+  const works = await workPicks.first(studio, [workId]);
   const chosen = works.find(({ id }) => id === workId) ?? null;
   const { currency, unit } = await studio.settings();
   const today = await studio.today();
@@ -147,7 +148,8 @@ export async function letterPage(studio: Studio, { workId, share }: LetterAsk) {
       }) ?? [];
   const isAsked = (person: (typeof people)[number]) => mayBeWrittenTo(person, today);
   return {
-    works: works.sort((a, b) => a.title.localeCompare(b.title)),
+    /** The first to choose from, and the one that is chosen. */
+    works,
     chosen,
     share,
     products,

@@ -8,7 +8,7 @@ import { defineAction } from '../action';
 import { id, objectSchema } from '../schemas';
 import { noteInJournal } from '../studio';
 import { cropOf } from '../works/workPage';
-import { passedFormulas } from './passedFormulas';
+import { passedFormula } from './passedFormulas';
 
 /**
  * Uses a formula that passed for another work: begins a prep with its steps, for the size of that work nearest in factor, and
@@ -27,7 +27,7 @@ export const useAgain = defineAction({
     const sizes = await formatsOf(studio.db, work.id);
     if (!sizes.length)
       throw new RefusedError(`${work.title} has no size on offer yet: offer one under Sizes.`);
-    const [line] = (await passedFormulas(studio.db)).filter((f) => f.proofId === proof.id);
+    const line = await passedFormula(studio.db, proof.id);
     const factorOf = (f: (typeof sizes)[number]) =>
       resampleFactor(
         cropOf(f, master),

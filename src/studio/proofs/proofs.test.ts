@@ -504,7 +504,8 @@ describe('a round from its sheet to its reference', () => {
       id: (await f.studio.db.select().from(preps))[0]!.id,
       line: 'tone lift 4%',
     });
-    const ask = (q: Parameters<typeof passedFormulas>[1]) => passedFormulas(f.studio.db, q);
+    const ask = async (q: Parameters<typeof passedFormulas>[1]) =>
+      (await passedFormulas(f.studio.db, q)).list;
     expect((await ask({}))[0]).toMatchObject({
       title: 'Night Ferry',
       reference: true,

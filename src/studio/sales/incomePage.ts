@@ -13,10 +13,11 @@ import {
 } from '@/core/sales/income';
 import { besideSales } from '@/core/sales/attention';
 import { causesDue } from '@/core/sales/cause';
-import { findColumns, findRows } from '@/store/rows';
+import { findRows } from '@/store/rows';
 import { cashMoves, firstPromisedSale, goodsSold, linesSold } from '@/store/sales';
 import { nameOf, pricedProducts, type PricedProduct } from '../prices/products';
 import type { Studio } from '../studio';
+import { workPicks } from '../works/workPicks';
 import { adviceToday } from './salesAdvice';
 
 /** Months that are looked back on, and weeks of cash. */
@@ -104,11 +105,10 @@ export async function incomePage(studio: Studio) {
   const { timeZone, causeTerms, currency } = await studio.settings();
   const today = localDay(studio.now(), timeZone);
   const since = `${monthBefore(today, MONTHS - 1)}-01`;
-  const [{ lines, products }, payments, noticed, works] = await Promise.all([
+  const [{ lines, products }, payments, noticed] = await Promise.all([
     soldSince(studio, since),
     findRows(studio.db, 'causePayments', {}, { orderBy: ['-untilOn'] }),
     findRows(studio.db, 'attention', {}, { orderBy: ['-untilOn', 'place'], limit: MOST_NOTICED }),
-    findColumns(studio.db, 'works', ['id', 'title'], { archivedAt: null }),
   ]);
   const monday = addDays(today, -((new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7));
   const mondays = Array.from({ length: WEEKS }, (_, i) => addDays(monday, (i + 1 - WEEKS) * 7));
@@ -116,7 +116,6 @@ export async function incomePage(studio: Studio) {
   // What is owed is owed however long ago it was sold.
   const owing = (await firstPromisedSale(studio.db, paidUntil ?? '')) ?? since;
   const forCause = owing < since ? (await soldSince(studio, owing)).lines : lines;
-  const haveSold = new Set(lines.map((line) => line.productId));
   return {
     months: incomeByMonth(lines, today, MONTHS),
     by: {
@@ -132,7 +131,11 @@ export async function incomePage(studio: Studio) {
       noticed.map(({ fromOn, untilOn, ...each }) => ({ ...each, from: fromOn, until: untilOn })),
       lines.filter((line) => !line.isGoods),
     ),
-    works,
+    /** The first to choose from, and those that attention was noted of. */
+    works: await workPicks.first(
+      studio,
+      noticed.map(({ workId }) => workId),
+    ),
     today,
     cause: {
       terms: causeTerms,
@@ -150,9 +153,6 @@ export async function incomePage(studio: Studio) {
       today,
     },
     weeks: cashByWeek(await movesOf(studio, mondays[0]!), mondays),
-    unsold: products
-      .filter((each) => each.price && !haveSold.has(each.product.id))
-      .map((each) => `${each.title}, ${each.name}`),
   };
 }
 export type IncomePage = Awaited<ReturnType<typeof incomePage>>;

@@ -5,7 +5,8 @@ import styled from 'styled-components';
 import { resultSays, type PrintRun } from '@/core/edition/printLog';
 import { inGroups } from '@/core/groups';
 import { ButtonLink } from '@/ui/Button';
-import { Select } from '@/ui/Choices';
+import { WorkFinder } from '@/app/WorkFinder';
+import type { WorkPick } from '@/studio/works/workPicks';
 import {
   EmptyState,
   Lead,
@@ -57,7 +58,8 @@ export function PrintLogView({
   older,
 }: {
   runs: LoggedRun[];
-  works: { id: string; title: string }[];
+  /** The first to choose from, and the one that is chosen. */
+  works: WorkPick[];
   workId: string | null;
   /** The line of the register before which there is more. */
   older: number | null;
@@ -75,15 +77,12 @@ export function PrintLogView({
             be done again as it was.
           </Lead>
         </div>
-        <Select
+        <WorkFinder
           label="Of which work"
-          hideLabel
           width={260}
           value={workId ?? ''}
-          options={[
-            { key: '', name: 'of all works' },
-            ...works.map(({ id, title }) => ({ key: id, name: title })),
-          ]}
+          works={works}
+          none="of all works"
           onChange={(work) => router.push(hrefOf(work ? { work } : {}))}
         />
       </PageHeader>

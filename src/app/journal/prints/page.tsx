@@ -6,6 +6,7 @@ import { printRuns } from '@/core/edition/printLog';
 import { PRINTS_A_PAGE, printsBefore } from '@/store/printLog';
 import { findColumns } from '@/store/rows';
 import { worksOfSubjects } from '@/store/subjects';
+import { workPicks } from '@/studio/works/workPicks';
 import { PrintLogView } from './PrintLogView';
 
 export const metadata: Metadata = { title: 'Print log · Journal' };
@@ -18,10 +19,11 @@ async function PrintLogPage({
   const q = await queryOf(searchParams);
   const before = /^\d{1,12}$/.test(q.before ?? '') ? Number(q.before) : null;
   const workId = q.work || null;
-  const { db } = await studio();
+  const s = await studio();
+  const { db } = s;
   const [prints, works, open] = await Promise.all([
     printsBefore(db, { before, workId }),
-    findColumns(db, 'works', ['id', 'title']),
+    workPicks.first(s, [workId]),
     findColumns(db, 'editions', ['id'], { closedAt: null }),
   ]);
   const isOpen = new Set(open.map(({ id }) => id));
@@ -34,7 +36,7 @@ async function PrintLogPage({
         picture: pictures.get(run.workId)?.picture ?? null,
         isOpen: isOpen.has(run.editionId),
       }))}
-      works={works.sort((a, b) => a.title.localeCompare(b.title))}
+      works={works}
       workId={workId}
       older={prints.length === PRINTS_A_PAGE ? prints.at(-1)!.seq : null}
     />

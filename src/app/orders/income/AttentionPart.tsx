@@ -7,6 +7,7 @@ import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
 import { DataTable, type Column } from '@/ui/DataTable';
 import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
+import { useWorkPicks } from '@/app/WorkFinder';
 import { useUnits } from '@/ui/Units';
 import type { IncomePage } from '@/studio/sales/incomePage';
 
@@ -18,6 +19,7 @@ export function AttentionPart({ attention, works, today }: Props) {
   const action = useAction();
   const [open, setOpen] = useState<AttentionBeside | 'new' | null>(null);
   const known = open === 'new' ? null : open;
+  const { choices, search } = useWorkPicks(works);
   return (
     <Panel style={{ marginTop: 18 }}>
       <Stack $gap={10}>
@@ -59,10 +61,11 @@ export function AttentionPart({ attention, works, today }: Props) {
           }}
           asks={[
             {
-              kind: 'choice',
+              kind: 'find',
               name: 'workId',
               label: 'Of which work',
-              options: [ALL, ...works.map(({ id, title }) => ({ key: id, name: title }))],
+              options: [ALL, ...choices.map(({ id, title }) => ({ key: id, name: title }))],
+              onSearch: search,
             },
             {
               kind: 'text',

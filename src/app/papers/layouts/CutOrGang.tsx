@@ -1,7 +1,7 @@
 'use client';
 
 /** Borderless prints on pre-cut sheets, or ganged on larger paper and cut after: both worked out from the lots on hand. */
-import type { PaperModel, LotModel } from '@/app/models';
+import type { PaperChoice, LotModel } from '@/app/models';
 import { lengthOrNull, moneyOrNull, numberOrTyped, parseSize, wholeOrTyped } from '@/core/measure';
 import { gangFinding, waysToCut, type PaperLot } from '@/core/sheets/gang';
 import { useState } from 'react';
@@ -11,7 +11,7 @@ import { DataTable, figureColumn, type Column } from '@/ui/DataTable';
 import { PanelTitle, Stack } from '@/ui/Layout';
 import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
-export function CutOrGang({ papers, lots }: { papers: PaperModel[]; lots: LotModel[] }) {
+export function CutOrGang({ papers, lots }: { papers: PaperChoice[]; lots: LotModel[] }) {
   const { unit, withUnit, money, currency, length, bareMoney } = useUnits();
   const stocked = papers.filter((p) => lots.some((l) => l.paperId === p.id && l.onHand > 0));
   const [paperId, setPaper] = useState(stocked[0]?.id ?? '');

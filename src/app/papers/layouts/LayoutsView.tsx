@@ -1,5 +1,5 @@
 'use client';
-import type { LayoutModel, PaperModel, LotModel } from '@/app/models';
+import type { LayoutModel, PaperChoice, LotModel } from '@/app/models';
 import { lengthOrNull, parseSize } from '@/core/measure';
 import { sheetFinding } from '@/core/sheets/nup';
 import { wasteOf } from '@/core/sheets/layoutFacts';
@@ -32,7 +32,7 @@ import Link from 'next/link';
 import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useKeptSheet } from '@/ui/form/useKeptValues';
 
-type Props = { layouts: LayoutModel[]; papers: PaperModel[]; lots: LotModel[] };
+type Props = { layouts: LayoutModel[]; papers: PaperChoice[]; lots: LotModel[] };
 const MARKS = { laid: 'none', queued: 'care', printed: 'holds' } as const;
 const WORDS = { laid: 'laid out', queued: 'waits to be printed', printed: 'printed' } as const;
 
@@ -215,7 +215,7 @@ function BeginSheet({
   lots,
   onClose,
 }: {
-  papers: PaperModel[];
+  papers: PaperChoice[];
   lots: LotModel[];
   onClose: () => void;
 }) {

@@ -1,4 +1,4 @@
-import { layoutModel, lotModel, paperModel } from '@/app/models';
+import { layoutModel, lotModel, paperChoice } from '@/app/models';
 import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { papersAndRoutes } from '@/store/proofs';
@@ -19,8 +19,8 @@ async function LayoutsPage() {
   return (
     <LayoutsView
       layouts={layouts.map(layoutModel)}
-      papers={papers.map(paperModel)}
-      lots={lots.map(lotModel)}
+      papers={papers.map(paperChoice)}
+      lots={lots.filter(({ onHand }) => onHand > 0).map(lotModel)}
     />
   );
 }

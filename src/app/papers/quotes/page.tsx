@@ -5,7 +5,7 @@ import { seen } from '@/app/seen';
 import { studio } from '@/app/server';
 import { localDay } from '@/core/measure';
 import { findRow, findRows } from '@/store/rows';
-import { firstSizes } from '@/studio/formats/sizePicks';
+import { sizes } from '@/studio/formats/sizePicks';
 import { shownCosts } from '@/studio/prices/shownCosts';
 import { compareRoutes, quotesOf, sentOut } from '@/studio/routes/routes';
 import type { Metadata } from 'next';
@@ -16,7 +16,7 @@ export const metadata: Metadata = { title: 'Compare routes' };
 async function QuotesPage({ searchParams }: { searchParams: Promise<{ size?: string; n?: string }> }) {
   const s = await studio();
   const q = await queryOf(searchParams);
-  const offered = await firstSizes(s, 'all', q.size);
+  const offered = await sizes.first(s, [q.size]);
   const chosen = offered.find(({ id }) => id === q.size) ?? offered[0] ?? null;
   const format = chosen && (await findRow(s.db, 'formats', chosen.id));
   const asked = Number(q.n ?? 1),

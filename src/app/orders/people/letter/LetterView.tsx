@@ -5,7 +5,8 @@ import { useState, type FormEvent } from 'react';
 import type { Finding } from '@/core/finding';
 import { Button } from '@/ui/Button';
 import { DataTable, type Column } from '@/ui/DataTable';
-import { Select } from '@/ui/Choices';
+import { WorkFinder } from '@/app/WorkFinder';
+import type { WorkPick } from '@/studio/works/workPicks';
 import { Field, Fields } from '@/ui/Field';
 import {
   Columns,
@@ -49,7 +50,7 @@ export function LetterView({
   withoutMail,
   askAgain,
 }: {
-  works: { id: string; title: string }[];
+  works: WorkPick[];
   asked: Asked;
   wrong: string | null;
   products: { id: string; name: string; finding: Finding }[];
@@ -102,15 +103,7 @@ export function LetterView({
   );
 }
 
-function AskForm({
-  works,
-  asked,
-  wrong,
-}: {
-  works: { id: string; title: string }[];
-  asked: Asked;
-  wrong: string | null;
-}) {
+function AskForm({ works, asked, wrong }: { works: WorkPick[]; asked: Asked; wrong: string | null }) {
   const router = useRouter();
   const [typed, setTyped] = useState(asked);
   const set = (field: keyof Asked) => (value: string) => setTyped({ ...typed, [field]: value });
@@ -121,13 +114,11 @@ function AskForm({
   return (
     <form onSubmit={ask}>
       <Stack $gap={12}>
-        <Select
+        <WorkFinder
           label="The work it announces"
           value={typed.work}
-          options={[
-            { key: '', name: 'none in particular' },
-            ...works.map(({ id, title }) => ({ key: id, name: title })),
-          ]}
+          works={works}
+          none="none in particular"
           onChange={set('work')}
         />
         <Fields $columns="1fr 1fr">

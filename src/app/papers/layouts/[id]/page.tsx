@@ -3,7 +3,7 @@ import { studio } from '@/app/server';
 import { bordersOf, imageOf, sheetOf } from '@/core/crop/border';
 import { proofsToLay } from '@/store/proofs';
 import { findRow, rowById } from '@/store/rows';
-import { firstSizes } from '@/studio/formats/sizePicks';
+import { printableSizes } from '@/studio/formats/sizePicks';
 import { facesOf } from '@/studio/layouts/faces';
 import { shortestOf } from '@/studio/layouts/shortest';
 import { inkReport, machinesAtHand } from '@/studio/machines/machines';
@@ -30,7 +30,7 @@ async function LayoutPage({ params }: Props) {
   if (!layout) notFound();
   const [paper, offered, lots, asked] = await Promise.all([
     rowById(db, 'papers', layout.paperId),
-    firstSizes(s, 'printable'),
+    printableSizes.first(s),
     lotsOnHand(db, [layout.paperId]),
     proofsToLay(db, layout.paperId),
   ]);

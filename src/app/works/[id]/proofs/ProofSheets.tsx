@@ -1,5 +1,5 @@
 'use client';
-import type { FormatModel, PaperModel, RouteModel } from '@/app/models';
+import type { FormatModel, PaperChoice, RouteModel } from '@/app/models';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { PROOF_KINDS, type ProofKind, type ProofVerdict } from '@/core/proof/proofStates';
@@ -36,7 +36,7 @@ export function AskSheet({
   onClose,
 }: {
   formats: FormatModel[];
-  papers: PaperModel[];
+  papers: PaperChoice[];
   routes: RouteModel[];
   lines: ProofLine[];
   onClose: () => void;

@@ -1,5 +1,5 @@
 'use client';
-import type { FormatModel, PaperModel, RouteModel } from '@/app/models';
+import type { FormatModel, PaperChoice, RouteModel } from '@/app/models';
 import Link from 'next/link';
 import { useState } from 'react';
 
@@ -16,7 +16,7 @@ type Props = {
   workId: string;
   compared: Record<string, Compared>;
   formats: FormatModel[];
-  papers: PaperModel[];
+  papers: PaperChoice[];
   routes: RouteModel[];
   lines: ProofLine[];
   hasMaster: boolean;

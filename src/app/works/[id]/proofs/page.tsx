@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { proofLine } from './proofLine';
-import { formatModel, paperModel, routeModel } from '@/app/models';
+import { formatModel, paperChoice, routeModel } from '@/app/models';
 import { seen } from '@/app/seen';
 import { limitsHeld, USUAL_LIMITS } from '@/core/proof/compare';
 import { papersAndRoutes } from '@/store/proofs';
@@ -48,7 +48,7 @@ async function ProofsPage({ params }: Params) {
       compared={short}
       advice={advice.map((a) => ({ id: a.paper.id, name: a.paper.name, reasons: a.reasons }))}
       formats={formats.map(formatModel)}
-      papers={papers.map(paperModel)}
+      papers={papers.map(paperChoice)}
       routes={routes.map(routeModel)}
       lines={lines.map(proofLine)}
       hasMaster={current !== null}

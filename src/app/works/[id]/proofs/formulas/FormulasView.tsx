@@ -17,7 +17,10 @@ type Props = {
   query: Record<string, string>;
   papers: { id: string; name: string }[];
   kinds: string[];
+  /** Those of the page that is looked at, from 0; and whether there are more behind them. */
   list: PassedFormula[];
+  page: number;
+  isMore: boolean;
 };
 
 /** What passed, to be found again and used for this work. */
@@ -51,6 +54,7 @@ export function FormulasView(props: Props) {
           rows={list}
           columns={COLUMNS}
           keyOf={(formula) => formula.proofId}
+          isOnePage={props.page > 0 || props.isMore}
           lineOf={(formula) => (
             <FormulaRow
               formula={formula}
@@ -60,7 +64,31 @@ export function FormulasView(props: Props) {
           )}
         />
       )}
+      <Pages {...props} />
     </Stack>
+  );
+}
+
+/** To those that passed before and after; what they are narrowed by stays. */
+function Pages({ query, page, isMore }: Props) {
+  const path = usePathname();
+  const hrefOf = (to: number) => `${path}?${new URLSearchParams({ ...query, page: String(to) })}`;
+  if (page === 0 && !isMore) return null;
+  return (
+    <nav aria-label="Pages">
+      <Row>
+        {page > 0 && (
+          <Link href={hrefOf(page - 1)} prefetch={false}>
+            ← newer
+          </Link>
+        )}
+        {isMore && (
+          <Link href={hrefOf(page + 1)} prefetch={false}>
+            older →
+          </Link>
+        )}
+      </Row>
+    </nav>
   );
 }
 
@@ -73,7 +101,7 @@ function FormulaSearch({ query, papers, kinds }: Props) {
   const [words, setWords] = useState(query.words ?? '');
   const ask = (more: Record<string, string>) => {
     const q = new URLSearchParams(
-      Object.entries({ ...query, factor, long, words, ...more }).filter(([, v]) => v),
+      Object.entries({ ...query, factor, long, words, ...more, page: '' }).filter(([, v]) => v),
     );
     router.replace(`${path}?${q}`);
   };

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { readNumber } from '@/core/measure';
 import { WORK_KINDS } from '@/core/works';
 import { seen } from '@/app/seen';
-import { queryOf } from '@/app/query';
+import { pageOf, queryOf } from '@/app/query';
 import { papersAndRoutes } from '@/store/proofs';
 import { passedFormulas } from '@/studio/proofs/passedFormulas';
 import { wholeOf, type Params } from '../../workPage';
@@ -17,15 +17,20 @@ async function FormulasPage({
   const { work, studio } = await wholeOf(params);
   const q = await queryOf(searchParams);
   const number = (v: string | undefined) => (v ? readNumber(v) : null) ?? undefined;
-  const [{ papers }, list] = await Promise.all([
+  const page = pageOf(q.page);
+  const [{ papers }, { list, isMore }] = await Promise.all([
     papersAndRoutes(studio.db),
-    passedFormulas(studio.db, {
-      paperId: q.paper || undefined,
-      kind: q.kind || undefined,
-      factor: number(q.factor),
-      longMm: number(q.long),
-      words: q.words || undefined,
-    }),
+    passedFormulas(
+      studio.db,
+      {
+        paperId: q.paper || undefined,
+        kind: q.kind || undefined,
+        factor: number(q.factor),
+        longMm: number(q.long),
+        words: q.words || undefined,
+      },
+      page,
+    ),
   ]);
   return (
     <FormulasView
@@ -34,6 +39,8 @@ async function FormulasPage({
       papers={papers.map((p) => ({ id: p.id, name: p.name }))}
       kinds={[...WORK_KINDS]}
       list={list}
+      page={page}
+      isMore={isMore}
     />
   );
 }
