@@ -75,7 +75,6 @@ function meansOf(things: readonly Thing[]) {
     leaves: mean((thing) => thing.net - thing.making),
   };
 }
-export type Means = ReturnType<typeof meansOf>;
 
 /** How many of a product to make, and what to take to a fair: what both rest on. */
 export async function batchPage(studio: Studio, productId: string | undefined) {
