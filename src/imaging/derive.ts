@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
 import { RefusedError } from '@/core/errors';
 import { plainReason } from './facts';
+import { ownNumbers } from './pixels';
 
 export const TILE_PX = 512;
 /** Longest side of the picture shown whole, and of the small one in lists. */
@@ -51,6 +52,36 @@ export async function derive(
     await makeViews(partly);
     await rm(into, { recursive: true, force: true });
     await rename(partly, into);
+  } catch (error) {
+    await rm(partly, { recursive: true, force: true });
+    throw error;
+  }
+}
+
+/** The folder of a picture's inks, beside its tiles. */
+export const INKS = 'inks';
+const INK_CHANNELS = [0, 1, 2, 3] as const;
+
+/**
+ * Makes tiles of each ink of a CMYK master, in its own numbers: a browser would take a tile of all four to RGB by itself. Made
+ * when somebody looks through a paper's profile, not with every file that comes in.
+ *
+ * @param folder where what is shown of the master is; the inks appear in it whole or not at all
+ */
+export async function deriveInks(path: string, folder: string): Promise<void> {
+  const partly = join(folder, `${INKS}.${randomUUID()}.part`);
+  await mkdir(partly, { recursive: true });
+  try {
+    for (const ink of INK_CHANNELS) {
+      const { image } = await ownNumbers(path);
+      await image
+        .extractChannel(ink)
+        .jpeg({ quality: 90 })
+        .tile({ size: TILE_PX, overlap: 0, layout: 'dz', depth: 'onetile' })
+        .toFile(join(partly, `${ink}.dz`));
+    }
+    await rm(join(folder, INKS), { recursive: true, force: true });
+    await rename(partly, join(folder, INKS));
   } catch (error) {
     await rm(partly, { recursive: true, force: true });
     throw error;

@@ -37,7 +37,9 @@ export async function ownNumbers(path: string): Promise<{ image: Sharp; bits: 8 
   const m = await sharp(path, options).metadata();
   const deep = m.depth !== 'uchar' && m.depth !== 'char';
   const space = spaceOf(m.space, deep);
-  const upright = sharp(path, options).autoOrient();
+  const opened = sharp(path, options);
+  // Unless it is told to stay in them, the library takes inks to RGB by a profile of its own before anything else is done.
+  const upright = (space === 'cmyk' ? opened.pipelineColourspace('cmyk') : opened).autoOrient();
   return {
     image: (m.hasAlpha ? upright.flatten({ background: '#ffffff' }) : upright).toColourspace(space),
     bits: deep && space !== 'cmyk' ? 16 : 8,

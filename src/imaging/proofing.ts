@@ -425,8 +425,14 @@ export async function makeProofSheet(
 }
 
 /** The profile of a master's tiles, as base 64: only RGB keeps its own numbers there. */
-export async function tileProfile(path: string, said: 'sRGB' | 'opRGB'): Promise<string> {
+export async function tileProfile(
+  path: string,
+  said: 'sRGB' | 'opRGB',
+  of: 'tiles' | 'inks' = 'tiles',
+): Promise<string> {
   const meta = await sharp(path, { limitInputPixels: false, failOn: 'none' }).metadata();
+  if (of === 'inks')
+    return Buffer.from(await sourceProfile(meta.icc ?? null, 4, said)).toString('base64');
   const rgb = meta.space === 'srgb' || meta.space === 'rgb' || meta.space === 'rgb16';
   const bytes = rgb ? await sourceProfile(meta.icc ?? null, 3, said) : await profileOf('sRGB');
   return Buffer.from(bytes).toString('base64');

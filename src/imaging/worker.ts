@@ -5,7 +5,7 @@ import workerpool from 'workerpool';
 import { InputError, RefusedError } from '@/core/errors';
 import { chooseStock, type StockQuestion } from '@/core/sheets/stockChoice';
 import { layMixed, type MixedQuestion } from '@/core/sheets/mixed';
-import { derive } from './derive';
+import { derive, deriveInks } from './derive';
 import { makeCopy } from './copies';
 import { readFacts } from './facts';
 import { makeListingPicture } from './listingPicture';
@@ -85,7 +85,8 @@ const tasks = {
   regions: (q: Parameters<typeof snippetRegions>[0]) => answered(snippetRegions(q)),
   proofSheet: (q: Parameters<typeof makeProofSheet>[0]) =>
     answered(makeProofSheet(q, progress).then(() => true)),
-  tileProfile: (path: string, said: 'sRGB' | 'opRGB') => answered(tileProfile(path, said)),
+  tileProfile: (path: string, said: 'sRGB' | 'opRGB', of?: 'tiles' | 'inks') =>
+    answered(tileProfile(path, said, of)),
   showSheet: (path: string, out: string) => answered(showSheet(path, out).then(() => true)),
   compareBack: (q: Parameters<typeof compareBack>[0]) => answered(compareBack(q, progress)),
   practiceScan: (q: Parameters<typeof practiceScan>[0]) =>
@@ -99,6 +100,7 @@ const tasks = {
   hangInPhotograph: (q: Parameters<typeof hangInPhotograph>[0]) =>
     answered(hangInPhotograph(q).then(() => true)),
   listingPicture: (q: Parameters<typeof makeListingPicture>[0]) => answered(makeListingPicture(q)),
+  deriveInks: (path: string, folder: string) => answered(deriveInks(path, folder).then(() => true)),
   /** A long search for a shorter layout: away from the process that answers pages. */
   nest: (q: MixedQuestion) => answered((async () => layMixed(q))()),
   /** Which paper on hand to cut: many such searches, each a short one. */

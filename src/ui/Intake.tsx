@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { Button } from './Button';
-import { sendFile } from './sendFile';
+import { fetchedSender } from './sending';
 import { t } from './tokens';
 import { beginningOf, progressOf, UploadProgress, type UploadState } from './useUpload';
 import { MarkedText } from './Verdict';
@@ -36,6 +36,7 @@ export function useIntake(workId: string | null, onIn?: (workId: string) => void
       ]);
       const go = async () => {
         const url = `/api/intake?name=${encodeURIComponent(file.name)}${workId ? `&work=${workId}` : ''}`;
+        const sendFile = await fetchedSender();
         const result = await sendFile<{ message: string; workId: string }>(url, file, {
           onStart: (stop) => patch(key, { stop }),
           onProgress: progressOf(Date.now(), (change) => patch(key, change())),

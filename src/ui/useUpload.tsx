@@ -3,7 +3,8 @@ import { useCallback, useState } from 'react';
 import styled from 'styled-components';
 import type { ActionAnswer } from './Actions';
 import { Button } from './Button';
-import { sendFile, type Sent } from './sendFile';
+import type { Sent } from './sendFile';
+import { fetchedSender } from './sending';
 import { t } from './tokens';
 
 export type UploadState = {
@@ -23,6 +24,7 @@ export function useUpload() {
     setUpload(beginningOf(file));
     const patch = (change: (was: UploadState) => Partial<UploadState>) =>
       setUpload((was) => was && { ...was, ...change(was) });
+    const sendFile = await fetchedSender();
     const answer = await sendFile<T>(url, file, {
       onStart: (stop) => patch(() => ({ stop })),
       onProgress: progressOf(Date.now(), patch),

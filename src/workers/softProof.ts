@@ -3,12 +3,10 @@
 import * as Comlink from 'comlink';
 import { softened } from '@/core/colour/eye';
 import { INTENTS, type Intent } from '@/core/colour/intents';
-import { cellSamples, moveTable, OUT_ABOVE, type MoveTable } from '@/core/colour/outOfGamut';
+import { cellSamples, moveTable, OUT_ABOVE, TABLE_BITS, type MoveTable } from '@/core/colour/outOfGamut';
 import { transformOf, type Transform } from '@/imaging/transforms';
 import { engine, fetched, SCREENS } from './engine';
 import { TILE, tileAt, type PictureSource } from './tiles';
-
-const TABLE = 6;
 
 export type ProofView = { x: number; y: number; zoom: number };
 export type ProofPaper = { profileId: string; intent: Intent; bpc: boolean; paperWhite: boolean };
@@ -73,6 +71,7 @@ const tables = new Map<string, MoveTable>();
 /** How far colours move on the way to a paper, or to a screen, and back. */
 async function tableFor(
   source: string,
+  channels: 3 | 4,
   to: { profileId: string } | { screen: PredefinedColorSpace },
 ): Promise<MoveTable> {
   const key = `${source} ${'screen' in to ? to.screen : to.profileId}`;
@@ -102,21 +101,48 @@ async function tableFor(
       bpc: false,
       bits: 16,
     });
-    const own = lab.run(cellSamples(3, TABLE));
-    table = moveTable(3, TABLE, own, back.run(there.run(own)));
+    const bits = TABLE_BITS[channels];
+    const own = lab.run(cellSamples(channels, bits));
+    table = moveTable(channels, bits, own, back.run(there.run(own)));
     for (const t of [lab, there, back]) t.end();
     tables.set(key, table);
   }
   return table;
 }
 
-type Raw = { key: string; rgba: Uint8ClampedArray };
+/** Pixels in the picture's own numbers: three samples each or four, and one more that is nought outside the picture. */
+type Raw = { key: string; channels: 3 | 4; samples: Uint8ClampedArray };
 let last: Raw | null = null;
 
-/** What is in view, as the picture's own numbers; outside it the fourth sample is nought. */
-async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise<Raw> {
-  const key = `${s.sha256} ${v.x} ${v.y} ${v.zoom} ${width} ${height}`;
+/** What is in view, as the picture's own numbers. */
+async function rawView(ask: ProofAsk): Promise<Raw> {
+  const { source: s, view: v, width, height } = ask;
+  const key = `${s.sha256} ${s.isInks ? 'inks' : 'tiles'} ${v.x} ${v.y} ${v.zoom} ${width} ${height}`;
   if (last?.key === key) return last;
+  last = s.isInks
+    ? { key, channels: 4, samples: interleaved(await Promise.all(INKS.map((ink) => laid(ask, ink)))) }
+    : { key, channels: 3, samples: await laid(ask) };
+  return last;
+}
+
+const INKS = [0, 1, 2, 3];
+
+/** Four inks, each as a grey picture, to one of four samples and one more. */
+function interleaved(inks: readonly Uint8ClampedArray[]): Uint8ClampedArray {
+  const pixels = inks[0]!.length / 4;
+  const samples = new Uint8ClampedArray(pixels * 5);
+  for (let i = 0, from = 0, to = 0; i < pixels; i++, from += 4, to += 5) {
+    for (let ink = 0; ink < 4; ink++) samples[to + ink] = inks[ink]![from]!;
+    samples[to + 4] = inks[0]![from + 3]!;
+  }
+  return samples;
+}
+
+/** The tiles in view laid beside each other; outside the picture the fourth sample is nought. */
+async function laid(
+  { source: s, view: v, width, height }: ProofAsk,
+  ink?: number,
+): Promise<Uint8ClampedArray> {
   const most = Math.max(0, Math.ceil(Math.log2(Math.max(s.width, s.height) / TILE)));
   const level = Math.min(most, Math.max(0, most + Math.ceil(Math.log2(Math.max(1e-6, v.zoom)) - 0.01)));
   const k = 2 ** (most - level);
@@ -140,7 +166,7 @@ async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise
       col++
     ) {
       wanted.push(
-        tileAt(s.sha256, level, col, row).then((tile) => {
+        tileAt(s.sha256, level, col, row, ink).then((tile) => {
           if (tile)
             ctx.drawImage(
               tile,
@@ -154,8 +180,7 @@ async function rawView({ source: s, view: v, width, height }: ProofAsk): Promise
     }
   }
   await Promise.all(wanted);
-  last = { key, rgba: ctx.getImageData(0, 0, width, height).data };
-  return last;
+  return ctx.getImageData(0, 0, width, height).data;
 }
 
 const picture = (
@@ -166,13 +191,13 @@ const picture = (
 ) =>
   createImageBitmap(new ImageData(rgba as Uint8ClampedArray<ArrayBuffer>, width, height, { colorSpace }));
 
-function through(t: Transform<Uint8Array>, raw: Uint8ClampedArray): Uint8ClampedArray {
-  const out = new Uint8ClampedArray(t.run(raw).buffer as ArrayBuffer);
-  keepAlpha(raw, out);
+function through(t: Transform<Uint8Array>, raw: Raw): Uint8ClampedArray {
+  const out = new Uint8ClampedArray(t.run(raw.samples).buffer as ArrayBuffer);
+  // What lies outside the picture stays outside.
+  const step = raw.channels + 1;
+  for (let to = 3, from = raw.channels; to < out.length; to += 4, from += step)
+    out[to] = raw.samples[from]!;
   return out;
-}
-function keepAlpha(from: Uint8ClampedArray, to: Uint8ClampedArray) {
-  for (let i = 3; i < to.length; i += 4) to[i] = from[i]!;
 }
 
 let views: { raw: string; seen: Map<string, Uint8ClampedArray> } = { raw: '', seen: new Map() };
@@ -188,43 +213,41 @@ async function seenThrough(
   if (views.raw !== about) views = { raw: about, seen: new Map() };
   let seen = views.seen.get(key);
   if (!seen) {
-    seen = through(await transformFor(profileUrl, screen, paper), raw.rgba);
+    seen = through(await transformFor(profileUrl, screen, paper), raw);
     if (views.seen.size > 6) views.seen.delete([...views.seen.keys()].find((k) => k !== 'picture')!);
     views.seen.set(key, seen);
   }
   return seen;
 }
 
+/** Where a table has the cell of a pixel. */
+function cellAt(samples: Uint8ClampedArray, at: number, { channels, bits }: MoveTable): number {
+  const shift = 8 - bits;
+  let cell = 0;
+  for (let c = 0; c < channels; c++) cell = (cell << bits) | (samples[at + c]! >> shift);
+  return cell;
+}
+
 /** Marks what is out of gamut with slanting lines, black and white in turn: seen on any colour, and by any eye. */
 function mark(
-  raw: Uint8ClampedArray,
-  out: Uint8ClampedArray,
+  { samples, channels }: Raw,
+  out: Uint8ClampedArray | null,
   table: MoveTable,
   threshold: number,
   width: number,
-  draw: boolean,
 ): number {
   const limit = Math.round(threshold * 10),
-    shift = 8 - TABLE;
+    step = channels + 1;
   let inside = 0,
     over = 0;
-  for (let i = 0, p = 0; i < raw.length; i += 4, p++) {
-    if (raw[i + 3]! < 128) continue;
+  for (let at = 0, p = 0; at < samples.length; at += step, p++) {
+    if (samples[at + channels]! < 128) continue;
     inside++;
-    if (
-      table.tenths[
-        ((raw[i]! >> shift) << (2 * TABLE)) | ((raw[i + 1]! >> shift) << TABLE) | (raw[i + 2]! >> shift)
-      ]! <= limit
-    )
-      continue;
+    if (table.tenths[cellAt(samples, at, table)]! <= limit) continue;
     over++;
-    if (!draw) continue;
+    if (!out) continue;
     const stripe = ((p % width) + Math.floor(p / width)) % 8;
-    if (stripe < 2) {
-      out[i] = out[i + 1] = out[i + 2] = 0;
-    } else if (stripe < 4) {
-      out[i] = out[i + 1] = out[i + 2] = 255;
-    }
+    if (stripe < 4) out.fill(stripe < 2 ? 0 : 255, 4 * p, 4 * p + 3);
   }
   return inside ? over / inside : 0;
 }
@@ -273,12 +296,11 @@ const api = {
       const plain = await seenThrough(raw, source.profileUrl, screen, paper),
         shown = ask.threshold === null ? plain : plain.slice();
       const outShare = mark(
-        raw.rgba,
-        shown,
-        await tableFor(source.profileUrl, paper),
+        raw,
+        ask.threshold === null ? null : shown,
+        await tableFor(source.profileUrl, raw.channels, paper),
         ask.threshold ?? OUT_ABOVE,
         width,
-        ask.threshold !== null,
       );
       after.push({ picture: await picture(shown, width, height, screen), outShare });
     }
@@ -291,12 +313,11 @@ const api = {
       after,
       soft,
       beyondScreen: mark(
-        raw.rgba,
-        raw.rgba,
-        await tableFor(source.profileUrl, { screen }),
+        raw,
+        null,
+        await tableFor(source.profileUrl, raw.channels, { screen }),
         OUT_ABOVE,
         width,
-        false,
       ),
       view: ask.view,
       width: ask.width,

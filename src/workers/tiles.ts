@@ -11,22 +11,26 @@ export type PictureSource = {
   height: number;
   /** Where the profile of its tiles is. */
   profileUrl: string;
+  /** Its tiles are of single inks, in the numbers of its own CMYK. */
+  isInks?: boolean;
 };
 
 const tiles = new Map<string, Promise<ImageBitmap | null>>();
-/** One tile, in the picture's own numbers; null where there is none. */
+/** One tile, in the picture's own numbers; null where there is none. Of a picture in inks, one ink of it. */
 export function tileAt(
   sha256: string,
   level: number,
   col: number,
   row: number,
+  ink?: number,
 ): Promise<ImageBitmap | null> {
-  const key = `${sha256}/${level}/${col}_${row}`;
+  const of = ink === undefined ? 'tiles' : `inks/${ink}`;
+  const key = `${sha256}/${of}/${level}/${col}_${row}`;
   let tile = tiles.get(key);
   if (!tile) {
     if (tiles.size > MOST_TILES) for (const old of [...tiles.keys()].slice(0, 60)) tiles.delete(old);
     // Its own numbers: the browser must not convert them.
-    tile = fetch(`/api/pictures/${sha256}/tiles/${level}/${col}_${row}`)
+    tile = fetch(`/api/pictures/${key}`)
       .then(async (r) =>
         r.ok
           ? createImageBitmap(await r.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' })

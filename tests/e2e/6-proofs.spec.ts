@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -434,4 +434,55 @@ test('a wide screen shows what an ordinary one has no colour for, and the page s
   } finally {
     await wide.close();
   }
+});
+
+test('a file in inks is proofed from its own numbers, also where a screen has no colour for them', async ({
+  page,
+}) => {
+  const { id } = await act(page, 'recordWork', {
+    ...BLANK,
+    ...{ title: 'Tide Poster', year: 2026, medium: 'drawn on the screen', kind: 'born digital' },
+    ...{ size: '400 x 300 mm', mayPrint: 'yes' },
+  });
+  // Half of it pure cyan, which sRGB does not reach; half of it a grey of black ink alone.
+  const file = join(mkdtempSync(join(tmpdir(), 'glassine-e2e-')), 'poster.tif');
+  const [width, height] = [900, 600];
+  const profile = new Uint8Array(readFileSync('/usr/share/color/icc/ghostscript/default_cmyk.icc'));
+  await writeTiff(file, { width, height, bits: 8, channels: 4, profile }, (from, rows) => {
+    const band = new Uint8Array(width * rows * 4);
+    for (let i = 0; i < band.length; i += 4)
+      band.set((i / 4) % width < width / 2 ? [255, 0, 0, 0] : [0, 0, 0, 100], i);
+    return band;
+  });
+  await page.goto(`/works/${id}/capture`);
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByRole('list', { name: 'Findings' })).toBeVisible({ timeout: 120_000 });
+
+  const inks = page.waitForResponse((response) => /\/inks\/3\//.test(response.url()) && response.ok());
+  await page.goto(`/works/${id}/proofs/soft`);
+  await choose(page, 'Show', 'the picture');
+  await expect(page.locator('[data-ready]')).toBeVisible();
+  await inks;
+  // Its sRGB copy would have nothing beyond sRGB left in it.
+  await expect(
+    page.getByText(/(49|5\d) % of what is in view is beyond this screen’s colours \(sRGB\)/).last(),
+  ).toBeVisible();
+  const fields = () =>
+    page
+      .getByRole('group', { name: /^Tide Poster on/ })
+      .locator('canvas')
+      .evaluate((canvas: HTMLCanvasElement) => {
+        const at = (x: number) => [
+          ...canvas
+            .getContext('2d')!
+            .getImageData(Math.round(canvas.width * x), Math.round(canvas.height / 2), 1, 1).data,
+        ];
+        return { left: at(0.4), right: at(0.6) };
+      });
+  const { left, right } = await fields();
+  expect(left[0]).toBeLessThan(40);
+  expect(left[2]! - left[0]!).toBeGreaterThan(150);
+  // A grey of 100 of 255 black: no cast of more than a few steps, lighter than the middle.
+  expect(Math.max(...right.slice(0, 3)) - Math.min(...right.slice(0, 3))).toBeLessThan(12);
+  expect(right[0]).toBeGreaterThan(140);
 });

@@ -1,3 +1,4 @@
+import { mastersByHash } from '@/store/masters';
 import type { Master } from '@/store/works';
 import { type Studio } from '../studio';
 
@@ -6,8 +7,27 @@ export async function profileOfTiles(
   studio: Studio,
   master: Master,
   said: 'sRGB' | 'opRGB',
+  of: 'tiles' | 'inks' = 'tiles',
 ): Promise<Uint8Array> {
   return studio.imaging
-    .do('tileProfile', [await studio.objects.soundPath(master.sha256, master.fileName), said])
+    .do('tileProfile', [await studio.objects.soundPath(master.sha256, master.fileName), said, of])
     .done.then((b64) => new Uint8Array(Buffer.from(b64, 'base64')));
+}
+
+/** What is being made, by the file: whoever asks meanwhile waits for the same. */
+const making = new Map<string, Promise<boolean>>();
+
+/** Makes the tiles of each ink of a CMYK master, when somebody asks for one; false where the file has no inks. */
+export function makeInks(studio: Studio, sha256: string): Promise<boolean> {
+  const known = making.get(sha256);
+  if (known) return known;
+  const made = (async () => {
+    const [master] = await mastersByHash(studio.db, sha256);
+    if (master?.channels !== 4 || master.state !== 'ready') return false;
+    const path = await studio.objects.soundPath(sha256, master.fileName);
+    await studio.imaging.do('deriveInks', [path, studio.objects.derivedDir(sha256)]).done;
+    return true;
+  })().finally(() => making.delete(sha256));
+  making.set(sha256, made);
+  return made;
 }

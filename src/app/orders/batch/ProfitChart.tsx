@@ -1,7 +1,6 @@
 'use client';
 import { ChartBox } from '@/ui/ChartBox';
 import { linearScale } from '@/ui/chartScale';
-import { line } from 'd3-shape';
 import type { BatchAnswer, BatchOption } from '@/core/price/batch';
 import { MoneyAxis } from '../MoneyAxis';
 import { PanelTitle } from '@/ui/Layout';
@@ -49,9 +48,7 @@ function Curve({
   const x = linearScale([0, options.at(-1)!.count], [EDGE.left, right]);
   const y = linearScale([Math.min(...all), Math.max(...all)], [HEIGHT - EDGE.bottom, EDGE.top], 5);
   const loss = linearScale([0, 1], [HEIGHT + LOSS, HEIGHT + 6]);
-  const curve = line<BatchOption>()
-    .x((option) => x(option.count))
-    .y((option) => y(option.expectedProfit));
+  const curve = options.map((option) => `${x(option.count)},${y(option.expectedProfit)}`).join(' ');
   const bar = Math.min(8, Math.max(2, (right - EDGE.left) / options.length - 1));
   return (
     <>
@@ -71,7 +68,7 @@ function Curve({
       >
         per sale {bareMoney(perSale.expectedProfit)}
       </text>
-      <path d={curve(options)!} fill="none" stroke={t.ink} strokeWidth="2" />
+      <polyline points={curve} fill="none" stroke={t.ink} strokeWidth="2" />
       {chosen && (
         <g>
           <circle cx={x(chosen.count)} cy={y(chosen.expectedProfit)} r="4.5" fill={t.ink} />

@@ -262,19 +262,19 @@ function Lying({
         )}
         {signing === 'front' && h - y - ih > 16 && (
           <g fontSize={type} fill={t.ink}>
-            <text x={x} y={line}>
+            <text data-on-paper x={x} y={line}>
               {sheet.label}
             </text>
-            <text x={w / 2} y={line} textAnchor="middle">
+            <text data-on-paper x={w / 2} y={line} textAnchor="middle">
               {title}
             </text>
-            <text x={x + iw} y={line} textAnchor="end">
+            <text data-on-paper x={x + iw} y={line} textAnchor="end">
               {artist}
             </text>
           </g>
         )}
         {signing === 'back' && (
-          <text x={w / 2} y={h - 24} textAnchor="middle" fontSize={type} fill={t.ink}>
+          <text data-on-paper x={w / 2} y={h - 24} textAnchor="middle" fontSize={type} fill={t.ink}>
             {sheet.label} · {title} · {artist}
           </text>
         )}

@@ -56,12 +56,6 @@ export function ProofPanes({ desk, title }: { desk: SoftProofDesk; title: string
       <Small>
         Drag to move, wheel or + − to zoom. What is marked is striped black and white, so that it shows on
         any colour.{' '}
-        {desk.master.copy && (
-          <>
-            A CMYK file is shown from its sRGB copy: what lies beyond sRGB shows as its edge; counting the
-            whole file uses its own numbers.{' '}
-          </>
-        )}
         {shown && desk.ask && <>{beyondScreen(shown.beyondScreen, SCREEN_WORDS[desk.ask.screen])} </>}
         {shown && <>Last drawn in {Math.round(shown.ms)} ms.</>}
       </Small>

@@ -34,7 +34,7 @@ async function SoftProofPage({
         sha256: current.sha256,
         fileName: current.fileName,
         untagged: !current.profileLabel && current.channels === 3,
-        copy: current.channels === 4,
+        isInks: current.channels === 4,
         ...viewedPixels(current),
       }}
       papers={all.map(({ profile: p, paper, machine, route }) => ({

@@ -29,8 +29,8 @@ export type SoftMaster = {
   sha256: string;
   fileName: string;
   untagged: boolean;
-  /** Looked at through its sRGB copy. */
-  copy: boolean;
+  /** In the numbers of its inks. */
+  isInks: boolean;
   width: number;
   height: number;
 };

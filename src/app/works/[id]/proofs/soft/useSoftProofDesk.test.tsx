@@ -35,7 +35,7 @@ const desk = (more: Partial<SoftProofProps> = {}, outer = { width: 832, height: 
           sha256: 'f'.repeat(64),
           fileName: 'a.tif',
           untagged: false,
-          copy: false,
+          isInks: false,
           width: 4_000,
           height: 3_000,
         },

@@ -21,6 +21,12 @@ const NEXT_SHOW: Readonly<Record<Show, Show>> = {
   beside: 'proof',
 };
 
+/** Whose profile is asked for: of inks their own, of an untagged file what it is said to be. */
+function profileQuery({ isInks }: SoftProofProps['master'], untaggedIs: string): string {
+  if (isInks) return '?of=inks';
+  return untaggedIs ? `?is=${untaggedIs}` : '';
+}
+
 const startWorker = () =>
   new Worker(new URL('../../../../../workers/softProof.ts', import.meta.url), { type: 'module' });
 
@@ -61,7 +67,8 @@ export function useSoftProofDesk(
       sha256: master.sha256,
       width: master.width,
       height: master.height,
-      profileUrl: `/api/masters/${master.id}/profile${untaggedIs ? `?is=${untaggedIs}` : ''}`,
+      profileUrl: `/api/masters/${master.id}/profile${profileQuery(master, untaggedIs)}`,
+      isInks: master.isInks,
     }),
     [master, untaggedIs],
   );
