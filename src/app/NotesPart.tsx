@@ -1,18 +1,22 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import styled from 'styled-components';
 import type { Note, NoteSubject } from '@/core/notes';
 import { ErrorCallout } from '@/ui/Actions';
+import { arriving } from '@/ui/arriving';
 import { Button, Row } from '@/ui/Button';
 import { Check, Field } from '@/ui/Field';
 import { PanelTitle, Small } from '@/ui/Layout';
-import { DraftSlip } from '@/ui/form/DraftSlip';
 import { useKeptValues } from '@/ui/form/useKeptValues';
 import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { MarkedText } from '@/ui/Verdict';
-import { EvidenceStrip } from './EvidenceStrip';
 import { useAction } from './useAction';
+
+const DraftSlip = arriving(async () => (await import('@/ui/form/DraftSlip')).DraftSlip);
+// Only where there is a line to show photographs of.
+const EvidenceStrip = dynamic(async () => (await import('./EvidenceStrip')).EvidenceStrip);
 
 const Lines = styled.ul`
   li {
@@ -81,7 +85,7 @@ export function NotesPart({
           </li>
         ))}
       </Lines>
-      <DraftSlip {...kept.slip} />
+      {kept.slip.draft && <DraftSlip {...kept.slip} />}
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -1,8 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { ActionSheet } from '@/app/ActionSheet';
 import { useAction } from '@/app/useAction';
-import { OPENING_KINDS } from '@/core/parcel/passage';
+import { arriving } from '@/ui/arriving';
 import { Button, Row } from '@/ui/Button';
 import { Panel, PanelTitle, Small, Stack } from '@/ui/Layout';
 import { ScaleDrawing, useScale } from '@/ui/ScaleDrawing';
@@ -10,6 +9,8 @@ import { t } from '@/ui/tokens';
 import { useUnits } from '@/ui/Units';
 import { Verdict } from '@/ui/Verdict';
 import type { PackingModel } from './packingModel';
+
+const OpeningSheet = arriving(async () => (await import('./OpeningSheet')).OpeningSheet);
 
 type Passage = PackingModel['passages'][number];
 type Box = { width: number; height: number; depth: number };
@@ -159,65 +160,4 @@ function nearestRepairer(helpers: PackingModel['helpers'], country: string): str
   const able = helpers.filter(({ craft }) => craft === 'repairer' || craft === 'framer');
   const near = able.find((each) => each.country === country);
   return near ? `${near.name} in ${near.place}` : 'a framer near the buyer (none is in the address book)';
-}
-
-function OpeningSheet({ orderId, onClose }: { orderId: string; onClose: () => void }) {
-  return (
-    <ActionSheet
-      act="saveOpening"
-      title="An opening it must pass"
-      label="It is measured"
-      about={`opening ${orderId}`}
-      asks={[
-        {
-          kind: 'text',
-          name: 'name',
-          label: 'What it is',
-          required: true,
-          autoFocus: true,
-          hint: 'the door of the van',
-        },
-        {
-          kind: 'choice',
-          name: 'kind',
-          label: 'Kind',
-          options: OPENING_KINDS.map((each) => ({ key: each, name: each })),
-        },
-        { kind: 'length', name: 'width', label: 'Clear width', required: true },
-        { kind: 'length', name: 'height', label: 'Clear height', required: true },
-        { kind: 'length', name: 'length', label: 'Length behind it', hint: 'load length, landing' },
-        {
-          kind: 'choice',
-          name: 'whose',
-          label: 'At which end',
-          options: [
-            { key: 'ours', name: 'ours' },
-            { key: 'theirs', name: 'the buyer’s' },
-          ],
-        },
-        { kind: 'tick', name: 'mayTilt', label: 'The box may be tilted in it' },
-      ]}
-      first={{
-        name: '',
-        kind: 'door',
-        width: null as number | string | null,
-        height: null as number | string | null,
-        length: null as number | string | null,
-        whose: 'ours',
-        mayTilt: false,
-      }}
-      input={({ name, kind, width, height, length, whose, mayTilt }) => ({
-        id: null,
-        name,
-        kind: kind as (typeof OPENING_KINDS)[number],
-        width: width ?? '',
-        height: height ?? '',
-        length: length ?? '',
-        mayTilt,
-        orderId: whose === 'theirs' ? orderId : null,
-        place: 0,
-      })}
-      onClose={onClose}
-    />
-  );
 }

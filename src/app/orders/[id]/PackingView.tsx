@@ -32,20 +32,20 @@ import { useUnits } from '@/ui/Units';
 import { MarkedText, Verdict } from '@/ui/Verdict';
 import { Contents } from './Contents';
 import { orderLeaves } from '@/core/order/leaves';
-import { slipOf } from '@/core/order/promised';
-import { PromiseChart } from '../PromiseChart';
-import { AfterPart, Stages } from './AfterPart';
-import { HowItGoes } from './HowItGoes';
-import { LayersDrawing } from './LayersDrawing';
-import { ScanField } from './ScanField';
+import { AfterPart } from './AfterPart';
 import { StepsStrip } from './StepsStrip';
-import { WeightBeside } from './WeightBeside';
-import { Stopwatch } from '@/app/Stopwatch';
 import type { PackingModel } from './packingModel';
 
 // An order stands at one step at a time: the page of each loads what that step needs.
+const StillToDo = dynamic(async () => (await import('./StillToDo')).StillToDo);
+const HowItGoes = dynamic(async () => (await import('./packingParts')).HowItGoes);
+const LayersDrawing = dynamic(async () => (await import('./openParts')).LayersDrawing);
+const ScanField = dynamic(async () => (await import('./openParts')).ScanField);
+const WeightBeside = dynamic(async () => (await import('./openParts')).WeightBeside);
+const Stopwatch = dynamic(async () => (await import('./packingParts')).Stopwatch);
+const Stages = dynamic(async () => (await import('./Stages')).Stages);
 const PackStep = dynamic(async () => (await import('./PackStep')).PackStep);
-const FramedPart = dynamic(async () => (await import('./FramedPart')).FramedPart);
+const BoxedPack = dynamic(async () => (await import('./BoxedPack')).BoxedPack);
 const WeighStep = dynamic(async () => (await import('./WeighStep')).WeighStep);
 const SendStep = dynamic(async () => (await import('./SendStep')).SendStep);
 const OutcomeSheet = arriving(async () => (await import('./OrderSheets')).OutcomeSheet);
@@ -94,6 +94,7 @@ export function PackingView({
     { key: 'g', label: 'back to the orders', run: () => router.push('/orders') },
   ]);
   const hasLeft = parcel?.dispatchedAt != null;
+  const Pack = table.plan?.form === 'boxed' ? BoxedPack : PackStep;
   return (
     <Page>
       <Head
@@ -112,12 +113,11 @@ export function PackingView({
           <Contents table={table} ticked={ticked} onTick={tick} />
           {order.state === 'new' && <PickStep action={action} onPick={pick} />}
           {order.state === 'new' && <StillToDo table={table} />}
-          {table.plan && <PackStep table={table} ticked={ticked} runId={runId} />}
-          {table.plan?.form === 'boxed' && <FramedPart table={table} />}
+          {table.plan && <Pack table={table} ticked={ticked} runId={runId} />}
           {parcel && table.weighing && <WeighStep table={table} ticked={ticked} />}
           {(order.state === 'sealed' || hasLeft) && <SendStep table={table} />}
           <WhatBecameOfIt table={table} action={action} onDeliver={deliver} onSheet={setSheet} />
-          <Stages table={table} />
+          {table.stages.length > 0 && <Stages table={table} />}
           <AfterPart table={table} />
           {notes && <Panel>{notes}</Panel>}
         </Stack>
@@ -196,33 +196,6 @@ function useTicking({ order, prints, goods }: PackingModel) {
   return { ticked, tick };
 }
 const NOTHING: ReadonlySet<string> = new Set();
-
-/** The honest day for an order that is not packed, against what was promised when it was taken. */
-function StillToDo({ table: { order, promiseNow } }: { table: PackingModel }) {
-  const { date } = useUnits();
-  if (!promiseNow) return null;
-  const slip = order.promise ? slipOf(order.promise, promiseNow) : null;
-  return (
-    <Panel>
-      <PanelTitle>What is still to do</PanelTitle>
-      <Stack $gap={8} style={{ marginTop: 8 }}>
-        {promiseNow.leavesOn > order.shipBy && (
-          <MarkedText kind="fails">
-            Promised for {date(order.shipBy)}; what is still to do takes until {date(promiseNow.leavesOn)}
-            . Tell the buyer before the day comes.
-          </MarkedText>
-        )}
-        {slip && (
-          <MarkedText kind="care">
-            It slipped by {slip.days} {slip.days === 1 ? 'day' : 'days'} since it was taken:{' '}
-            {slip.because}.
-          </MarkedText>
-        )}
-        <PromiseChart promise={promiseNow} />
-      </Stack>
-    </Panel>
-  );
-}
 
 type Action = ReturnType<typeof useAction>;
 const mayBecome = (table: PackingModel, step: Parameters<typeof nextOrderState>[1]) =>
