@@ -52,6 +52,8 @@ export class Studio {
   readonly actsRunning = new Map<string, Promise<ActionAnswer>>();
   /** Readings by the file's hash: two works may share a file, and it is read once. */
   readonly readings = new Map<string, Running>();
+  /** Tiles of inks that are being made, by the file. */
+  readonly inkings = new Map<string, Promise<boolean>>();
   /** Measurings by master. */
   readonly measurings = new Map<string, { step: string; done: Promise<void> }>();
   readonly jobs = new Map<string, Job>();

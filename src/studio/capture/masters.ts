@@ -14,12 +14,12 @@ export async function profileOfTiles(
     .done.then((b64) => new Uint8Array(Buffer.from(b64, 'base64')));
 }
 
-/** What is being made, by the file: whoever asks meanwhile waits for the same. */
-const making = new Map<string, Promise<boolean>>();
-
-/** Makes the tiles of each ink of a CMYK master, when somebody asks for one; false where the file has no inks. */
+/**
+ * Makes the tiles of each ink of a CMYK master, when somebody asks for one; whoever asks meanwhile waits for the same. False where
+ * the file has no inks.
+ */
 export function makeInks(studio: Studio, sha256: string): Promise<boolean> {
-  const known = making.get(sha256);
+  const known = studio.inkings.get(sha256);
   if (known) return known;
   const made = (async () => {
     const [master] = await mastersByHash(studio.db, sha256);
@@ -27,7 +27,7 @@ export function makeInks(studio: Studio, sha256: string): Promise<boolean> {
     const path = await studio.objects.soundPath(sha256, master.fileName);
     await studio.imaging.do('deriveInks', [path, studio.objects.derivedDir(sha256)]).done;
     return true;
-  })().finally(() => making.delete(sha256));
-  making.set(sha256, made);
+  })().finally(() => studio.inkings.delete(sha256));
+  studio.inkings.set(sha256, made);
   return made;
 }

@@ -74,6 +74,14 @@ export function WallDrawing({
   );
 }
 
+/** A face of the wall, from the floor up to its slope. */
+function outlineOf(plan: WallPlan, at: number, px: (um: Um) => number): string {
+  const { width, leftHeight, rightHeight } = plan.faces[at]!;
+  const high = wallHeight(plan);
+  const x = px(faceLeft(plan, at));
+  return `M${x} ${px(high)}V${px(high - leftHeight)}L${x + px(width)} ${px(high - rightHeight)}V${px(high)}Z`;
+}
+
 function Ground({ plan }: { plan: WallPlan }) {
   const px = useScale();
   const { length } = useUnits();
@@ -86,11 +94,7 @@ function Ground({ plan }: { plan: WallPlan }) {
         const right = x + px(face.width);
         return (
           <g key={i}>
-            <path
-              d={`M${x} ${px(high)}V${px(high - face.leftHeight)}L${right} ${px(high - face.rightHeight)}V${px(high)}Z`}
-              fill={t.second}
-              stroke={t.ink}
-            />
+            <path d={outlineOf(plan, i, px)} fill={t.second} stroke={t.ink} />
             <Dimension
               x1={x}
               x2={right}
@@ -174,10 +178,7 @@ function EyeLine({ plan }: { plan: WallPlan }) {
   const id = useId();
   const high = wallHeight(plan);
   const y = px(high - plan.arrangement.centre);
-  const outline = plan.faces.map((face, i) => {
-    const x = px(faceLeft(plan, i));
-    return `M${x} ${px(high)}V${px(high - face.leftHeight)}L${x + px(face.width)} ${px(high - face.rightHeight)}V${px(high)}Z`;
-  });
+  const outline = plan.faces.map((_, i) => outlineOf(plan, i, px));
   return (
     <g>
       {/* Where a slope comes under it, there is no wall to look at. */}

@@ -1,5 +1,6 @@
 'use client';
 import styled from 'styled-components';
+import { groupBy } from '@/core/groups';
 import { stockFinding, type StockUse, type StockWay } from '@/core/sheets/stockChoice';
 import { ErrorCallout } from '@/ui/Actions';
 import { Button, Row } from '@/ui/Button';
@@ -143,9 +144,8 @@ function Way({
 
 /** Like things counted, in the order they stand. */
 function counted(names: readonly string[]): string {
-  const counts = new Map<string, number>();
-  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
-  return [...counts].map(([name, n]) => (n > 1 ? `${n} × ${name}` : name)).join(', ');
+  const alike = groupBy(names, (name) => name);
+  return [...alike].map(([name, { length }]) => (length > 1 ? `${length} × ${name}` : name)).join(', ');
 }
 
 const LONGEST_PX = 170;
